@@ -1,0 +1,180 @@
+import { fingerprint, type Caveat, type Key, type Plan, type TastingBundle } from '../bundle';
+import { orderBalance } from '../design';
+import { ENGINE } from '../engine';
+import { meanInterval, type FriedmanResult, type MeanWithInterval, type NoTest, type RankSumPair } from '../inference';
+import { limits, type Limit } from './limits';
+import { readPreferences, type LeftOut, type Taster } from './preferences';
+import { decide, sameVerdict, type Verdict, type VerdictKind } from './verdict';
+import { counted, howOften, verdictSentence } from './wording';
+
+/** One method in the findings. */
+export interface MethodFinding {
+  id: string;
+  name: string;
+  code: string;
+  reference: boolean;
+  /** Sum of ranks, lower is better; null when nobody ranked. */
+  rankSum: number | null;
+  /** Interval for the rank sum that people like these would give, from Student's t. */
+  rankSumInterval: [number, number] | null;
+  letters: string;
+  /** Mean liking, 1 to 9; null when it was not asked or nobody answered. */
+  liking: MeanWithInterval | null;
+}
+
+/** The planned analysis run again without something that may have spoilt it. */
+export interface Sensitivity {
+  without: string;
+  sentence: string;
+  same: boolean;
+  tasters: number;
+}
+
+/** A pair of methods compared, by method id. */
+export type PairFinding = Omit<RankSumPair, 'a' | 'b'> & { a: string; b: string; differ: boolean };
+
+/** The computed answer of a tasting. A pure function of bundle, plan and seed. */
+export interface Findings {
+  engine: string;
+  title: string;
+  question: string;
+  verdict: { kind: VerdictKind; leaders: string[]; sentence: string; support: string };
+  alpha: number;
+  methods: MethodFinding[];
+  tasters: Taster[];
+  leftOut: LeftOut[];
+  piecesPerMethod: number;
+  overall: FriedmanResult | NoTest;
+  pairs: PairFinding[];
+  sensitivity: Sensitivity[];
+  limits: Limit[];
+  caveats: Caveat[];
+  orders: { positionImbalance: number; carryOverImbalance: number };
+  fingerprint: { stated: string; computed: string; matches: boolean };
+  next: string;
+}
+
+/** Why there are no findings: said in place of them. */
+export class NotUnsealed extends Error {
+  constructor(missing: 'plan' | 'key') {
+    super(
+      missing === 'plan'
+        ? 'This tasting has no locked plan, so there is nothing to find yet.'
+        : 'This tasting is sealed: its bundle carries no key, so codes cannot be read as methods. Unseal it in Jacana and export it again.',
+    );
+  }
+}
+
+/**
+ * Turns a tasting bundle with its locked plan and key into findings.
+ *
+ * @param onProgress told the finished fraction, 0 to 1, of the planned analysis
+ * @throws NotUnsealed when the bundle has no plan, or is still sealed
+ */
+export function findings(bundle: TastingBundle, onProgress?: (fraction: number) => void): Findings {
+  const { tasting, plan, key, seal } = bundle;
+  if (!plan) throw new NotUnsealed('plan');
+  if (!key || !seal.unsealedAt) throw new NotUnsealed('key');
+
+  const { tasters, leftOut } = readPreferences(bundle, key);
+  const rows = tasters.map((taster) => taster.ranks);
+  const rules = { alpha: plan.alpha, seed: key.seed };
+  const verdict = decide(rows, { ...rules, onProgress });
+  const names = tasting.methods.map((method) => method.name);
+  const ids = tasting.methods.map((method) => method.id);
+  return {
+    engine: ENGINE,
+    title: tasting.title,
+    question: tasting.question,
+    verdict: {
+      kind: verdict.kind,
+      leaders: verdict.leaders.map((method) => ids[method]),
+      sentence: verdictSentence(verdict, names),
+      support: support(verdict, tasters.length, tasting.piecesPerMethod),
+    },
+    alpha: plan.alpha,
+    methods: methodFindings(bundle, key, tasters, verdict, plan.alpha),
+    tasters,
+    leftOut,
+    piecesPerMethod: tasting.piecesPerMethod,
+    overall: verdict.overall,
+    pairs: pairFindings(verdict, ids, plan.alpha),
+    sensitivity: sensitivity(tasters, verdict, names, rules),
+    limits: limits({ bundle, tasters, leftOut, verdict }),
+    caveats: bundle.caveats,
+    orders: tastedBalance(tasters, ids),
+    fingerprint: checkFingerprint(bundle, plan, key),
+    next: nextStep(verdict),
+  };
+}
+
+function methodFindings({ tasting }: TastingBundle, key: Key, tasters: Taster[], verdict: Verdict, alpha: number): MethodFinding[] {
+  const codes = Object.entries(key.codes);
+  const samples = tasting.methods.length;
+  return tasting.methods.map((method, at) => {
+    const ranks = tasters.map((taster) => taster.ranks[at]);
+    const scores = tasters.flatMap((taster) => taster.liking[at] ?? []);
+    const mean = ranks.length > 0 ? meanInterval(ranks, alpha, [1, samples]) : null;
+    const asSum = mean?.interval?.map((bound) => bound * ranks.length) as [number, number] | undefined;
+    return {
+      id: method.id,
+      name: method.name,
+      code: codes.find(([, id]) => id === method.id)?.[0] ?? '',
+      reference: method.reference,
+      rankSum: mean ? ranks.reduce((total, rank) => total + rank, 0) : null,
+      rankSumInterval: asSum ?? null,
+      letters: verdict.kind === 'winner' || verdict.kind === 'leading-set' ? verdict.letters[at] : '',
+      liking: scores.length > 0 ? meanInterval(scores, alpha, [1, 9]) : null,
+    };
+  });
+}
+
+function pairFindings(verdict: Verdict, ids: string[], alpha: number): PairFinding[] {
+  const decided = verdict.kind === 'winner' || verdict.kind === 'leading-set';
+  return verdict.pairs.map((pair) => ({ ...pair, a: ids[pair.a], b: ids[pair.b], differ: decided && pair.adjustedP <= alpha }));
+}
+
+function sensitivity(tasters: Taster[], planned: Verdict, names: string[], rules: { alpha: number; seed: string }): Sensitivity[] {
+  const blind = tasters.filter((taster) => taster.blind);
+  if (blind.length === tasters.length) return [];
+  const again = decide(blind.map((taster) => taster.ranks), rules);
+  const gone = tasters.length - blind.length;
+  return [
+    {
+      without: counted(gone, 'taster who was not blind', 'tasters who were not blind'),
+      sentence: verdictSentence(again, names),
+      same: sameVerdict(planned, again),
+      tasters: blind.length,
+    },
+  ];
+}
+
+function tastedBalance(tasters: Taster[], ids: string[]): Findings['orders'] {
+  const { positionImbalance, carryOverImbalance } = orderBalance(tasters.map((taster) => taster.served.map((id) => ids.indexOf(id))), ids.length);
+  return { positionImbalance, carryOverImbalance };
+}
+
+function checkFingerprint({ tasting, pieces }: TastingBundle, plan: Plan, key: Key): Findings['fingerprint'] {
+  const { fingerprint: stated, ...rest } = plan;
+  const computed = fingerprint({ tasting, plan: rest, pieces, key });
+  return { stated, computed, matches: stated === computed };
+}
+
+function support(verdict: Verdict, tasters: number, pieces: number): string {
+  const size = `${counted(tasters, 'taster')}, ${counted(pieces, 'piece')} a method.`;
+  if (verdict.overall.test === null) return size;
+  return `${size} Shuffled at random, rankings this far apart come up ${howOften(verdict.overall.probability)}.`;
+}
+
+function nextStep(verdict: Verdict): string {
+  switch (verdict.kind) {
+    case 'winner':
+      return 'Cook the winner again from another lot, with at least three pieces, to see that it was the method and not the day.';
+    case 'leading-set':
+      return 'Taste the leaders alone, with more people, or choose between them by effort and cost.';
+    case 'no-answer':
+      return 'Ask more people, or fewer methods that differ more. Do not read this as "all the same".';
+    case 'cannot-say':
+      return 'Bring in more tasters, and lock a new plan before they taste.';
+  }
+}

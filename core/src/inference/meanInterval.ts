@@ -1,0 +1,27 @@
+import { studentT } from '../numeric';
+
+/** A mean with its two-sided confidence interval; the interval is null for fewer than two values. */
+export interface MeanWithInterval {
+  n: number;
+  mean: number;
+  interval: [number, number] | null;
+}
+
+/**
+ * The mean of one value per panelist with Student's t interval. Panelists are taken as a
+ * sample from the people they stand for, so the interval speaks of those people.
+ *
+ * Source: any textbook, such as Lawless & Heymann, *Sensory Evaluation of Food*, appendix I.
+ *
+ * @param values one finite number per panelist; at least one
+ * @param alpha 0.05 for a 95 % interval
+ * @param range the smallest and largest value possible: the interval is cut off there
+ */
+export function meanInterval(values: readonly number[], alpha: number, range: [number, number]): MeanWithInterval {
+  const n = values.length;
+  const mean = values.reduce((total, value) => total + value, 0) / n;
+  if (n < 2) return { n, mean, interval: null };
+  const variance = values.reduce((total, value) => total + (value - mean) ** 2, 0) / (n - 1);
+  const half = studentT(1 - alpha / 2, n - 1) * Math.sqrt(variance / n);
+  return { n, mean, interval: [Math.max(range[0], mean - half), Math.min(range[1], mean + half)] };
+}

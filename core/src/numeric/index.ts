@@ -1,0 +1,2 @@
+export { randomStream, type RandomStream } from './random';
+export { chiSquaredUpperTail, normalTwoSided, studentT } from './distributions';

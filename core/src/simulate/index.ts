@@ -1,0 +1,1 @@
+export { simulatePanelist, type SimulatedAnswers, type SimulatedTruth } from './panel';
