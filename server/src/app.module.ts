@@ -1,0 +1,54 @@
+import { type DynamicModule, Global, Module } from '@nestjs/common';
+import { LoggerModule } from 'nestjs-pino';
+import { AccountsModule } from './accounts/accounts.module';
+import { AuditModule } from './audit/audit.module';
+import { BallotsModule } from './ballots/ballots.module';
+import { DatabaseModule } from './database/database.module';
+import { DemoModule } from './demo/demo.module';
+import { ExchangeModule } from './exchange/exchange.module';
+import { FindingsModule } from './findings/findings.module';
+import { KitchenModule } from './kitchen/kitchen.module';
+import { LiveModule } from './live/live.module';
+import { loggerOptions } from './logging';
+import { OPTIONS, type ServerOptions } from './options';
+import { PlansModule } from './plans/plans.module';
+import { SealModule } from './seal/seal.module';
+import { ServiceModule } from './service/service.module';
+import { StoreModule } from './tastings/store.module';
+import { TastingsModule } from './tastings/tastings.module';
+
+@Global()
+@Module({})
+class OptionsModule {
+  static with(options: ServerOptions): DynamicModule {
+    const provider = { provide: OPTIONS, useValue: options };
+    return { module: OptionsModule, providers: [provider], exports: [provider] };
+  }
+}
+
+@Module({})
+export class AppModule {
+  static with(options: ServerOptions): DynamicModule {
+    return {
+      module: AppModule,
+      imports: [
+        OptionsModule.with(options),
+        LoggerModule.forRoot(loggerOptions(options)),
+        DatabaseModule,
+        AuditModule,
+        StoreModule,
+        AccountsModule,
+        SealModule,
+        TastingsModule,
+        PlansModule,
+        KitchenModule,
+        ServiceModule,
+        BallotsModule,
+        FindingsModule,
+        ExchangeModule,
+        LiveModule,
+        DemoModule,
+      ],
+    };
+  }
+}

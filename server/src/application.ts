@@ -1,0 +1,59 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { ValidationPipe } from '@nestjs/common';
+import { NestFactory } from '@nestjs/core';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import compression from 'compression';
+import { json, type NextFunction, type Request, type Response } from 'express';
+import helmet from 'helmet';
+import { Logger } from 'nestjs-pino';
+import { AppModule } from './app.module';
+import { problemsOf, refuseFields } from './fields/problems';
+import type { ServerOptions } from './options';
+import { RefusalsFilter } from './refusals.filter';
+
+/** Builds the server with everything that stands before its routes. */
+export async function createApplication(options: ServerOptions): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(options), {
+    bodyParser: false,
+    bufferLogs: true,
+    forceCloseConnections: true,
+    abortOnError: false,
+  });
+  app.useLogger(app.get(Logger));
+  app.disable('x-powered-by');
+  app.use(helmet({ hsts: false, contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } }, crossOriginOpenerPolicy: false, originAgentCluster: false }));
+  // A stream of events must not wait in a compressor's buffer.
+  app.use(compression({ filter: (request, response) => !request.path.endsWith('/live') && compression.filter(request, response) }));
+  app.use('/api', (_request: Request, response: Response, next: NextFunction) => {
+    response.setHeader('Cache-Control', 'no-store');
+    next();
+  });
+  app.use('/api/import', json({ limit: '20mb' }));
+  app.use(json({ limit: '200kb' }));
+  app.useGlobalPipes(
+    new ValidationPipe({
+      whitelist: true,
+      forbidNonWhitelisted: true,
+      transform: true,
+      stopAtFirstError: true,
+      exceptionFactory: (errors) => refuseFields(problemsOf(errors)),
+    }),
+  );
+  app.useGlobalFilters(new RefusalsFilter());
+  app.enableShutdownHooks();
+  if (options.web) serveWeb(app, options.web);
+  return app;
+}
+
+/** The built web app: its files, and its two pages for every address that is neither file nor API. */
+function serveWeb(app: NestExpressApplication, folder: string): void {
+  app.useStaticAssets(folder, { index: false, maxAge: '1y', immutable: true, setHeaders: (response, path) => void (path.endsWith('.html') && response.setHeader('Cache-Control', 'no-cache')) });
+  app.use((request: Request, response: Response, next: NextFunction) => {
+    if (request.method !== 'GET' || request.path.startsWith('/api/') || /\.\w+$/.test(request.path)) return next();
+    const page = join(folder, request.path.startsWith('/b/') ? 'ballot.html' : 'index.html');
+    if (!existsSync(page)) return next();
+    response.setHeader('Cache-Control', 'no-cache');
+    response.sendFile(page);
+  });
+}

@@ -1,0 +1,38 @@
+import { createHash } from 'node:crypto';
+import { Injectable } from '@nestjs/common';
+import type { EntityManager } from 'typeorm';
+import { AuditRow } from '../database/entities';
+
+/** What is written down: who did what to which tasting. */
+export interface AuditEntry {
+  by: string;
+  action: string;
+  tastingId?: string;
+  detail?: string;
+}
+
+const BEFORE_THE_FIRST = '0'.repeat(64);
+
+/**
+ * The audit log. Each entry's hash covers the entry and the hash before it, so an entry
+ * cannot be changed, dropped or slipped in later without breaking the chain from there on.
+ */
+@Injectable()
+export class AuditService {
+  /** Appends within the caller's transaction, so that act and entry stand or fall together. */
+  async record(manager: EntityManager, { by, action, tastingId, detail = '' }: AuditEntry): Promise<void> {
+    const [last] = await manager.find(AuditRow, { order: { seq: 'DESC' }, take: 1 });
+    const entry = { at: new Date().toISOString(), by, action, tastingId: tastingId ?? null, detail, previousHash: last?.hash ?? BEFORE_THE_FIRST };
+    await manager.insert(AuditRow, { ...entry, hash: hashOf(entry) });
+  }
+
+  /** Whether every entry still follows from the one before. */
+  async isIntact(manager: EntityManager): Promise<boolean> {
+    const rows = await manager.find(AuditRow, { order: { seq: 'ASC' } });
+    return rows.every((row, at) => row.previousHash === (at === 0 ? BEFORE_THE_FIRST : rows[at - 1].hash) && row.hash === hashOf(row));
+  }
+}
+
+function hashOf({ at, by, action, tastingId, detail, previousHash }: Omit<AuditRow, 'seq' | 'hash'>): string {
+  return createHash('sha256').update(JSON.stringify([at, by, action, tastingId, detail, previousHash])).digest('hex');
+}

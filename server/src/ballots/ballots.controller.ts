@@ -1,0 +1,33 @@
+import { Body, Controller, Param, Post } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import { Anyone } from '../accounts/allow';
+import { Answers } from '../fields/fields';
+import { BallotView } from '../seal/views';
+import { HandIn, OpenBallot, SaveAnswers, SavedAnswers } from './ballots.dto';
+import { BallotsService } from './ballots.service';
+
+/** The panelist's side. No sign-in: the token in the address is the right to answer. */
+@ApiTags('ballots')
+@Controller('api/ballots/:token')
+@Anyone()
+export class BallotsController {
+  constructor(private readonly ballots: BallotsService) {}
+
+  @Post('open')
+  @Answers(BallotView)
+  openBallot(@Param('token') token: string, @Body() body: OpenBallot): Promise<BallotView> {
+    return this.ballots.open(token, body);
+  }
+
+  @Post('answers')
+  @Answers(SavedAnswers)
+  saveAnswers(@Param('token') token: string, @Body() body: SaveAnswers): Promise<SavedAnswers> {
+    return this.ballots.save(token, body);
+  }
+
+  @Post('hand-in')
+  @Answers(BallotView)
+  handIn(@Param('token') token: string, @Body() body: HandIn): Promise<BallotView> {
+    return this.ballots.handIn(token, body);
+  }
+}

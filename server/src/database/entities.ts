@@ -1,0 +1,146 @@
+import { Column, Entity, ForeignKey, Index, PrimaryColumn, PrimaryGeneratedColumn, Unique } from 'typeorm';
+
+/**
+ * Tables of everything but the key, which the seal module keeps to itself. Times are
+ * ISO 8601 texts and lists are JSON texts, so that any SQL database can hold them.
+ */
+
+export const ROLES = ['coordinator', 'kitchen', 'server', 'reader'] as const;
+export type Role = (typeof ROLES)[number];
+
+@Entity('accounts')
+export class AccountRow {
+  @PrimaryColumn('varchar') id: string;
+  @Column('varchar') name: string;
+  @Column('varchar', { unique: true }) login: string;
+  @Column('varchar') role: Role;
+  @Column('varchar') passwordHash: string;
+  /** Sign-ins shipped with the demo; refused when the server is open to the network. */
+  @Column('boolean') demo: boolean;
+  @Column('varchar') createdAt: string;
+}
+
+@Entity('sessions')
+export class SessionRow {
+  /** SHA-256 of the cookie, so that a copy of the data file signs nobody in. */
+  @PrimaryColumn('varchar') tokenHash: string;
+  @Column('varchar') @ForeignKey(() => AccountRow) accountId: string;
+  @Column('varchar') expiresAt: string;
+}
+
+@Entity('tastings')
+export class TastingRow {
+  @PrimaryColumn('varchar') id: string;
+  @Column('varchar') title: string;
+  @Column('text') question: string;
+  @Column('varchar') ballotTitle: string;
+  @Column('boolean') liking: boolean;
+  @Column('boolean') ties: boolean;
+  @Column('integer') piecesPerMethod: number;
+  @Column('float') alpha: number;
+  @Column('varchar') createdAt: string;
+  @Column('varchar', { nullable: true }) closedAt: string | null;
+  @Column('varchar', { nullable: true }) unsealedAt: string | null;
+  @Column('varchar', { nullable: true }) unsealedBy: string | null;
+  @Column('varchar', { nullable: true }) removedAt: string | null;
+}
+
+@Entity('methods')
+export class MethodRow {
+  @PrimaryColumn('varchar') @ForeignKey(() => TastingRow) tastingId: string;
+  @PrimaryColumn('varchar') id: string;
+  @Column('integer') place: number;
+  @Column('varchar') name: string;
+  @Column('text') note: string;
+  @Column('boolean') reference: boolean;
+}
+
+@Entity('panelists')
+export class PanelistRow {
+  @PrimaryColumn('varchar') @ForeignKey(() => TastingRow) tastingId: string;
+  @PrimaryColumn('varchar') id: string;
+  @Column('integer') seat: number;
+  @Column('varchar') name: string;
+  @Column('boolean') blind: boolean;
+  @Column('text') notBlindBecause: string;
+  /** Part of the ballot's address; whoever has it can answer. */
+  @Column('varchar', { unique: true }) token: string;
+  /** The one device that may answer now. */
+  @Column('varchar', { nullable: true }) device: string | null;
+  @Column('varchar', { nullable: true }) openedAt: string | null;
+  @Column('varchar', { nullable: true }) seenAt: string | null;
+  @Column('varchar', { nullable: true }) handedInAt: string | null;
+}
+
+@Entity('plans')
+export class PlanRow {
+  @PrimaryColumn('varchar') @ForeignKey(() => TastingRow) tastingId: string;
+  @Column('varchar') lockedAt: string;
+  @Column('varchar') engine: string;
+  @Column('float') alpha: number;
+  @Column('varchar') analysis: 'friedman-then-pairs-holm';
+  @Column('varchar') fingerprint: string;
+  @Column('simple-json') servings: { panelist: string; codes: string[] }[];
+  @Column('simple-json') pieces: { tag: string; method: string }[];
+}
+
+/** Append-only: a correction is a new row, and what it corrects stays. */
+@Entity('answers')
+@Unique(['tastingId', 'panelistId', 'answerId'])
+export class AnswerRow {
+  @PrimaryGeneratedColumn() seq: number;
+  @Column('varchar') @ForeignKey(() => TastingRow) tastingId: string;
+  @Column('varchar') panelistId: string;
+  /** Made by the device, so that sending twice stores once. */
+  @Column('varchar') answerId: string;
+  @Column('varchar') kind: 'tasted' | 'liking' | 'ranking' | 'comment';
+  @Column('varchar', { nullable: true }) code: string | null;
+  @Column('simple-json', { nullable: true }) value: number | string | string[][] | null;
+  @Column('varchar') at: string;
+  @Column('varchar') by: string;
+  @Column('text') reason: string;
+}
+
+@Entity('caveats')
+export class CaveatRow {
+  @PrimaryColumn('varchar') id: string;
+  @Index() @Column('varchar') @ForeignKey(() => TastingRow) tastingId: string;
+  @Column('varchar') at: string;
+  @Column('varchar') by: string;
+  /** Account that noted it; empty for one that came with an imported bundle. */
+  @Column('varchar') byAccount: string;
+  @Column('text') text: string;
+}
+
+/** What live screens hear of; the number is the event id that a returning client names. */
+@Entity('events')
+export class EventRow {
+  @PrimaryGeneratedColumn() seq: number;
+  @Index() @Column('varchar') @ForeignKey(() => TastingRow) tastingId: string;
+  @Column('varchar') kind: 'seat' | 'tasting';
+  @Column('varchar', { nullable: true }) panelistId: string | null;
+}
+
+/** Who did what; each entry carries the hash of the one before. */
+@Entity('audit')
+export class AuditRow {
+  @PrimaryGeneratedColumn() seq: number;
+  @Column('varchar') at: string;
+  @Column('varchar') by: string;
+  @Column('varchar') action: string;
+  @Index() @Column('varchar', { nullable: true }) tastingId: string | null;
+  @Column('text') detail: string;
+  @Column('varchar') previousHash: string;
+  @Column('varchar') hash: string;
+}
+
+/** Findings as they were computed, with what they were computed from. */
+@Entity('snapshots')
+export class SnapshotRow {
+  @PrimaryColumn('varchar') @ForeignKey(() => TastingRow) tastingId: string;
+  @Column('varchar') bundleHash: string;
+  @Column('varchar') engine: string;
+  @Column('varchar') seed: string;
+  @Column('varchar') computedAt: string;
+  @Column('text') findings: string;
+}

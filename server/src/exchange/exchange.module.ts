@@ -1,0 +1,7 @@
+import { Module } from '@nestjs/common';
+import { SealModule } from '../seal/seal.module';
+import { ExchangeController } from './exchange.controller';
+import { ExchangeService } from './exchange.service';
+
+@Module({ imports: [SealModule], controllers: [ExchangeController], providers: [ExchangeService], exports: [ExchangeService] })
+export class ExchangeModule {}

@@ -1,0 +1,125 @@
+import { applyDecorators, HttpCode } from '@nestjs/common';
+import { ApiNoContentResponse, ApiOkResponse, ApiProperty } from '@nestjs/swagger';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  MinLength,
+  ValidateBy,
+  ValidateNested,
+} from 'class-validator';
+
+/**
+ * The kinds of field that requests and answers are made of. Each one says at once how the
+ * field is validated, what the person reads when it is wrong, and how the API contract
+ * describes it, so that nothing is typed twice.
+ */
+interface TextRules {
+  least?: number;
+  pattern?: RegExp;
+  /** What to do instead, when the pattern does not match. */
+  patternMessage?: string;
+}
+
+export function Text(most: number, { least = 0, pattern, patternMessage }: TextRules = {}): PropertyDecorator {
+  return applyDecorators(
+    ApiProperty({ type: String, minLength: least, maxLength: most, pattern: pattern?.source }),
+    IsString({ message: 'This should be text.' }),
+    ...(least > 0 ? [MinLength(least, { message: least === 1 ? 'This cannot be empty.' : `Use at least ${least} characters.` })] : []),
+    MaxLength(most, { message: `Use at most ${most} characters.` }),
+    ...(pattern ? [Matches(pattern, { message: patternMessage })] : []),
+  );
+}
+
+export function Whole(least: number, most: number): PropertyDecorator {
+  const message = `This should be a whole number from ${least} to ${most}.`;
+  return applyDecorators(
+    ApiProperty({ type: 'integer', minimum: least, maximum: most }),
+    IsInt({ message }),
+    Min(least, { message }),
+    Max(most, { message }),
+  );
+}
+
+export function Flag(): PropertyDecorator {
+  return applyDecorators(ApiProperty({ type: Boolean }), IsBoolean({ message: 'This should be true or false.' }));
+}
+
+export function Choice(values: readonly string[], name: string): PropertyDecorator {
+  return applyDecorators(
+    ApiProperty({ enum: values, enumName: name }),
+    IsIn([...values], { message: `This should be one of: ${values.join(', ')}.` }),
+  );
+}
+
+/** An id made by a client: long enough not to clash. */
+export function Id(): PropertyDecorator {
+  return Text(40, { least: 6, pattern: /^[\w-]+$/, patternMessage: 'An id has only letters, digits, - and _.' });
+}
+
+export function Code(): PropertyDecorator {
+  return Text(3, { pattern: /^[1-9]\d{2}$/, patternMessage: 'A code is three digits.' });
+}
+
+/** A list of objects of one class, each validated. */
+export function ListOf(item: () => new () => object, most: number, least = 0): PropertyDecorator {
+  return applyDecorators(
+    ApiProperty({ type: item, isArray: true, minItems: least, maxItems: most }),
+    IsArray({ message: 'This should be a list.' }),
+    ArrayMinSize(least, { message: `List at least ${least}.` }),
+    ArrayMaxSize(most, { message: `List at most ${most}.` }),
+    ValidateNested({ each: true, message: 'This should be an object.' }),
+    Type(item),
+  );
+}
+
+/** A nested object of one class, validated. */
+export function Part(item: () => new () => object): PropertyDecorator {
+  return applyDecorators(ApiProperty({ type: item }), ValidateNested({ message: 'This should be an object.' }), Type(item));
+}
+
+/** The field may be left out. Put it above the field's own kind. */
+export function Optional(): PropertyDecorator {
+  return applyDecorators(IsOptional(), ApiProperty({ required: false }));
+}
+
+/** A field of an answer that needs no validation: what the server says of itself. */
+export function Said(type: 'string' | 'integer' | 'number' | 'boolean', nullable = false): PropertyDecorator {
+  return ApiProperty({ type, nullable });
+}
+
+/** A list of plain texts in an answer. */
+export const SaidTexts = (): PropertyDecorator => ApiProperty({ type: [String] });
+
+/** Groups of codes from most to least liked. */
+export const SaidRanking = (nullable = false): PropertyDecorator =>
+  ApiProperty({ type: 'array', items: { type: 'array', items: { type: 'string' } }, nullable });
+
+/**
+ * Declares what a route answers with: one object, a list of them, or (without an argument)
+ * nothing but the news that it was done.
+ */
+export function Answers(type?: (new () => object) | [new () => object]): MethodDecorator {
+  if (!type) return applyDecorators(HttpCode(204), ApiNoContentResponse());
+  return applyDecorators(HttpCode(200), ApiOkResponse(Array.isArray(type) ? { type: type[0], isArray: true } : { type }));
+}
+
+/** Groups of codes from most to least liked, at most eight in all. */
+export function Ranking(): PropertyDecorator {
+  const isRanking = (value: unknown): boolean =>
+    Array.isArray(value) && value.length > 0 && value.length <= 8 && value.every((group) => Array.isArray(group) && group.length > 0 && group.length <= 8 && group.every((code) => typeof code === 'string'));
+  return applyDecorators(
+    SaidRanking(),
+    ValidateBy({ name: 'ranking', validator: { validate: isRanking, defaultMessage: () => 'A ranking is a list of groups of codes, most liked first.' } }),
+  );
+}

@@ -1,0 +1,21 @@
+import { Controller, Get, Param, Req } from '@nestjs/common';
+import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import type { Findings } from '@jacana/core/findings';
+import type { Request } from 'express';
+import { Allow, type Me, SignedIn } from '../accounts/allow';
+import { FindingsService } from './findings.service';
+
+@ApiTags('findings')
+@Controller('api/tastings/:id/findings')
+export class FindingsController {
+  constructor(private readonly findings: FindingsService) {}
+
+  @Get()
+  @Allow('coordinator', 'reader')
+  @ApiOkResponse({ description: "Findings, as core/src/findings describes them", schema: { type: 'object', additionalProperties: true } })
+  getFindings(@Param('id') id: string, @SignedIn() me: Me, @Req() request: Request): Promise<Findings> {
+    const gone = new AbortController();
+    request.on('close', () => gone.abort());
+    return this.findings.find(id, me, gone.signal);
+  }
+}

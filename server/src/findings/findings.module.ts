@@ -1,0 +1,9 @@
+import { Module } from '@nestjs/common';
+import { WorkersModule } from '../jobs/workers.module';
+import { LiveFeedModule } from '../live/feed.module';
+import { SealModule } from '../seal/seal.module';
+import { FindingsController } from './findings.controller';
+import { FindingsService } from './findings.service';
+
+@Module({ imports: [SealModule, WorkersModule, LiveFeedModule], controllers: [FindingsController], providers: [FindingsService] })
+export class FindingsModule {}

@@ -1,0 +1,45 @@
+import { createHash } from 'node:crypto';
+import { Injectable } from '@nestjs/common';
+import type { TastingBundle } from '@jacana/core/bundle';
+import type { Findings } from '@jacana/core/findings';
+import type { Me } from '../accounts/allow';
+import { SnapshotRow } from '../database/entities';
+import { Transactions } from '../database/transactions';
+import { refuseState } from '../fields/problems';
+import { WorkersService } from '../jobs/workers.service';
+import { LiveService } from '../live/live.service';
+import { SealService } from '../seal/seal.service';
+
+/**
+ * Findings are computed from the bundle, never stored as facts: a snapshot keeps what was
+ * computed from exactly this bundle, with engine, seed and date.
+ */
+@Injectable()
+export class FindingsService {
+  constructor(
+    private readonly transactions: Transactions,
+    private readonly seal: SealService,
+    private readonly workers: WorkersService,
+    private readonly live: LiveService,
+  ) {}
+
+  /** @param signal aborted when the person who asked goes away */
+  async find(id: string, me: Me, signal: AbortSignal): Promise<Findings> {
+    const { row } = await this.seal.knownTo(me.role, id);
+    if (!row.unsealedAt) throw refuseState('sealed', 'The key is sealed. Close the tasting and unseal it to read the findings.');
+    const bundle = await this.seal.bundle(this.transactions.read, id);
+    const bundleHash = createHash('sha256').update(JSON.stringify(bundle)).digest('hex');
+    const snapshot = await this.transactions.read.findOneBy(SnapshotRow, { tastingId: id });
+    if (snapshot?.bundleHash === bundleHash) return JSON.parse(snapshot.findings) as Findings;
+    return this.compute(id, bundle, bundleHash, signal);
+  }
+
+  private async compute(tastingId: string, bundle: TastingBundle, bundleHash: string, signal: AbortSignal): Promise<Findings> {
+    const found = await this.workers.findings(bundle, { signal, onProgress: (fraction) => this.live.computing({ tastingId, fraction }) });
+    const row: SnapshotRow = {
+      tastingId, bundleHash, engine: found.engine, seed: bundle.key?.seed ?? '', computedAt: new Date().toISOString(), findings: JSON.stringify(found),
+    };
+    await this.transactions.write((manager) => manager.save(SnapshotRow, row));
+    return found;
+  }
+}

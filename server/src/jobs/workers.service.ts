@@ -1,0 +1,38 @@
+import { MessageChannel } from 'node:worker_threads';
+import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
+import type { TastingBundle } from '@jacana/core/bundle';
+import type { Findings } from '@jacana/core/findings';
+import { Piscina } from 'piscina';
+import { OPTIONS, type ServerOptions } from '../options';
+
+/** How a long computation is followed and stopped. */
+export interface Following {
+  /** Aborting ends the work. */
+  signal: AbortSignal;
+  /** Told the finished fraction, 0 to 1. */
+  onProgress: (fraction: number) => void;
+}
+
+/** The worker pool: everything that may take more than about 50 ms runs here. */
+@Injectable()
+export class WorkersService implements OnModuleDestroy {
+  private readonly pool: Piscina;
+
+  constructor(@Inject(OPTIONS) options: ServerOptions) {
+    this.pool = new Piscina({ filename: options.findingsWorker, minThreads: 0, maxThreads: 2, idleTimeout: 60_000 });
+  }
+
+  async findings(bundle: TastingBundle, { signal, onProgress }: Following): Promise<Findings> {
+    const { port1, port2 } = new MessageChannel();
+    port1.on('message', onProgress);
+    try {
+      return (await this.pool.run({ bundle, port: port2 }, { transferList: [port2], signal })) as Findings;
+    } finally {
+      port1.close();
+    }
+  }
+
+  async onModuleDestroy(): Promise<void> {
+    await this.pool.destroy();
+  }
+}

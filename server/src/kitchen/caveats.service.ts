@@ -1,0 +1,42 @@
+import { randomUUID } from 'node:crypto';
+import { Injectable } from '@nestjs/common';
+import type { Me } from '../accounts/allow';
+import { AuditService } from '../audit/audit.service';
+import { CaveatRow } from '../database/entities';
+import { Transactions } from '../database/transactions';
+import { LiveService } from '../live/live.service';
+import { SealService } from '../seal/seal.service';
+import type { CaveatView } from './kitchen.dto';
+
+/** The caveat ledger: what departed from the plan, noted by whoever saw it. */
+@Injectable()
+export class CaveatsService {
+  constructor(
+    private readonly transactions: Transactions,
+    private readonly seal: SealService,
+    private readonly audit: AuditService,
+    private readonly live: LiveService,
+  ) {}
+
+  /**
+   * The coordinator reads all; others only what they wrote themselves, since a cook's note
+   * may name a method and a server's note a code.
+   */
+  async list(id: string, me: Me): Promise<CaveatView[]> {
+    const { caveats } = await this.seal.knownTo(me.role, id);
+    return caveats.filter((caveat) => me.role === 'coordinator' || caveat.byAccount === me.id).map(view);
+  }
+
+  async add(id: string, text: string, me: Me): Promise<CaveatView> {
+    await this.seal.knownTo(me.role, id);
+    const row: CaveatRow = { id: randomUUID(), tastingId: id, at: new Date().toISOString(), by: me.name, byAccount: me.id, text: text.trim() };
+    await this.transactions.write(async (manager) => {
+      await manager.insert(CaveatRow, row);
+      await this.audit.record(manager, { by: me.name, action: 'caveat noted', tastingId: id, detail: row.text });
+    });
+    await this.live.tastingChanged(id);
+    return view(row);
+  }
+}
+
+const view = ({ id, at, by, text }: CaveatRow): CaveatView => ({ id, at, by, text });

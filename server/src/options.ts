@@ -1,0 +1,78 @@
+import { networkInterfaces } from 'node:os';
+import { resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+
+/** How one server runs; decided once, at start. */
+export interface ServerOptions {
+  /** SQLite file that holds everything; ':memory:' in tests. */
+  data: string;
+  /** Load the Reedbed Kitchen and offer its sign-ins. */
+  demo: boolean;
+  /** Listen on the network, not on this machine only. */
+  lan: boolean;
+  port: number;
+  /** Folder of the built web app; null serves the API alone. */
+  web: string | null;
+  /** Folder with the demo bundles. */
+  demoBundles: string;
+  /** Compiled worker of the findings. */
+  findingsWorker: string;
+  /** Sign-in attempts a minute from one address. */
+  signInsPerMinute: number;
+  quiet: boolean;
+}
+
+export const OPTIONS = Symbol('ServerOptions');
+
+/** Options that cannot be used; the message says what to do. */
+export class BadOptions extends Error {}
+
+const ROOT = resolve(__dirname, '..', '..');
+
+/**
+ * Reads the options of `npm start` and `npm run serve`.
+ *
+ * @throws BadOptions with what to type instead
+ */
+export function readOptions(args: readonly string[]): ServerOptions {
+  const { data, demo, lan, port } = parseWords(args);
+  const number = Number(port);
+  if (!Number.isInteger(number) || number < 1 || number > 65535) {
+    throw new BadOptions(`--port ${port} is not a port: give a whole number from 1 to 65535.`);
+  }
+  if (!demo && !data) throw new BadOptions('Say where the data should live: npm run serve -- --data tastings.db');
+  return {
+    data: resolve(process.env.INIT_CWD ?? process.cwd(), data ?? resolve(ROOT, 'data', 'demo.db')),
+    demo,
+    lan,
+    port: number,
+    web: resolve(ROOT, 'web', 'dist'),
+    demoBundles: resolve(ROOT, 'demo'),
+    findingsWorker: resolve(__dirname, 'jobs', 'findings.worker.js'),
+    signInsPerMinute: 20,
+    quiet: false,
+  };
+}
+
+function parseWords(args: readonly string[]) {
+  try {
+    return parseArgs({
+      args: [...args],
+      options: {
+        data: { type: 'string' },
+        demo: { type: 'boolean', default: false },
+        lan: { type: 'boolean', default: false },
+        port: { type: 'string', default: '4680' },
+      },
+    }).values;
+  } catch (error) {
+    throw new BadOptions(`${(error as Error).message} Known options: --data FILE, --lan, --port NUMBER.`);
+  }
+}
+
+/** The address to give out: this machine's first network address with --lan, else localhost. */
+export function publicAddress({ lan, port }: Pick<ServerOptions, 'lan' | 'port'>): string {
+  const addresses = Object.values(networkInterfaces()).flatMap((list) => list ?? []);
+  const outside = lan ? addresses.find((address) => address.family === 'IPv4' && !address.internal) : undefined;
+  return `http://${outside?.address ?? 'localhost'}:${port}`;
+}

@@ -1,0 +1,65 @@
+import { Body, Controller, Get, Inject, Param, Post, Put } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import { Allow, type Me, SignedIn } from '../accounts/allow';
+import { Transactions } from '../database/transactions';
+import { Answers } from '../fields/fields';
+import { OPTIONS, publicAddress, type ServerOptions } from '../options';
+import { PlanView } from '../seal/views';
+import { TastingStore } from '../tastings/tasting.store';
+import { BallotLinkView, BlindMark } from './plans.dto';
+import { PlansService } from './plans.service';
+
+@ApiTags('plans')
+@Controller('api/tastings/:id')
+export class PlansController {
+  constructor(
+    private readonly plans: PlansService,
+    private readonly store: TastingStore,
+    private readonly transactions: Transactions,
+    @Inject(OPTIONS) private readonly options: ServerOptions,
+  ) {}
+
+  @Get('plan')
+  @Allow('coordinator')
+  @Answers(PlanView)
+  getPlan(@Param('id') id: string): Promise<PlanView> {
+    return this.plans.plan(id);
+  }
+
+  @Post('lock')
+  @Allow('coordinator')
+  @Answers(PlanView)
+  lock(@Param('id') id: string, @SignedIn() me: Me): Promise<PlanView> {
+    return this.plans.lock(id, me);
+  }
+
+  @Get('links')
+  @Allow('coordinator')
+  @Answers([BallotLinkView])
+  async getLinks(@Param('id') id: string): Promise<BallotLinkView[]> {
+    const { panelists } = await this.store.getLocked(this.transactions.read, id);
+    const base = publicAddress(this.options);
+    return panelists.map(({ id: panelistId, seat, name, token }) => ({ panelistId, seat, name, address: `${base}/b/${token}` }));
+  }
+
+  @Put('panelists/:panelist/blind')
+  @Allow('coordinator')
+  @Answers()
+  markBlind(@Param('id') id: string, @Param('panelist') panelist: string, @Body() mark: BlindMark, @SignedIn() me: Me): Promise<void> {
+    return this.plans.markBlind(id, panelist, mark.blind, mark.because, me);
+  }
+
+  @Post('close')
+  @Allow('coordinator')
+  @Answers()
+  close(@Param('id') id: string, @SignedIn() me: Me): Promise<void> {
+    return this.plans.close(id, me);
+  }
+
+  @Post('reopen')
+  @Allow('coordinator')
+  @Answers()
+  reopen(@Param('id') id: string, @SignedIn() me: Me): Promise<void> {
+    return this.plans.reopen(id, me);
+  }
+}

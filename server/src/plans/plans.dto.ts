@@ -1,0 +1,16 @@
+import { Flag, Said, Text } from '../fields/fields';
+
+export class BlindMark {
+  @Flag() blind: boolean;
+  /** How the panelist came to know; needed when not blind. */
+  @Text(500) because: string;
+}
+
+/** For the coordinator: where each panelist's ballot is. */
+export class BallotLinkView {
+  @Said('string') panelistId: string;
+  @Said('integer') seat: number;
+  @Said('string') name: string;
+  /** The whole address, to send or to show as QR code. */
+  @Said('string') address: string;
+}

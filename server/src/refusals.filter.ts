@@ -1,0 +1,45 @@
+import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger } from '@nestjs/common';
+import type { Response } from 'express';
+import type { Refusal } from './fields/problems';
+
+const WORDS: Record<number, string> = { 400: 'bad-request', 401: 'sign-in', 403: 'not-allowed', 404: 'not-found', 413: 'too-large', 429: 'too-often' };
+
+/** Gives every refusal one shape, and keeps the inside of a failure to the log. */
+@Catch()
+export class RefusalsFilter implements ExceptionFilter {
+  private readonly logger = new Logger('Jacana');
+
+  catch(error: unknown, host: ArgumentsHost): void {
+    const response = host.switchToHttp().getResponse<Response>();
+    const refusal = this.refusal(error);
+    if (response.headersSent) return void response.end();
+    response.status(refusal.statusCode).json(refusal);
+  }
+
+  private refusal(error: unknown): Refusal {
+    const statusCode = statusOf(error);
+    if (statusCode >= 500) this.logger.error(error instanceof Error ? error.stack : error);
+    const body = error instanceof HttpException ? error.getResponse() : {};
+    const said = typeof body === 'string' ? { message: body } : (body as Partial<Refusal>);
+    const plain = statusCode >= 500 ? 'Something went wrong in Jacana. What was acknowledged before is safe; try again.' : messageOf(error, statusCode);
+    return { statusCode, error: WORDS[statusCode] ?? 'refused', problems: [], ...pick(said), message: statusCode >= 500 ? plain : (said.message ?? plain) };
+  }
+}
+
+/** Express reports bad JSON and bodies that are too large as errors with a status of their own. */
+function statusOf(error: unknown): number {
+  if (error instanceof HttpException) return error.getStatus();
+  const status = (error as { status?: unknown } | null)?.status;
+  return typeof status === 'number' && status >= 400 && status < 500 ? status : 500;
+}
+
+function messageOf(error: unknown, statusCode: number): string {
+  if (statusCode === 413) return 'This is too large to take in.';
+  if (statusCode === 400) return 'The request is not valid JSON.';
+  return error instanceof Error ? error.message : 'Refused.';
+}
+
+/** Nest's own exceptions say "Bad Request" as error; ours say one word for programs. */
+function pick({ error, problems }: Partial<Refusal>): Partial<Refusal> {
+  return problems ? { error, problems } : {};
+}

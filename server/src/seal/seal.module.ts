@@ -1,0 +1,7 @@
+import { Module } from '@nestjs/common';
+import { LiveFeedModule } from '../live/feed.module';
+import { SealController } from './seal.controller';
+import { SealService } from './seal.service';
+
+@Module({ imports: [LiveFeedModule], controllers: [SealController], providers: [SealService], exports: [SealService] })
+export class SealModule {}

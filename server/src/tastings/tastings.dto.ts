@@ -1,0 +1,69 @@
+import { MOST_METHODS, MOST_PANELISTS, MOST_PIECES } from '@jacana/core/bundle';
+import { ApiProperty } from '@nestjs/swagger';
+import { IsIn } from 'class-validator';
+import { Choice, Flag, Id, ListOf, Said, Text, Whole } from '../fields/fields';
+import { ProblemView } from '../fields/problems';
+
+export const STATUSES = ['draft', 'locked', 'tasting', 'closed', 'unsealed'] as const;
+export type Status = (typeof STATUSES)[number];
+
+export class MethodInput {
+  @Id() id: string;
+  @Text(200) name: string;
+  @Text(2000) note: string;
+  @Flag() reference: boolean;
+}
+
+export class PanelistInput {
+  @Id() id: string;
+  @Text(200) name: string;
+}
+
+/** Everything the coordinator decides before locking. A draft may be incomplete. */
+export class DraftInput {
+  @Text(200) title: string;
+  @Text(2000) question: string;
+  /** What panelists and servers see in place of the title. */
+  @Text(200) ballotTitle: string;
+  @ListOf(() => MethodInput, MOST_METHODS) methods: MethodInput[];
+  /** In seat order. */
+  @ListOf(() => PanelistInput, MOST_PANELISTS) panel: PanelistInput[];
+  /** Ask a 1 to 9 liking score for each sample. */
+  @Flag() liking: boolean;
+  /** Whether two samples may share a place in the ranking. */
+  @Flag() ties: boolean;
+  @Whole(1, MOST_PIECES) piecesPerMethod: number;
+  @ApiProperty({ type: Number, enum: [0.01, 0.05, 0.1] })
+  @IsIn([0.01, 0.05, 0.1], { message: 'This should be 0.01, 0.05 or 0.1.' })
+  alpha: number;
+}
+
+export class NewTasting {
+  @Text(200, { least: 1 }) title: string;
+}
+
+/** What every role may know of a tasting: no method, no answer. */
+export class TastingCard {
+  @Said('string') id: string;
+  /** The title, or for servers the title on the ballot. */
+  @Said('string') title: string;
+  @Choice(STATUSES, 'Status') status: Status;
+  @Said('string') createdAt: string;
+  @Said('string', true) lockedAt: string | null;
+  @Said('string', true) closedAt: string | null;
+  @Said('string', true) unsealedAt: string | null;
+  @Said('integer') methods: number;
+  @Said('integer') pieces: number;
+  @Said('integer') panelists: number;
+  @Said('integer') opened: number;
+  @Said('integer') handedIn: number;
+  @Said('integer') caveats: number;
+}
+
+export class TastingView extends TastingCard {
+  @ApiProperty({ type: DraftInput }) draft: DraftInput;
+  /** What still keeps the plan from being locked. */
+  @ApiProperty({ type: [ProblemView] }) problems: ProblemView[];
+  @Said('string', true) unsealedBy: string | null;
+  @Said('string', true) fingerprint: string | null;
+}
