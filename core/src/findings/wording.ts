@@ -10,12 +10,22 @@ export function verdictSentence(verdict: Verdict, names: readonly string[]): str
       return sentence(`${leaders[0]} is liked best`);
     case 'leading-set':
       if (behind.length === 0) return 'The methods are not all liked alike, but which is best cannot be told.';
-      return sentence(`${list(leaders)} lead together; ${list(behind)} ${behind.length === 1 ? 'is' : 'are'} liked less`);
+      return leadingSentence(verdict, names, behind);
     case 'no-answer':
       return 'No answer yet: rankings like these could well be chance.';
     case 'cannot-say':
       return verdict.reason;
   }
+}
+
+/** Leaders that all stand clear of the rest lead together; otherwise only the first one's lead is claimed. */
+function leadingSentence({ leaders, letters }: Verdict, names: readonly string[], behind: readonly string[]): string {
+  const are = behind.length === 1 ? 'is' : 'are';
+  const share = (a: number, b: number): boolean => [...letters[a]].some((letter) => letters[b].includes(letter));
+  const rest = names.map((_, method) => method).filter((method) => !leaders.includes(method));
+  const stand = leaders.map((method) => names[method]);
+  if (leaders.every((leader) => rest.every((other) => !share(leader, other)))) return sentence(`${list(stand)} lead together; ${list(behind)} ${are} liked less`);
+  return sentence(`${stand[0]} is ahead of ${list(behind)}, but not shown to differ from ${list(stand.slice(1))}`);
 }
 
 /** How often chance alone would do this, in words. */

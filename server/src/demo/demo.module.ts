@@ -1,6 +1,7 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Inject, Injectable, Module, type OnApplicationBootstrap } from '@nestjs/common';
+import type { TastingBundle } from '@jacana/core/bundle';
 import { TastingRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { ExchangeModule } from '../exchange/exchange.module';
@@ -20,9 +21,25 @@ class DemoData implements OnApplicationBootstrap {
     if (!this.options.demo || (await this.transactions.read.count(TastingRow)) > 0) return;
     const files = (await readdir(this.options.demoBundles)).filter((file) => file.endsWith('.json')).sort();
     for (const file of files) {
-      await this.exchange.import(JSON.parse(await readFile(join(this.options.demoBundles, file), 'utf8')), 'demo');
+      const bundle = JSON.parse(await readFile(join(this.options.demoBundles, file), 'utf8')) as TastingBundle;
+      await this.exchange.import(broughtUpToNow(bundle), 'demo');
     }
   }
+}
+
+/** Moves the answers of a tasting that is still open to the last minutes, so that it looks in service. */
+function broughtUpToNow(bundle: TastingBundle): TastingBundle {
+  if (!bundle.plan || bundle.seal.closedAt) return bundle;
+  const moments = bundle.ballots.flatMap((ballot) => [ballot.openedAt, ballot.handedInAt, ...ballot.answers.map((answer) => answer.at)]);
+  const latest = Math.max(...moments.map((moment) => Date.parse(moment ?? '') || 0));
+  const move = (moment: string): string => new Date(Date.parse(moment) + Date.now() - latest).toISOString();
+  const ballots = bundle.ballots.map((ballot) => ({
+    ...ballot,
+    openedAt: ballot.openedAt && move(ballot.openedAt),
+    handedInAt: ballot.handedInAt && move(ballot.handedInAt),
+    answers: ballot.answers.map((answer) => ({ ...answer, at: move(answer.at) })),
+  }));
+  return { ...bundle, ballots };
 }
 
 @Module({ imports: [ExchangeModule], providers: [DemoData] })

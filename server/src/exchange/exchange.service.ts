@@ -66,7 +66,7 @@ export class ExchangeService {
     const rows = panel.map((panelist) => {
       const own = ballots.find((candidate) => candidate.panelist === panelist.id);
       const openedAt = own?.openedAt ?? null;
-      return { ...panelist, tastingId: id, token: newToken(), device: null, openedAt, seenAt: openedAt, handedInAt: own?.handedInAt ?? null };
+      return { ...panelist, tastingId: id, token: newToken(), device: null, openedAt, seenAt: own?.answers.at(-1)?.at ?? openedAt, handedInAt: own?.handedInAt ?? null };
     });
     await manager.save(PanelistRow, rows, { chunk: 50 });
     const noted = caveats.map((caveat) => ({ ...caveat, id: randomUUID(), tastingId: id, byAccount: '' }));

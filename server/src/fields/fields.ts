@@ -74,7 +74,7 @@ export function Code(): PropertyDecorator {
 /** A list of objects of one class, each validated. */
 export function ListOf(item: () => new () => object, most: number, least = 0): PropertyDecorator {
   return applyDecorators(
-    ApiProperty({ type: item, isArray: true, minItems: least, maxItems: most }),
+    ApiProperty({ type: () => item(), isArray: true, minItems: least, maxItems: most }),
     IsArray({ message: 'This should be a list.' }),
     ArrayMinSize(least, { message: `List at least ${least}.` }),
     ArrayMaxSize(most, { message: `List at most ${most}.` }),
@@ -85,7 +85,7 @@ export function ListOf(item: () => new () => object, most: number, least = 0): P
 
 /** A nested object of one class, validated. */
 export function Part(item: () => new () => object): PropertyDecorator {
-  return applyDecorators(ApiProperty({ type: item }), ValidateNested({ message: 'This should be an object.' }), Type(item));
+  return applyDecorators(ApiProperty({ type: () => item() }), ValidateNested({ message: 'This should be an object.' }), Type(item));
 }
 
 /** The field may be left out. Put it above the field's own kind. */

@@ -1,0 +1,672 @@
+import { emptyApi as api } from "./emptyApi";
+export const addTagTypes = [
+  "accounts",
+  "seal",
+  "tastings",
+  "plans",
+  "kitchen",
+  "service",
+  "ballots",
+  "findings",
+  "exchange",
+] as const;
+const injectedRtkApi = api
+  .enhanceEndpoints({
+    addTagTypes,
+  })
+  .injectEndpoints({
+    endpoints: (build) => ({
+      getSession: build.query<GetSessionApiResponse, GetSessionApiArg>({
+        query: () => ({ url: `/api/session` }),
+        providesTags: ["accounts"],
+      }),
+      signIn: build.mutation<SignInApiResponse, SignInApiArg>({
+        query: (queryArg) => ({
+          url: `/api/session`,
+          method: "POST",
+          body: queryArg.signIn,
+        }),
+        invalidatesTags: ["accounts"],
+      }),
+      signOut: build.mutation<SignOutApiResponse, SignOutApiArg>({
+        query: () => ({ url: `/api/session`, method: "DELETE" }),
+        invalidatesTags: ["accounts"],
+      }),
+      setUp: build.mutation<SetUpApiResponse, SetUpApiArg>({
+        query: (queryArg) => ({
+          url: `/api/set-up`,
+          method: "POST",
+          body: queryArg.firstAccount,
+        }),
+        invalidatesTags: ["accounts"],
+      }),
+      listAccounts: build.query<ListAccountsApiResponse, ListAccountsApiArg>({
+        query: () => ({ url: `/api/accounts` }),
+        providesTags: ["accounts"],
+      }),
+      addAccount: build.mutation<AddAccountApiResponse, AddAccountApiArg>({
+        query: (queryArg) => ({
+          url: `/api/accounts`,
+          method: "POST",
+          body: queryArg.newAccount,
+        }),
+        invalidatesTags: ["accounts"],
+      }),
+      removeAccount: build.mutation<
+        RemoveAccountApiResponse,
+        RemoveAccountApiArg
+      >({
+        query: (queryArg) => ({
+          url: `/api/accounts/${queryArg.id}`,
+          method: "DELETE",
+        }),
+        invalidatesTags: ["accounts"],
+      }),
+      getSeal: build.query<GetSealApiResponse, GetSealApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/seal` }),
+        providesTags: ["seal"],
+      }),
+      unseal: build.mutation<UnsealApiResponse, UnsealApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/unseal`,
+          method: "POST",
+        }),
+        invalidatesTags: ["seal"],
+      }),
+      listTastings: build.query<ListTastingsApiResponse, ListTastingsApiArg>({
+        query: () => ({ url: `/api/tastings` }),
+        providesTags: ["tastings"],
+      }),
+      createTasting: build.mutation<
+        CreateTastingApiResponse,
+        CreateTastingApiArg
+      >({
+        query: (queryArg) => ({
+          url: `/api/tastings`,
+          method: "POST",
+          body: queryArg.newTasting,
+        }),
+        invalidatesTags: ["tastings"],
+      }),
+      getTasting: build.query<GetTastingApiResponse, GetTastingApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}` }),
+        providesTags: ["tastings"],
+      }),
+      removeTasting: build.mutation<
+        RemoveTastingApiResponse,
+        RemoveTastingApiArg
+      >({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}`,
+          method: "DELETE",
+        }),
+        invalidatesTags: ["tastings"],
+      }),
+      getCard: build.query<GetCardApiResponse, GetCardApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/card` }),
+        providesTags: ["tastings"],
+      }),
+      saveDraft: build.mutation<SaveDraftApiResponse, SaveDraftApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/draft`,
+          method: "PUT",
+          body: queryArg.draftInput,
+        }),
+        invalidatesTags: ["tastings"],
+      }),
+      restoreTasting: build.mutation<
+        RestoreTastingApiResponse,
+        RestoreTastingApiArg
+      >({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/restore`,
+          method: "POST",
+        }),
+        invalidatesTags: ["tastings"],
+      }),
+      getPlan: build.query<GetPlanApiResponse, GetPlanApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/plan` }),
+        providesTags: ["plans"],
+      }),
+      lock: build.mutation<LockApiResponse, LockApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/lock`,
+          method: "POST",
+        }),
+        invalidatesTags: ["plans"],
+      }),
+      getLinks: build.query<GetLinksApiResponse, GetLinksApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/links` }),
+        providesTags: ["plans"],
+      }),
+      markBlind: build.mutation<MarkBlindApiResponse, MarkBlindApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/panelists/${queryArg.panelist}/blind`,
+          method: "PUT",
+          body: queryArg.blindMark,
+        }),
+        invalidatesTags: ["plans"],
+      }),
+      close: build.mutation<CloseApiResponse, CloseApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/close`,
+          method: "POST",
+        }),
+        invalidatesTags: ["plans"],
+      }),
+      reopen: build.mutation<ReopenApiResponse, ReopenApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/reopen`,
+          method: "POST",
+        }),
+        invalidatesTags: ["plans"],
+      }),
+      getKitchen: build.query<GetKitchenApiResponse, GetKitchenApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/kitchen` }),
+        providesTags: ["kitchen"],
+      }),
+      listCaveats: build.query<ListCaveatsApiResponse, ListCaveatsApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/caveats` }),
+        providesTags: ["kitchen"],
+      }),
+      addCaveat: build.mutation<AddCaveatApiResponse, AddCaveatApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/caveats`,
+          method: "POST",
+          body: queryArg.newCaveat,
+        }),
+        invalidatesTags: ["kitchen"],
+      }),
+      getBoard: build.query<GetBoardApiResponse, GetBoardApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/board` }),
+        providesTags: ["service"],
+      }),
+      getPortioning: build.query<GetPortioningApiResponse, GetPortioningApiArg>(
+        {
+          query: (queryArg) => ({
+            url: `/api/tastings/${queryArg.id}/portioning`,
+          }),
+          providesTags: ["service"],
+        },
+      ),
+      openPortioning: build.mutation<
+        OpenPortioningApiResponse,
+        OpenPortioningApiArg
+      >({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/portioning`,
+          method: "POST",
+          body: queryArg.portioningReason,
+        }),
+        invalidatesTags: ["service"],
+      }),
+      openBallot: build.mutation<OpenBallotApiResponse, OpenBallotApiArg>({
+        query: (queryArg) => ({
+          url: `/api/ballots/${queryArg.token}/open`,
+          method: "POST",
+          body: queryArg.openBallot,
+        }),
+        invalidatesTags: ["ballots"],
+      }),
+      saveAnswers: build.mutation<SaveAnswersApiResponse, SaveAnswersApiArg>({
+        query: (queryArg) => ({
+          url: `/api/ballots/${queryArg.token}/answers`,
+          method: "POST",
+          body: queryArg.saveAnswers,
+        }),
+        invalidatesTags: ["ballots"],
+      }),
+      handIn: build.mutation<HandInApiResponse, HandInApiArg>({
+        query: (queryArg) => ({
+          url: `/api/ballots/${queryArg.token}/hand-in`,
+          method: "POST",
+          body: queryArg.handIn,
+        }),
+        invalidatesTags: ["ballots"],
+      }),
+      getFindings: build.query<GetFindingsApiResponse, GetFindingsApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/findings` }),
+        providesTags: ["findings"],
+      }),
+      exportBundle: build.query<ExportBundleApiResponse, ExportBundleApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/bundle` }),
+        providesTags: ["exchange"],
+      }),
+      exportCsv: build.query<ExportCsvApiResponse, ExportCsvApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/csv` }),
+        providesTags: ["exchange"],
+      }),
+      importBundle: build.mutation<ImportBundleApiResponse, ImportBundleApiArg>(
+        {
+          query: (queryArg) => ({
+            url: `/api/import`,
+            method: "POST",
+            body: queryArg.body,
+          }),
+          invalidatesTags: ["exchange"],
+        },
+      ),
+    }),
+    overrideExisting: false,
+  });
+export { injectedRtkApi as generatedApi };
+export type GetSessionApiResponse = /** status 200  */ SessionView;
+export type GetSessionApiArg = void;
+export type SignInApiResponse = /** status 200  */ SessionView;
+export type SignInApiArg = {
+  signIn: SignIn;
+};
+export type SignOutApiResponse = unknown;
+export type SignOutApiArg = void;
+export type SetUpApiResponse = unknown;
+export type SetUpApiArg = {
+  firstAccount: FirstAccount;
+};
+export type ListAccountsApiResponse = /** status 200  */ AccountView[];
+export type ListAccountsApiArg = void;
+export type AddAccountApiResponse = /** status 200  */ AccountView;
+export type AddAccountApiArg = {
+  newAccount: NewAccount;
+};
+export type RemoveAccountApiResponse = unknown;
+export type RemoveAccountApiArg = {
+  id: string;
+};
+export type GetSealApiResponse = /** status 200  */ SealView;
+export type GetSealApiArg = {
+  id: string;
+};
+export type UnsealApiResponse = /** status 200  */ SealView;
+export type UnsealApiArg = {
+  id: string;
+};
+export type ListTastingsApiResponse = /** status 200  */ TastingCard[];
+export type ListTastingsApiArg = void;
+export type CreateTastingApiResponse = /** status 200  */ TastingView;
+export type CreateTastingApiArg = {
+  newTasting: NewTasting;
+};
+export type GetTastingApiResponse = /** status 200  */ TastingView;
+export type GetTastingApiArg = {
+  id: string;
+};
+export type RemoveTastingApiResponse = unknown;
+export type RemoveTastingApiArg = {
+  id: string;
+};
+export type GetCardApiResponse = /** status 200  */ TastingCard;
+export type GetCardApiArg = {
+  id: string;
+};
+export type SaveDraftApiResponse = /** status 200  */ TastingView;
+export type SaveDraftApiArg = {
+  id: string;
+  draftInput: DraftInput;
+};
+export type RestoreTastingApiResponse = unknown;
+export type RestoreTastingApiArg = {
+  id: string;
+};
+export type GetPlanApiResponse = /** status 200  */ PlanView;
+export type GetPlanApiArg = {
+  id: string;
+};
+export type LockApiResponse = /** status 200  */ PlanView;
+export type LockApiArg = {
+  id: string;
+};
+export type GetLinksApiResponse = /** status 200  */ BallotLinkView[];
+export type GetLinksApiArg = {
+  id: string;
+};
+export type MarkBlindApiResponse = unknown;
+export type MarkBlindApiArg = {
+  id: string;
+  panelist: string;
+  blindMark: BlindMark;
+};
+export type CloseApiResponse = unknown;
+export type CloseApiArg = {
+  id: string;
+};
+export type ReopenApiResponse = unknown;
+export type ReopenApiArg = {
+  id: string;
+};
+export type GetKitchenApiResponse = /** status 200  */ KitchenMethodView[];
+export type GetKitchenApiArg = {
+  id: string;
+};
+export type ListCaveatsApiResponse = /** status 200  */ CaveatView[];
+export type ListCaveatsApiArg = {
+  id: string;
+};
+export type AddCaveatApiResponse = /** status 200  */ CaveatView;
+export type AddCaveatApiArg = {
+  id: string;
+  newCaveat: NewCaveat;
+};
+export type GetBoardApiResponse = /** status 200  */ BoardView;
+export type GetBoardApiArg = {
+  id: string;
+};
+export type GetPortioningApiResponse = /** status 200  */ PortionView[];
+export type GetPortioningApiArg = {
+  id: string;
+};
+export type OpenPortioningApiResponse = /** status 200  */ PortionView[];
+export type OpenPortioningApiArg = {
+  id: string;
+  portioningReason: PortioningReason;
+};
+export type OpenBallotApiResponse = /** status 200  */ BallotView;
+export type OpenBallotApiArg = {
+  token: string;
+  openBallot: OpenBallot;
+};
+export type SaveAnswersApiResponse = /** status 200  */ SavedAnswers;
+export type SaveAnswersApiArg = {
+  token: string;
+  saveAnswers: SaveAnswers;
+};
+export type HandInApiResponse = /** status 200  */ BallotView;
+export type HandInApiArg = {
+  token: string;
+  handIn: HandIn;
+};
+export type GetFindingsApiResponse =
+  /** status 200 Findings, as core/src/findings describes them */ {
+    [key: string]: any;
+  };
+export type GetFindingsApiArg = {
+  id: string;
+};
+export type ExportBundleApiResponse =
+  /** status 200 Tasting bundle, as docs/bundle.md describes it */ {
+    [key: string]: any;
+  };
+export type ExportBundleApiArg = {
+  id: string;
+};
+export type ExportCsvApiResponse = unknown;
+export type ExportCsvApiArg = {
+  id: string;
+};
+export type ImportBundleApiResponse = /** status 200  */ ImportedView;
+export type ImportBundleApiArg = {
+  body: {
+    [key: string]: any;
+  };
+};
+export type Role = "coordinator" | "kitchen" | "server" | "reader";
+export type PersonView = {
+  name: string;
+  role: Role;
+};
+export type DemoSignIn = {
+  name: string;
+  role: Role;
+  login: string;
+  password: string;
+};
+export type SessionView = {
+  me?: PersonView;
+  setUpNeeded: boolean;
+  setUpCodeNeeded: boolean;
+  demo: DemoSignIn[];
+  address: string;
+  onNetwork: boolean;
+};
+export type SignIn = {
+  login: string;
+  password: string;
+};
+export type FirstAccount = {
+  name: string;
+  login: string;
+  password: string;
+  setUpCode?: string;
+};
+export type AccountView = {
+  id: string;
+  name: string;
+  login: string;
+  role: Role;
+};
+export type NewAccount = {
+  name: string;
+  login: string;
+  password: string;
+  role: Role;
+};
+export type SealEvent = {
+  at: string;
+  by: string;
+  action: string;
+  detail: string;
+};
+export type SealView = {
+  lockedAt: string | null;
+  unsealedAt: string | null;
+  unsealedBy: string | null;
+  stated: string | null;
+  computed: string | null;
+  matches: boolean;
+  logIntact: boolean;
+  log: SealEvent[];
+};
+export type Status = "draft" | "locked" | "tasting" | "closed" | "unsealed";
+export type TastingCard = {
+  id: string;
+  title: string;
+  status: Status;
+  createdAt: string;
+  lockedAt: string | null;
+  closedAt: string | null;
+  unsealedAt: string | null;
+  methods: number;
+  pieces: number;
+  panelists: number;
+  opened: number;
+  handedIn: number;
+  caveats: number;
+};
+export type MethodInput = {
+  id: string;
+  name: string;
+  note: string;
+  reference: boolean;
+};
+export type PanelistInput = {
+  id: string;
+  name: string;
+};
+export type DraftInput = {
+  title: string;
+  question: string;
+  ballotTitle: string;
+  methods: MethodInput[];
+  panel: PanelistInput[];
+  liking: boolean;
+  ties: boolean;
+  piecesPerMethod: number;
+  alpha: 0.01 | 0.05 | 0.1;
+};
+export type ProblemView = {
+  /** Path of the field, such as methods.1.name */
+  field: string;
+  message: string;
+};
+export type TastingView = {
+  id: string;
+  title: string;
+  status: Status;
+  createdAt: string;
+  lockedAt: string | null;
+  closedAt: string | null;
+  unsealedAt: string | null;
+  methods: number;
+  pieces: number;
+  panelists: number;
+  opened: number;
+  handedIn: number;
+  caveats: number;
+  draft: DraftInput;
+  problems: ProblemView[];
+  unsealedBy: string | null;
+  fingerprint: string | null;
+};
+export type NewTasting = {
+  title: string;
+};
+export type TrayView = {
+  panelistId: string;
+  seat: number;
+  name: string;
+  codes: string[];
+};
+export type PlanView = {
+  lockedAt: string;
+  fingerprint: string;
+  engine: string;
+  alpha: number;
+  trays: TrayView[];
+};
+export type BallotLinkView = {
+  panelistId: string;
+  seat: number;
+  name: string;
+  address: string;
+};
+export type BlindMark = {
+  blind: boolean;
+  because: string;
+};
+export type KitchenMethodView = {
+  method: string;
+  note: string;
+  reference: boolean;
+  tags: string[];
+};
+export type CaveatView = {
+  id: string;
+  at: string;
+  by: string;
+  text: string;
+};
+export type NewCaveat = {
+  text: string;
+};
+export type SeatState = "away" | "tasting" | "ranking" | "done";
+export type SeatView = {
+  panelistId: string;
+  seat: number;
+  name: string;
+  codes: string[];
+  state: SeatState;
+  tasted: number;
+  openedAt: string | null;
+  seenAt: string | null;
+  handedInAt: string | null;
+  blind: boolean;
+};
+export type BoardView = {
+  seats: SeatView[];
+  asOf: number;
+};
+export type PortionView = {
+  tag: string;
+  code: string;
+  /** Seats that get a portion of this piece */
+  seats: number[];
+};
+export type PortioningReason = {
+  reason: string;
+};
+export type BallotState = "open" | "handed-in" | "closed" | "elsewhere";
+export type BallotLiking = {
+  code: string;
+  score: number;
+};
+export type BallotView = {
+  state: BallotState;
+  title: string;
+  name: string;
+  seat: number;
+  codes: string[];
+  asksLiking: boolean;
+  allowsTies: boolean;
+  tasted: string[];
+  liking: BallotLiking[];
+  ranking: string[][] | null;
+  handedInAt: string | null;
+};
+export type OpenBallot = {
+  device: string;
+  takeOver: boolean;
+};
+export type SavedAnswers = {
+  saved: string[];
+};
+export type AnswerKind = "tasted" | "liking";
+export type AnswerInput = {
+  id: string;
+  kind: AnswerKind;
+  code: string;
+  score?: number;
+};
+export type SaveAnswers = {
+  device: string;
+  answers: AnswerInput[];
+};
+export type LikingInput = {
+  code: string;
+  score: number;
+};
+export type HandIn = {
+  device: string;
+  id: string;
+  liking: LikingInput[];
+  ranking: string[][];
+  comment: string;
+};
+export type ImportedView = {
+  id: string;
+};
+export const {
+  useGetSessionQuery,
+  useSignInMutation,
+  useSignOutMutation,
+  useSetUpMutation,
+  useListAccountsQuery,
+  useAddAccountMutation,
+  useRemoveAccountMutation,
+  useGetSealQuery,
+  useUnsealMutation,
+  useListTastingsQuery,
+  useCreateTastingMutation,
+  useGetTastingQuery,
+  useRemoveTastingMutation,
+  useGetCardQuery,
+  useSaveDraftMutation,
+  useRestoreTastingMutation,
+  useGetPlanQuery,
+  useLockMutation,
+  useGetLinksQuery,
+  useMarkBlindMutation,
+  useCloseMutation,
+  useReopenMutation,
+  useGetKitchenQuery,
+  useListCaveatsQuery,
+  useAddCaveatMutation,
+  useGetBoardQuery,
+  useGetPortioningQuery,
+  useOpenPortioningMutation,
+  useOpenBallotMutation,
+  useSaveAnswersMutation,
+  useHandInMutation,
+  useGetFindingsQuery,
+  useExportBundleQuery,
+  useExportCsvQuery,
+  useImportBundleMutation,
+} = injectedRtkApi;

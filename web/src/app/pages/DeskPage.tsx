@@ -1,0 +1,144 @@
+import { FileUp, Plus, Trash2 } from 'lucide-react';
+import { formatDistanceToNow } from 'date-fns';
+import { type ChangeEvent, useMemo, useRef, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { Button } from '../../ui/Button';
+import { Failure, Loading } from '../../ui/Notice';
+import { padPath } from '../../ui/Pad';
+import { SEALED_NOTCH } from '../../look/methodLook';
+import { api, refusalOf } from '../api';
+import type { TastingCard } from '../api.generated';
+import { useCommands } from '../CommandProvider';
+import { noticeShown } from '../notices';
+import { useDesk } from '../session';
+import { Shell } from '../Shell';
+import { counted, currentStage, isDone, STAGE_NAMES, STAGES } from '../stages';
+import { useAppDispatch } from '../store';
+import { NewTastingDialog } from './NewTastingDialog';
+
+/** All tastings that this person may know of. */
+export function DeskPage() {
+  const { me } = useDesk();
+  const { data: cards, error, refetch } = api.useListTastingsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [isNew, setNew] = useState(false);
+  const coordinates = me.role === 'coordinator';
+  useCommands(useMemo(() => (coordinates ? [{ label: 'New tasting', group: 'Desk', keys: 'n', run: () => setNew(true) }] : []), [coordinates]));
+  return (
+    <Shell me={me}>
+      <header className="mt-6 mb-5 flex flex-wrap items-end justify-between gap-4">
+        <h1 className="font-serif text-[1.75rem] leading-tight">{cards ? deskSentence(cards, me.role) : 'Tastings'}</h1>
+        {coordinates && (
+          <div className="flex gap-2.5">
+            <ImportButton />
+            <Button look="main" onClick={() => setNew(true)}>
+              <Plus size={18} /> New tasting
+            </Button>
+          </div>
+        )}
+      </header>
+      {error && <Failure message={refusalOf(error).message} onRetry={() => void refetch()} />}
+      {!cards && !error && <Loading what="tastings" />}
+      <ul className="space-y-3">
+        {cards?.map((card) => (
+          <TastingRow key={card.id} card={card} />
+        ))}
+      </ul>
+      <NewTastingDialog open={isNew} onOpenChange={setNew} />
+    </Shell>
+  );
+}
+
+function deskSentence(cards: TastingCard[], role: string): string {
+  if (cards.length === 0) return role === 'coordinator' ? 'No tasting yet. Start with a question you want settled.' : 'No tasting is open to you yet.';
+  const parts = [
+    [cards.filter((card) => card.status === 'tasting').length, 'being tasted'],
+    [cards.filter((card) => card.status === 'locked').length, 'locked and waiting'],
+    [cards.filter((card) => card.status === 'closed').length, 'ready to unseal'],
+    [cards.filter((card) => card.status === 'draft').length, 'being planned'],
+    [cards.filter((card) => card.status === 'unsealed').length, 'finished'],
+  ] as const;
+  const said = parts.filter(([count]) => count > 0).map(([count, what]) => `${count} ${what}`);
+  return `${counted(cards.length, 'tasting')}: ${said.join(', ')}.`;
+}
+
+function TastingRow({ card }: { card: TastingCard }) {
+  const { me } = useDesk();
+  const stage = currentStage(me.role, card);
+  return (
+    <li className="flex items-center gap-4 rounded-card border border-line bg-paper pr-3 hover:border-quiet/60">
+      <Link to={`/tastings/${card.id}/${stage}`} className="flex min-w-0 grow flex-wrap items-center gap-x-6 gap-y-2 rounded-card px-5 py-4">
+        <span className="min-w-64 grow">
+          <span className="block font-serif text-xl">{card.title}</span>
+          <span className="text-sm text-quiet">{rowStatus(card)}</span>
+        </span>
+        <span className="flex items-center gap-1.5" aria-label={`Now at ${STAGE_NAMES[stage]}`}>
+          {STAGES.map((one) => (
+            <svg key={one} viewBox="-52 -52 104 104" className={one === stage ? 'size-6' : 'size-4.5'} aria-hidden>
+              <path d={padPath(SEALED_NOTCH)} className={one === stage ? 'fill-chestnut' : isDone(one, card) ? 'fill-eaten stroke-ink stroke-[4]' : 'fill-water stroke-[#a9c2b5] stroke-[4]'} />
+            </svg>
+          ))}
+          <span className="ml-2 w-14 text-sm font-bold">{STAGE_NAMES[stage]}</span>
+        </span>
+      </Link>
+      {me.role === 'coordinator' && <RemoveButton card={card} />}
+    </li>
+  );
+}
+
+function rowStatus({ status, methods, panelists, handedIn, createdAt, unsealedAt }: TastingCard): string {
+  const size = `${counted(methods, 'method')}, ${counted(panelists, 'person', 'people')}`;
+  const ago = (when: string): string => formatDistanceToNow(when, { addSuffix: true });
+  switch (status) {
+    case 'draft':
+      return `${size}; begun ${ago(createdAt)}`;
+    case 'locked':
+      return `${size}; plan locked, nobody has begun`;
+    case 'tasting':
+      return `${size}; ${handedIn} of ${panelists} ballots in`;
+    case 'closed':
+      return `${size}; closed with ${handedIn} ballots, still sealed`;
+    case 'unsealed':
+      return `${size}; unsealed ${ago(unsealedAt ?? createdAt)}`;
+  }
+}
+
+function RemoveButton({ card }: { card: TastingCard }) {
+  const [remove] = api.useRemoveTastingMutation();
+  const dispatch = useAppDispatch();
+  const run = async (): Promise<void> => {
+    await remove({ id: card.id }).unwrap();
+    dispatch(noticeShown({ text: `"${card.title}" was removed.`, restores: card.id }));
+  };
+  return (
+    <button type="button" onClick={() => void run()} aria-label={`Remove ${card.title}`} className="rounded p-2 text-quiet hover:bg-pad hover:text-ink">
+      <Trash2 size={18} />
+    </button>
+  );
+}
+
+function ImportButton() {
+  const input = useRef<HTMLInputElement>(null);
+  const [importBundle] = api.useImportBundleMutation();
+  const dispatch = useAppDispatch();
+  const go = useNavigate();
+  const read = async (event: ChangeEvent<HTMLInputElement>): Promise<void> => {
+    const file = event.target.files?.[0];
+    event.target.value = '';
+    if (!file) return;
+    try {
+      const { id } = await importBundle({ body: JSON.parse(await file.text()) as object }).unwrap();
+      void go(`/tastings/${id}`);
+    } catch (error) {
+      const text = error instanceof SyntaxError ? `${file.name} is not a tasting bundle: it is not JSON.` : `${file.name} was not imported. ${refusalOf(error).message}`;
+      dispatch(noticeShown({ text }));
+    }
+  };
+  return (
+    <>
+      <input ref={input} type="file" accept=".json,application/json" className="sr-only" tabIndex={-1} aria-label="Tasting bundle" onChange={(event) => void read(event)} />
+      <Button onClick={() => input.current?.click()}>
+        <FileUp size={18} /> Import
+      </Button>
+    </>
+  );
+}

@@ -1,0 +1,97 @@
+import { Trash2 } from 'lucide-react';
+import { useForm } from 'react-hook-form';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { TextField } from '../../ui/Field';
+import { Loading } from '../../ui/Notice';
+import { StageLayout } from '../../ui/StageLayout';
+import { api, refusalOf } from '../api';
+import type { NewAccount, Role } from '../api.generated';
+import { noticeShown } from '../notices';
+import { useDesk } from '../session';
+import { Shell } from '../Shell';
+import { counted } from '../stages';
+import { useAppDispatch } from '../store';
+
+const ROLES: { role: Role; sees: string }[] = [
+  { role: 'kitchen', sees: 'methods and kitchen tags; never a code' },
+  { role: 'server', sees: 'codes, seats and tags; never a method' },
+  { role: 'reader', sees: 'the findings, once unsealed' },
+  { role: 'coordinator', sees: 'everything; the key only by unsealing' },
+];
+
+/** Who may sign in, and as what. */
+export function TeamPage() {
+  const { me } = useDesk();
+  const { data: accounts } = api.useListAccountsQuery();
+  const [remove] = api.useRemoveAccountMutation();
+  const dispatch = useAppDispatch();
+  if (!accounts) return <Loading what="the team" />;
+  const take = (id: string): void =>
+    void remove({ id })
+      .unwrap()
+      .catch((error: unknown) => dispatch(noticeShown({ text: refusalOf(error).message })));
+  return (
+    <Shell me={me} crumb="Team">
+      <div className="mt-6">
+        <StageLayout
+          sentence={`${counted(accounts.length, 'person', 'people')} can sign in.`}
+          support="Give the cook and the servers sign-ins of their own, so that nobody sees more than the work needs."
+          margin={<NewAccountForm />}
+        >
+          <Card>
+            <ul className="divide-y divide-line">
+              {accounts.map((account) => (
+                <li key={account.id} className="flex items-center gap-4 py-2.5">
+                  <span className="grow">
+                    <span className="font-bold">{account.name}</span>, {account.role}
+                    <span className="block text-sm text-quiet">{ROLES.find(({ role }) => role === account.role)?.sees}</span>
+                  </span>
+                  <span className="font-mono text-sm">{account.login}</span>
+                  <button type="button" aria-label={`Remove ${account.name}`} className="rounded p-2 text-quiet hover:bg-pad hover:text-ink" onClick={() => take(account.id)}>
+                    <Trash2 size={18} />
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </Card>
+        </StageLayout>
+      </div>
+    </Shell>
+  );
+}
+
+function NewAccountForm() {
+  const [add, { error, isLoading }] = api.useAddAccountMutation();
+  const { register, handleSubmit, reset } = useForm<NewAccount>({ defaultValues: { name: '', login: '', password: '', role: 'server' } });
+  const refusal = error && refusalOf(error);
+  const problem = (field: string) => refusal?.problems.find((one) => one.field === field)?.message;
+  const submit = handleSubmit(async (newAccount) => {
+    await add({ newAccount }).unwrap();
+    reset();
+  });
+  return (
+    <Card title="Add someone">
+      <form onSubmit={(event) => void submit(event).catch(() => undefined)} className="space-y-3">
+        <TextField label="Name" required maxLength={100} problem={problem('name')} {...register('name')} />
+        <TextField label="Login" required maxLength={60} autoComplete="off" problem={problem('login')} {...register('login')} />
+        <TextField label="Password" type="password" required minLength={10} maxLength={200} autoComplete="new-password" hint="At least 10 characters." problem={problem('password')} {...register('password')} />
+        <fieldset>
+          <legend className="mb-1 text-sm font-bold">Role</legend>
+          {ROLES.map(({ role, sees }) => (
+            <label key={role} className="flex gap-2 py-1">
+              <input type="radio" value={role} {...register('role')} className="mt-1.5 accent-chestnut" />
+              <span>
+                {role}
+                <span className="block text-sm text-quiet">{sees}</span>
+              </span>
+            </label>
+          ))}
+        </fieldset>
+        <Button type="submit" look="main" disabled={isLoading}>
+          Add
+        </Button>
+      </form>
+    </Card>
+  );
+}

@@ -1,0 +1,46 @@
+import { createBrowserRouter, Navigate } from 'react-router';
+import { Loading } from '../ui/Notice';
+import { BrokenPage } from './pages/BrokenPage';
+import { DeskPage } from './pages/DeskPage';
+import { SetUpPage } from './pages/SetUpPage';
+import { SignInPage } from './pages/SignInPage';
+import { TeamPage } from './pages/TeamPage';
+import { SignedIn } from './SignedIn';
+import { TastingShell } from './TastingShell';
+
+const drafting = () => import('../drafting/DraftKeeper').then(({ DraftKeeper }) => ({ Component: DraftKeeper }));
+
+export const router = createBrowserRouter([
+  { path: '/sign-in', element: <SignInPage /> },
+  { path: '/set-up', element: <SetUpPage /> },
+  {
+    element: <SignedIn />,
+    errorElement: <BrokenPage />,
+    hydrateFallbackElement: <Loading what="Jacana" />,
+    children: [
+      { path: '/', element: <DeskPage /> },
+      { path: '/team', element: <TeamPage /> },
+      {
+        path: '/tastings/:id',
+        element: <TastingShell />,
+        children: [
+          { index: true, element: null },
+          {
+            lazy: drafting,
+            children: [
+              { path: 'ask', lazy: () => import('../stages/ask/AskPage').then(({ AskPage }) => ({ Component: AskPage })) },
+              { path: 'plan', lazy: () => import('../stages/plan/PlanPage').then(({ PlanPage }) => ({ Component: PlanPage })) },
+            ],
+          },
+          { path: 'plan-sheet', lazy: () => import('../stages/plan/PlanSheet').then(({ PlanSheet }) => ({ Component: PlanSheet })) },
+          { path: 'cook', lazy: () => import('../stages/cook/CookPage').then(({ CookPage }) => ({ Component: CookPage })) },
+          { path: 'serve', lazy: () => import('../stages/serve/ServePage').then(({ ServePage }) => ({ Component: ServePage })) },
+          { path: 'taste', lazy: () => import('../stages/taste/TastePage').then(({ TastePage }) => ({ Component: TastePage })) },
+          { path: 'links', lazy: () => import('../stages/taste/LinksSheet').then(({ LinksSheet }) => ({ Component: LinksSheet })) },
+          { path: 'read', lazy: () => import('../stages/read/ReadPage').then(({ ReadPage }) => ({ Component: ReadPage })) },
+        ],
+      },
+      { path: '*', element: <Navigate to="/" replace /> },
+    ],
+  },
+]);

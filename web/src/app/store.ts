@@ -1,0 +1,15 @@
+import { configureStore } from '@reduxjs/toolkit';
+import { useDispatch, useSelector } from 'react-redux';
+import { api } from './api';
+import { liveReducer } from './liveState';
+import { noticesReducer } from './notices';
+import { preferencesReducer } from './preferences';
+
+export const store = configureStore({
+  reducer: { [api.reducerPath]: api.reducer, preferences: preferencesReducer, live: liveReducer, notices: noticesReducer },
+  middleware: (defaults) => defaults().concat(api.middleware),
+});
+
+export type State = ReturnType<typeof store.getState>;
+export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
+export const useAppSelector = useSelector.withTypes<State>();

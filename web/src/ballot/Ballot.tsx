@@ -1,0 +1,86 @@
+import { useEffect, useState } from 'react';
+import { CheckStep } from './CheckStep';
+import { dimMemory } from './memory';
+import { isAllSaved } from './post';
+import { RankingStep } from './RankingStep';
+import { SampleStep } from './SampleStep';
+import { Sent, Stopped } from './Endings';
+import type { BallotState } from './state';
+import { useBallot } from './store';
+import { WelcomeStep } from './WelcomeStep';
+
+/** The panelist's page: one decision at a time, from welcome to hand-in. */
+export function Ballot() {
+  const [isDim, setDim] = useState(dimMemory.read);
+  useEffect(() => dimMemory.write(isDim), [isDim]);
+  return (
+    <div data-dim={isDim} className="min-h-dvh bg-water text-[1.0625rem] text-ink dim:bg-night dim:text-night-ink">
+      <div className="mx-auto flex min-h-dvh max-w-md flex-col px-5 pt-3 pb-6">
+        <TopLine isDim={isDim} onDim={() => setDim(!isDim)} />
+        <Content />
+      </div>
+    </div>
+  );
+}
+
+function TopLine({ isDim, onDim }: { isDim: boolean; onDim: () => void }) {
+  const text = useBallot(whereText);
+  const state = useBallot((ballot) => (ballot.line === 'waiting' ? 'no connection' : isAllSaved(ballot) ? 'saved' : 'saving…'));
+  const isStarted = useBallot(({ ballot }) => ballot !== null);
+  return (
+    <div className="mb-3 flex flex-wrap items-center justify-between gap-x-4 text-sm text-quiet dim:text-night-quiet">
+      <span>{text}</span>
+      <span className="flex items-center gap-3">
+        {isStarted && <span role="status">{state}</span>}
+        <button type="button" onClick={onDim} className="min-h-12 rounded px-2 underline underline-offset-3">
+          {isDim ? 'Bright' : 'Dim'}
+        </button>
+      </span>
+    </div>
+  );
+}
+
+function whereText({ ballot, step }: BallotState): string {
+  if (!ballot || ballot.state !== 'open') return '';
+  switch (step.at) {
+    case 'welcome':
+      return `Seat ${ballot.seat}`;
+    case 'sample':
+      return `Sample ${step.number + 1} of ${ballot.codes.length}`;
+    case 'ranking':
+      return 'Last question';
+    case 'check':
+      return 'Last look';
+  }
+}
+
+function Content() {
+  const ballot = useBallot((state) => state.ballot);
+  const step = useBallot((state) => state.step);
+  const refusal = useBallot((state) => state.refusal);
+  const isHandingIn = useBallot((state) => state.handIn !== null);
+  useEffect(() => window.scrollTo(0, 0), [step]);
+  if (ballot?.state === 'handed-in') return <Sent />;
+  if (refusal) return <Stopped />;
+  if (!ballot) return <Opening />;
+  if (isHandingIn) return <Sent />;
+  switch (step.at) {
+    case 'welcome':
+      return <WelcomeStep ballot={ballot} />;
+    case 'sample':
+      return <SampleStep key={step.number} ballot={ballot} number={step.number} />;
+    case 'ranking':
+      return <RankingStep ballot={ballot} />;
+    case 'check':
+      return <CheckStep />;
+  }
+}
+
+function Opening() {
+  const isWaiting = useBallot((state) => state.line === 'waiting');
+  return (
+    <p role="status" className="my-auto text-center text-lg">
+      {isWaiting ? 'No connection yet. Your ballot opens as soon as there is one.' : 'Opening your ballot…'}
+    </p>
+  );
+}

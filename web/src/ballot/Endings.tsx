@@ -1,0 +1,69 @@
+import { Pad } from '../ui/Pad';
+import { BigButton } from './BigButton';
+import { actions } from './state';
+import { useAct, useBallot, usePost } from './store';
+
+/** Handed in: acknowledged by the server, or still on its way. */
+export function Sent() {
+  const ballot = useBallot((state) => state.ballot);
+  const isWaiting = useBallot((state) => state.line === 'waiting');
+  const isDone = ballot?.state === 'handed-in';
+  const at = ballot?.handedInAt ? new Date(ballot.handedInAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) : '';
+  return (
+    <main className="my-auto text-center">
+      <Pad label={isDone ? '✓' : '…'} size="7rem" className="mx-auto" />
+      <h1 role="status" className="mt-4 mb-3 font-serif text-3xl leading-tight">
+        {isDone ? 'Handed in. Thank you.' : isWaiting ? 'Waiting for a connection.' : 'Handing in…'}
+      </h1>
+      <p>{isDone ? `Your ballot arrived at ${at}. You can close this page.` : 'Your answers are safe on this device. Keep this page open: they are sent as soon as there is a connection.'}</p>
+    </main>
+  );
+}
+
+/** Something keeps the panelist from going on; it says what to do. */
+export function Stopped() {
+  const act = useAct();
+  const post = usePost();
+  const refusal = useBallot((state) => state.refusal);
+  const hasUnsent = useBallot((state) => state.queue.length > 0 || state.handIn !== null);
+  const tryAgain = (): void => {
+    act(actions.handInTakenBack());
+    act(actions.refused(null));
+    void post.open(false);
+  };
+  const kept = hasUnsent ? ' What you answered is kept on this device.' : '';
+  switch (refusal?.kind) {
+    case 'elsewhere':
+      return (
+        <Ending title="This ballot is open on another device." text={`Go on there; or take it over here, and the other device stops.${kept}`}>
+          <BigButton onClick={() => void post.open(true)}>Go on here instead</BigButton>
+        </Ending>
+      );
+    case 'closed':
+      return (
+        <Ending title="The tasting is closed." text={hasUnsent ? 'Your answers are kept on this device. Tell the coordinator, who can open it again.' : 'Answers can no longer be given.'}>
+          <BigButton look="plain" onClick={tryAgain}>
+            Try again
+          </BigButton>
+        </Ending>
+      );
+    case 'missing':
+      return <Ending title="There is no ballot at this address." text="Check the link or scan the code on your card again. If it does not help, ask the coordinator." />;
+    default:
+      return (
+        <Ending title="Something in this ballot was not accepted." text={`${refusal?.message ?? ''}${kept}`}>
+          <BigButton onClick={tryAgain}>Back to the ballot</BigButton>
+        </Ending>
+      );
+  }
+}
+
+function Ending({ title, text, children }: { title: string; text: string; children?: React.ReactNode }) {
+  return (
+    <main role="alert" className="my-auto space-y-4 text-center">
+      <h1 className="font-serif text-3xl leading-tight">{title}</h1>
+      <p>{text}</p>
+      {children}
+    </main>
+  );
+}

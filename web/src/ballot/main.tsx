@@ -1,0 +1,22 @@
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { Provider } from 'react-redux';
+import '../look/theme.css';
+import { Ballot } from './Ballot';
+import { Post } from './post';
+import { createBallotStore, PostContext } from './store';
+
+const token = window.location.pathname.split('/')[2] ?? '';
+const store = createBallotStore(token);
+const post = new Post(token, store);
+post.start();
+
+createRoot(document.getElementById('root') as HTMLElement).render(
+  <StrictMode>
+    <Provider store={store}>
+      <PostContext.Provider value={post}>
+        <Ballot />
+      </PostContext.Provider>
+    </Provider>
+  </StrictMode>,
+);

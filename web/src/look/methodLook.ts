@@ -1,0 +1,17 @@
+/** Eight colours told apart with and without colour vision; each goes with a direction of the notch. */
+const COLOURS = ['#1B6E6A', '#C07F10', '#7B3F74', '#3F83B5', '#5E7D2B', '#C2577A', '#55646B', '#A8452F'];
+
+/** How a method looks once its pads have turned over: colour and direction together. */
+export interface MethodLook {
+  colour: string;
+  /** Degrees clockwise from twelve o'clock. */
+  notch: number;
+}
+
+/** The notch of every pad while the key is sealed: one o'clock. */
+export const SEALED_NOTCH = 30;
+
+/** @param place the method's place in its tasting, from 0 */
+export function methodLook(place: number): MethodLook {
+  return { colour: COLOURS[place % COLOURS.length], notch: (SEALED_NOTCH + 45 * place) % 360 };
+}

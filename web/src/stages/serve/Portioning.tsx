@@ -1,0 +1,76 @@
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { api, refusalOf } from '../../app/api';
+import type { PortionView } from '../../app/api.generated';
+import { useInTasting } from '../../app/session';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { TextField } from '../../ui/Field';
+import { Modal } from '../../ui/Modal';
+
+/**
+ * The portioning sheet: which tag goes under which code. A server opens it freely, since
+ * tags mean nothing to them; a coordinator says why, and the seal's log keeps it.
+ */
+export function Portioning() {
+  const { card, me } = useInTasting();
+  const [isOpen, setOpen] = useState(false);
+  const isServer = me.role === 'server';
+  return (
+    <Card title="Portioning sheet" className="not-printed">
+      <p className="mb-3">
+        {isServer
+          ? 'Which piece is cut for which code. Do not look at the kitchen’s list of methods.'
+          : 'Best opened by a server: with the kitchen’s list you could tell codes from methods. If you open it, the log says so.'}
+      </p>
+      <Button onClick={() => setOpen(true)}>Open the sheet</Button>
+      <Modal wide title="Portioning sheet" about="Cut each tagged piece into portions and put this code on each of them." open={isOpen} onOpenChange={setOpen}>
+        {isServer ? <ServerSheet id={card.id} /> : <LoggedSheet id={card.id} />}
+      </Modal>
+    </Card>
+  );
+}
+
+function ServerSheet({ id }: { id: string }) {
+  const { data } = api.useGetPortioningQuery({ id });
+  return data ? <PortionTable portions={data} /> : null;
+}
+
+function LoggedSheet({ id }: { id: string }) {
+  const [open, { data, error, isLoading }] = api.useOpenPortioningMutation();
+  const { register, handleSubmit } = useForm({ defaultValues: { reason: '' } });
+  if (data) return <PortionTable portions={data} />;
+  return (
+    <form onSubmit={(event) => void handleSubmit((portioningReason) => open({ id, portioningReason }))(event)}>
+      <TextField label="Why do you open it, and who portions?" required minLength={3} maxLength={500} placeholder="Nobody else is here; I portion and will not taste" problem={error ? (refusalOf(error).problems[0]?.message ?? refusalOf(error).message) : undefined} {...register('reason')} />
+      <Button type="submit" look="main" disabled={isLoading} className="mt-2">
+        Open and write it into the log
+      </Button>
+    </form>
+  );
+}
+
+function PortionTable({ portions }: { portions: PortionView[] }) {
+  return (
+    <table className="w-full">
+      <thead>
+        <tr className="border-b border-line text-left text-sm text-quiet">
+          <th scope="col">Piece</th>
+          <th scope="col">Code</th>
+          <th scope="col">Portions</th>
+          <th scope="col">For seats</th>
+        </tr>
+      </thead>
+      <tbody>
+        {portions.map(({ tag, code, seats }) => (
+          <tr key={tag} className="border-b border-line/60">
+            <td className="py-1.5 font-mono text-lg font-semibold">{tag}</td>
+            <td className="font-mono text-lg font-semibold">{code}</td>
+            <td>{seats.length}</td>
+            <td className="text-sm">{seats.join(', ')}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,53 @@
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { api, refusalOf } from '../../app/api';
+import type { TastingCard } from '../../app/api.generated';
+import { useCommands } from '../../app/CommandProvider';
+import { counted } from '../../app/stages';
+import { Button, buttonClass } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Modal } from '../../ui/Modal';
+
+/** Ends the tasting; and, as long as the key is sealed, lets it go on. */
+export function CloseCard({ card }: { card: TastingCard }) {
+  const [isAsking, setAsking] = useState(false);
+  const [close, { error, isLoading }] = api.useCloseMutation();
+  const [reopen] = api.useReopenMutation();
+  const { id, closedAt, unsealedAt, handedIn, panelists } = card;
+  useCommands(useMemo(() => (closedAt ? [] : [{ label: 'Close the tasting', group: 'Taste', keys: 'c', run: () => setAsking(true) }]), [closedAt]));
+  if (closedAt) {
+    return (
+      <Card title="Closed">
+        <div className="flex flex-wrap gap-3">
+          <Link to={`/tastings/${id}/read`} className={buttonClass('main')}>
+            {unsealedAt ? 'Read the answer' : 'Go on to unseal'}
+          </Link>
+          {!unsealedAt && <Button onClick={() => void reopen({ id })}>Reopen</Button>}
+        </div>
+      </Card>
+    );
+  }
+  const missing = panelists - handedIn;
+  const run = async (): Promise<void> => {
+    const result = await close({ id });
+    if (!result.error) setAsking(false);
+  };
+  return (
+    <Card title="When everyone is done">
+      <Button look={missing === 0 ? 'main' : 'plain'} onClick={() => setAsking(true)}>
+        Close the tasting
+      </Button>
+      <Modal
+        title={missing === 0 ? 'Close the tasting?' : `Close with ${counted(missing, 'ballot')} missing?`}
+        about={missing === 0 ? 'All ballots are in. After closing nobody can answer; you can reopen it until the key is unsealed.' : 'Nothing is filled in for ballots that did not come in. You can reopen the tasting until the key is unsealed.'}
+        open={isAsking}
+        onOpenChange={setAsking}
+      >
+        {error && <p role="alert">{refusalOf(error).message}</p>}
+        <Button look="main" disabled={isLoading} onClick={() => void run()}>
+          Close
+        </Button>
+      </Modal>
+    </Card>
+  );
+}

@@ -1,0 +1,30 @@
+import { QRCodeSVG } from 'qrcode.react';
+import { api } from '../../app/api';
+import { useInTasting } from '../../app/session';
+import { Loading } from '../../ui/Notice';
+import { Sheet } from '../../ui/Sheet';
+
+/** A card for every panelist, to cut apart: whoever has it can answer in that name. */
+export function LinksSheet() {
+  const { card } = useInTasting();
+  const { data: links } = api.useGetLinksQuery({ id: card.id });
+  if (!links) return <Loading what="the links" />;
+  return (
+    <Sheet title="Ballots, one card each" back={`/tastings/${card.id}/taste`}>
+      <ul className="grid grid-cols-2 gap-3">
+        {links.map(({ panelistId, seat, name, address }) => (
+          <li key={panelistId} className="flex break-inside-avoid items-center gap-4 rounded-lg border border-dashed border-quiet p-3">
+            <QRCodeSVG value={address} size={104} className="shrink-0" role="img" aria-label={`QR code of the ballot of ${name}`} />
+            <div className="min-w-0">
+              <p className="text-lg font-bold">{name}</p>
+              <p>Seat {seat}</p>
+              <a href={address} className="font-mono text-xs break-all text-chestnut underline">
+                {address}
+              </a>
+            </div>
+          </li>
+        ))}
+      </ul>
+    </Sheet>
+  );
+}

@@ -1,0 +1,29 @@
+import type { ReactNode } from 'react';
+
+interface StageLayoutProps {
+  /** What is so now, in one sentence computed from the data. */
+  sentence: string;
+  /** What the sentence rests on. */
+  support?: ReactNode;
+  children: ReactNode;
+  /** What to watch and what to do next. */
+  margin: ReactNode;
+}
+
+/** Every stage opens with its answer, then what supports it, with a margin at the right. */
+export function StageLayout({ sentence, support, children, margin }: StageLayoutProps) {
+  return (
+    <div className="grid grid-cols-1 gap-x-5.5 gap-y-4 lg:grid-cols-[minmax(0,1fr)_19.75rem]">
+      <div className="min-w-0 space-y-4">
+        <header>
+          <h1 className="font-serif text-[1.75rem] leading-tight text-balance">{sentence}</h1>
+          {support && <p className="mt-1.5 text-quiet">{support}</p>}
+        </header>
+        {children}
+      </div>
+      <aside className="space-y-3.5" aria-label="What to watch and do next">
+        {margin}
+      </aside>
+    </div>
+  );
+}
