@@ -23,6 +23,9 @@ const panelOf = (size, notBlind = {}) =>
 const methodsOf = (list) => list.map(([id, name, note, reference = false]) => ({ id, name, note, reference }));
 const minutesAfter = (start, minutes) => new Date(Date.parse(start) + minutes * 60_000).toISOString();
 
+/** Minutes after the start at which the tasting in service stands. */
+const NOW = 19;
+
 /** Serves the locked plan to a simulated panel; `progress` says how far each seat has come. */
 function serve({ tasting, locked, truth, seed, start, progress }) {
   const random = randomStream(seed, 'demo panel');
@@ -30,9 +33,10 @@ function serve({ tasting, locked, truth, seed, start, progress }) {
   const codes = tasting.methods.map((method) => codeOf.get(method.id));
   return tasting.panel.flatMap((panelist, at) => {
     const { scores, ranking } = simulatePanelist(truth, tasting.ballot.ties, random);
-    const { tasted, done } = progress(at);
-    const openedAt = minutesAfter(start, 0.4 * random.fraction() * 5 + (done ? 0 : 11));
+    const { tasted, done, quietFor = 0 } = progress(at);
     if (tasted < 0) return [];
+    // Those who are done began with the first flight; the others answered last `quietFor` minutes before now.
+    const openedAt = minutesAfter(start, done ? 2 * random.fraction() : NOW - quietFor - (tasted > 0 ? 1.5 + 2.2 * (tasted - 1) : 0));
     const order = locked.plan.servings[at].codes;
     const liking = order.slice(0, done ? order.length : tasted).map((code, position) => ({
       id: `demo-${at + 1}-${code}`, at: minutesAfter(openedAt, 1.5 + 2.2 * position), by: 'panelist', reason: '', kind: 'liking', code, score: scores[codes.indexOf(code)],
@@ -86,6 +90,11 @@ function salmon() {
   });
 }
 
+/** How far the seats of the second flight have come, and for how many minutes they have been at it. */
+const UNDER_WAY = [
+  [2, 1.9], [1, 0.4], [1, 1.2], [2, 0.2], [0, 0.9], [3, 0.5], [1, 4.6], [0, 0.3], [2, 1.1], [1, 0.7], [3, 1.4], [0, 0.6], [1, 0],
+].map(([tasted, quietFor]) => ({ tasted, quietFor }));
+
 function rice() {
   const start = '2026-11-19T17:00:00.000Z';
   const tasting = {
@@ -105,7 +114,7 @@ function rice() {
   };
   const locked = lockPlan(tasting, { seed: 'reedbed-rice', salt: 'salt-of-the-reedbed-rice', lockedAt: minutesAfter(start, -20 * 60) });
   const truth = { liking: [6.1, 6.8, 6.6], disagreement: 0.8, noise: 0.6 };
-  const progress = (at) => (at < 18 ? { tasted: 3, done: true } : at < 31 ? { tasted: [2, 1, 1, 2, 0, 3, 1, 0, 2, 1, 3, 0, 1][at - 18], done: false } : { tasted: -1, done: false });
+  const progress = (at) => (at < 18 ? { tasted: 3, done: true } : at < 31 ? { ...UNDER_WAY[at - 18], done: false } : { tasted: -1, done: false });
   write('2-rice.json', {
     format: 'jacana-tasting', version: 1, tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key,
     seal: { closedAt: null, unsealedAt: null, unsealedBy: null },

@@ -23,11 +23,12 @@ export interface Columns {
  *   value that is not a finite number, an empty name, or a panelist-sample pair given twice
  */
 export function readLongTable(text: string, columns: Columns): LongTable {
-  const { data, meta, errors } = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: 'greedy', transformHeader: (h) => h.trim() });
+  const { data, meta, errors } = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: 'greedy', transformHeader: (heading: string) => heading.trim() });
   const unreadable = errors.find((error) => error.type === 'Quotes' || error.code === 'TooManyFields');
   if (unreadable) throw new BadInput(`Row ${(unreadable.row ?? 0) + 2}: ${unreadable.message}`);
   const headings = meta.fields ?? [];
-  for (const [option, column] of Object.entries(columns)) {
+  for (const option of ['panelist', 'sample', 'value'] as const) {
+    const column = columns[option];
     if (!headings.includes(column)) {
       throw new BadInput(`No column "${column}" for --${option}. The file has: ${headings.join(', ') || 'no columns'}.`);
     }

@@ -48,9 +48,11 @@ export async function createApplication(options: ServerOptions): Promise<NestExp
 
 /** The built web app: its files, and its two pages for every address that is neither file nor API. */
 function serveWeb(app: NestExpressApplication, folder: string): void {
-  app.useStaticAssets(folder, { index: false, maxAge: '1y', immutable: true, setHeaders: (response, path) => void (path.endsWith('.html') && response.setHeader('Cache-Control', 'no-cache')) });
+  // Vite names its files by their content, so they may be kept for good.
+  app.useStaticAssets(join(folder, 'assets'), { prefix: '/assets', index: false, maxAge: '1y', immutable: true });
+  app.useStaticAssets(folder, { index: false });
   app.use((request: Request, response: Response, next: NextFunction) => {
-    if (request.method !== 'GET' || request.path.startsWith('/api/') || /\.\w+$/.test(request.path)) return next();
+    if (!['GET', 'HEAD'].includes(request.method) || request.path.startsWith('/api/') || /\.\w+$/.test(request.path)) return next();
     const page = join(folder, request.path.startsWith('/b/') ? 'ballot.html' : 'index.html');
     if (!existsSync(page)) return next();
     response.setHeader('Cache-Control', 'no-cache');

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import type { z } from 'zod';
 import { currentAnswers, likingProblems, rankingProblems, type Problem } from './ballotRules';
 import { BUNDLE_FORMAT, BUNDLE_VERSION, bundleSchema, type TastingBundle } from './schema';
 

@@ -26,17 +26,18 @@ export interface TidyRow {
 export function tidyRows({ tasting, plan, key, ballots }: TastingBundle): TidyRow[] {
   const methodNames = new Map(tasting.methods.map((method) => [method.id, method.name]));
   const tags = new Map(key?.portions.map((portion) => [portion.panelist, portion.tags]));
+  const people = new Map(tasting.panel.map((panelist) => [panelist.id, panelist]));
   return (plan?.servings ?? []).flatMap(({ panelist: panelistId, codes }) => {
-    const panelist = tasting.panel.find((candidate) => candidate.id === panelistId);
+    const { name, seat, blind } = people.get(panelistId) ?? { name: panelistId, seat: 0, blind: true };
     const ballot = ballots.find((candidate) => candidate.panelist === panelistId);
     const current = currentAnswers(ballot?.answers ?? []);
     const ranks = ranksByCode(current.find((answer) => answer.kind === 'ranking')?.ranking ?? []);
     const scores = new Map(current.flatMap((answer) => (answer.kind === 'liking' ? [[answer.code, answer.score] as const] : [])));
     return codes.map((code, position) => ({
       tasting: tasting.title,
-      panelist: panelist?.name ?? panelistId,
-      seat: panelist?.seat ?? 0,
-      blind: panelist?.blind === false ? ('no' as const) : ('yes' as const),
+      panelist: name,
+      seat,
+      blind: blind ? ('yes' as const) : ('no' as const),
       position: position + 1,
       code,
       method: key ? (methodNames.get(key.codes[code]) ?? '') : '',

@@ -76,7 +76,8 @@ function leftoverRows(design: readonly number[][], count: number): number[][] {
     if (least === 0) return;
     if (chosen.length === count) {
       const { positions, neighbours } = orderBalance(chosen, design[0].length);
-      const unevenness = squares(positions.flat()) + squares(neighbours.flat());
+      // Position effects are the larger ones (the last sample is cold), so they come first.
+      const unevenness = 1e6 * squares(positions.flat()) + squares(neighbours.flat());
       if (unevenness < least) [best, least] = [chosen, unevenness];
       return;
     }

@@ -8,13 +8,13 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
  */
 export interface RandomStream {
   /** A whole number between `low` and `high`, both included, each equally likely. */
-  integer(low: number, high: number): number;
+  integer: (low: number, high: number) => number;
   /** A real number in [0, 1), with 32 random bits. */
-  fraction(): number;
+  fraction: () => number;
   /** A draw from the standard normal distribution (Marsaglia's polar method). */
-  normal(): number;
+  normal: () => number;
   /** The items in a new, random order (Fisher-Yates); the input is left alone. */
-  shuffled<T>(items: readonly T[]): T[];
+  shuffled: <T>(items: readonly T[]) => T[];
 }
 
 /**

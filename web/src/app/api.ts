@@ -11,8 +11,9 @@ export const api = generatedApi.enhanceEndpoints({
       invalidatesTags: [],
       // The answer is the tasting as it is now; reading it again would only race with typing.
       onQueryStarted: async ({ id }, { dispatch, queryFulfilled }) => {
-        const { data } = await queryFulfilled;
-        dispatch(generatedApi.util.upsertQueryData('getTasting', { id }, data));
+        const saved = await queryFulfilled.catch(() => null);
+        if (!saved) return;
+        void dispatch(generatedApi.util.upsertQueryData('getTasting', { id }, saved.data));
         dispatch(generatedApi.util.invalidateTags([{ type: 'tastings', id: 'cards' }]));
       },
     },

@@ -10,7 +10,7 @@ export interface LiveState {
 
 const live = createSlice({
   name: 'live',
-  initialState: { connected: false, computing: {} } as LiveState,
+  initialState: (): LiveState => ({ connected: false, computing: {} }),
   reducers: {
     connectionChanged: (state, { payload }: PayloadAction<boolean>) => {
       state.connected = payload;

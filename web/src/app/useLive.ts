@@ -22,7 +22,7 @@ export function useLive(tastingId: string, asOf: number | undefined): void {
     stream.onopen = () => dispatch(connectionChanged(true));
     stream.onerror = () => dispatch(connectionChanged(false));
     stream.addEventListener('seat', (event) => {
-      const seat = JSON.parse(event.data) as SeatView;
+      const seat = JSON.parse(event.data as string) as SeatView;
       dispatch(
         api.util.updateQueryData('getBoard', { id: tastingId }, (board) => {
           const at = board.seats.findIndex((other) => other.panelistId === seat.panelistId);
@@ -33,7 +33,7 @@ export function useLive(tastingId: string, asOf: number | undefined): void {
     });
     stream.addEventListener('tasting', () => dispatch(api.util.invalidateTags(['tastings', 'plans', 'seal', 'kitchen', 'service', 'findings'])));
     stream.addEventListener('computing', (event) => {
-      const { fraction } = JSON.parse(event.data) as { fraction: number };
+      const { fraction } = JSON.parse(event.data as string) as { fraction: number };
       dispatch(computationMoved({ tastingId, fraction }));
     });
     return () => {

@@ -15,7 +15,7 @@ export function Ballot() {
   useEffect(() => dimMemory.write(isDim), [isDim]);
   return (
     <div data-dim={isDim} className="min-h-dvh bg-water text-[1.0625rem] text-ink dim:bg-night dim:text-night-ink">
-      <div className="mx-auto flex min-h-dvh max-w-md flex-col px-5 pt-3 pb-6">
+      <div className="mx-auto flex min-h-dvh max-w-[30rem] flex-col px-[20px] pt-3 pb-6">
         <TopLine isDim={isDim} onDim={() => setDim(!isDim)} />
         <Content />
       </div>
@@ -59,7 +59,9 @@ function Content() {
   const step = useBallot((state) => state.step);
   const refusal = useBallot((state) => state.refusal);
   const isHandingIn = useBallot((state) => state.handIn !== null);
-  useEffect(() => window.scrollTo(0, 0), [step]);
+  useEffect(() => {
+    window.scrollTo(0, 0);
+  }, [step]);
   if (ballot?.state === 'handed-in') return <Sent />;
   if (refusal) return <Stopped />;
   if (!ballot) return <Opening />;

@@ -9,7 +9,7 @@ const LOOKS = {
   plain: 'border-2 border-chestnut text-chestnut dim:border-night-quiet dim:text-night-ink',
 };
 
-/** A button for wet fingers: at least 56 pixels high, as wide as the page. */
+/** A button for wet fingers: at least 56 pixels high. */
 export function BigButton({ look = 'main', className = '', ...rest }: BigButtonProps) {
-  return <button type="button" className={`min-h-14 w-full rounded-xl px-4 py-3 text-lg font-bold disabled:opacity-45 ${LOOKS[look]} ${className}`} {...rest} />;
+  return <button type="button" className={`min-h-14 grow basis-[9rem] rounded-xl px-4 py-3 text-lg font-bold disabled:opacity-45 ${LOOKS[look]} ${className}`} {...rest} />;
 }

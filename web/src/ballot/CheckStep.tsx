@@ -37,8 +37,8 @@ export function CheckStep() {
         />
       </label>
       <p className="mt-3 text-sm text-quiet dim:text-night-quiet">After handing in, answers no longer change.</p>
-      <div className="mt-auto flex gap-3 pt-5">
-        <BigButton look="plain" className="!w-auto" onClick={() => act(actions.stepped({ at: 'ranking' }))}>
+      <div className="mt-auto flex flex-wrap gap-3 pt-5">
+        <BigButton look="plain" className="!basis-auto" onClick={() => act(actions.stepped({ at: 'ranking' }))}>
           Back
         </BigButton>
         <BigButton onClick={() => act(actions.handedIn(newId()))}>Hand in</BigButton>

@@ -11,11 +11,13 @@ export function Sent() {
   const at = ballot?.handedInAt ? new Date(ballot.handedInAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) : '';
   return (
     <main className="my-auto text-center">
+      <div role="status">
       <Pad label={isDone ? '✓' : '…'} size="7rem" className="mx-auto" />
-      <h1 role="status" className="mt-4 mb-3 font-serif text-3xl leading-tight">
+      <h1 className="mt-4 mb-3 font-serif text-3xl leading-tight">
         {isDone ? 'Handed in. Thank you.' : isWaiting ? 'Waiting for a connection.' : 'Handing in…'}
       </h1>
       <p>{isDone ? `Your ballot arrived at ${at}. You can close this page.` : 'Your answers are safe on this device. Keep this page open: they are sent as soon as there is a connection.'}</p>
+      </div>
     </main>
   );
 }
@@ -60,9 +62,11 @@ export function Stopped() {
 
 function Ending({ title, text, children }: { title: string; text: string; children?: React.ReactNode }) {
   return (
-    <main role="alert" className="my-auto space-y-4 text-center">
-      <h1 className="font-serif text-3xl leading-tight">{title}</h1>
-      <p>{text}</p>
+    <main className="my-auto space-y-4 text-center">
+      <div role="alert" className="space-y-4">
+        <h1 className="font-serif text-3xl leading-tight">{title}</h1>
+        <p>{text}</p>
+      </div>
       {children}
     </main>
   );

@@ -45,8 +45,8 @@ export function RankingStep({ ballot }: { ballot: BallotView }) {
       <p role="status" className="sr-only">
         {news}
       </p>
-      <div className="mt-auto flex gap-3 pt-5">
-        <BigButton look="plain" className="!w-auto" onClick={() => act(actions.stepped({ at: 'sample', number: ballot.codes.length - 1 }))}>
+      <div className="mt-auto flex flex-wrap gap-3 pt-5">
+        <BigButton look="plain" className="!basis-auto" onClick={() => act(actions.stepped({ at: 'sample', number: ballot.codes.length - 1 }))}>
           Back
         </BigButton>
         <BigButton disabled={left.length > 0} onClick={() => act(actions.stepped({ at: 'check' }))}>

@@ -34,8 +34,8 @@ export function SampleStep({ ballot, number }: { ballot: BallotView; number: num
       ) : (
         <p className="mt-2 text-center text-quiet dim:text-night-quiet">Keep in mind how much you like it. You put the samples in order at the end, and may taste again then.</p>
       )}
-      <div className="mt-auto flex w-full gap-3 pt-5">
-        <BigButton look="plain" onClick={goBack} className="!w-auto">
+      <div className="mt-auto flex w-full flex-wrap gap-3 pt-5">
+        <BigButton look="plain" onClick={goBack} className="!basis-auto">
           Back
         </BigButton>
         <BigButton onClick={goOn} disabled={!canGoOn}>

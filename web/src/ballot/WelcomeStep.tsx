@@ -13,7 +13,7 @@ export function WelcomeStep({ ballot }: { ballot: BallotView }) {
   return (
     <main className="flex grow flex-col">
       <p className="text-quiet dim:text-night-quiet">{ballot.title}</p>
-      <h1 className="mt-1 mb-4 font-serif text-3xl leading-tight break-words">Hello, {ballot.name}.</h1>
+      <h1 className="mt-1 mb-4 font-serif text-3xl leading-tight break-words">Hello, {ballot.name}</h1>
       <p>You will taste {ballot.codes.length} samples in this order. Check that the codes on your tray are the same.</p>
       <ol className="my-5 flex flex-wrap gap-2" aria-label="Your samples in order">
         {ballot.codes.map((code) => (
@@ -27,7 +27,7 @@ export function WelcomeStep({ ballot }: { ballot: BallotView }) {
         <li>There is no right or wrong answer, only yours. Please do not talk about the samples.</li>
         <li>If you have a food allergy, ask the coordinator before you taste. You may stop at any time.</li>
       </ul>
-      <BigButton onClick={begin} className="mt-auto">
+      <BigButton onClick={begin} className="mt-auto !grow-0 !basis-auto">
         {tasted.length > 0 ? 'Go on' : 'Begin'}
       </BigButton>
     </main>

@@ -4,16 +4,14 @@ import { nanoid } from 'nanoid';
 import { createContext, useContext } from 'react';
 import { type UseFormReturn, useWatch } from 'react-hook-form';
 import type { DraftInput, TastingView } from '../app/api.generated';
-
-/** Where the draft's text is: with the server, on its way, or only in this browser. */
-export type SaveState = { kind: 'saved' } | { kind: 'saving' } | { kind: 'kept'; message: string };
+import type { SaveState } from './draftPost';
 
 export interface Drafting {
   tasting: TastingView;
   form: UseFormReturn<DraftInput>;
   saveState: SaveState;
-  /** Saves what is still on its way; resolves when the server has it. */
-  flush: () => Promise<void>;
+  /** Saves what is still on its way; true once the server has everything. */
+  flush: () => Promise<boolean>;
 }
 
 export const DraftContext = createContext<Drafting | null>(null);

@@ -46,7 +46,7 @@ export class First1767225600000 implements MigrationInterface {
 
   async up(runner: QueryRunner): Promise<void> {
     for (const [name, spec] of Object.entries(TABLES)) {
-      const columns = Object.entries(spec).map(([column, type]) => ({ name: column, ...(typeof type === 'object' ? type : { type: type as string }) }));
+      const columns = Object.entries(spec).map(([column, type]) => ({ name: column, ...(typeof type === 'object' ? type : { type: type }) }));
       const uniques = name === 'answers' ? [{ columnNames: ['tastingId', 'panelistId', 'answerId'] }] : [];
       const foreignKeys = OF_A_TASTING.includes(name) ? [belongsTo('tastingId', 'tastings')] : name === 'sessions' ? [belongsTo('accountId', 'accounts')] : [];
       await runner.createTable(new Table({ name, columns, uniques, foreignKeys }));

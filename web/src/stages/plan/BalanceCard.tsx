@@ -25,7 +25,7 @@ export function BalanceCard() {
     <Card title={title} aside="Williams design">
       <div className="flex flex-wrap gap-x-8 gap-y-3">
         <Heat caption="times at each position" counts={shown.positions} rows={names} columns={names.map((_, at) => String(at + 1))} />
-        <Heat caption="times right after (row before column)" counts={shown.neighbours} rows={names} columns={names} offDiagonal />
+        <Heat caption="times row comes right before column" counts={shown.neighbours} rows={names} columns={names} offDiagonal />
       </div>
     </Card>
   );

@@ -15,8 +15,7 @@ export function LockCard() {
   const isReady = problems.length === 0;
   useCommands(useMemo(() => (isReady ? [{ label: 'Lock the plan and seal the key', group: 'Plan', keys: 'l', run: () => setAsking(true) }] : []), [isReady]));
   const run = async (): Promise<void> => {
-    await flush();
-    await lock({ id: tasting.id });
+    if (await flush()) await lock({ id: tasting.id });
   };
   return (
     <div className="space-y-3">

@@ -18,7 +18,7 @@ export function PanelCard() {
     panel.replace([...draft.panel.slice(0, wanted), ...more]);
   };
   return (
-    <Card title="Panel" aside={`${draft.panel.length} of at most ${MOST_PANELISTS}`}>
+    <Card title="Panel">
       <PanelSize count={draft.panel.length} disabled={isLocked} onChange={resize} />
       <ol className="mt-3 grid max-h-[26rem] gap-1.5 overflow-auto pr-1 sm:grid-cols-2 md:grid-cols-1 xl:grid-cols-2" aria-label="Panelists by seat">
         {panel.fields.map((field, at) => (

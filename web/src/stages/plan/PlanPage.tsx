@@ -29,7 +29,7 @@ export function PlanPage() {
         </>
       }
     >
-      <div className="grid gap-4 md:grid-cols-2">
+      <div className="grid items-start gap-4 md:grid-cols-2">
         <PanelCard />
         <div className="space-y-4">
           <BallotCard />

@@ -24,7 +24,7 @@ export function PlanSheet() {
       </dl>
       <div className="mb-6 flex flex-wrap gap-10">
         <Heat caption="times at each position" counts={balance.positions} rows={balance.names} columns={balance.names.map((_, at) => String(at + 1))} />
-        <Heat caption="times right after (row before column)" counts={balance.neighbours} rows={balance.names} columns={balance.names} offDiagonal />
+        <Heat caption="times row comes right before column" counts={balance.neighbours} rows={balance.names} columns={balance.names} offDiagonal />
       </div>
       <table className="w-full">
         <caption className="pb-1 text-left font-bold">Serving orders</caption>

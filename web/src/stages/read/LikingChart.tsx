@@ -34,7 +34,7 @@ export function LikingChart({ found }: { found: Findings }) {
           ))}
         </div>
         <ResponsiveContainer width="100%" height={ROW * methods.length + 28}>
-          <ScatterChart margin={{ top: 0, right: 16, bottom: 0, left: 16 }} accessibilityLayer={false}>
+          <ScatterChart margin={{ top: 0, right: 28, bottom: 0, left: 32 }} accessibilityLayer={false}>
             <CartesianGrid horizontal={false} stroke="var(--color-line)" strokeOpacity={0.6} />
             <XAxis type="number" dataKey="x" domain={[1, 9]} ticks={[1, 2, 3, 4, 5, 6, 7, 8, 9]} tickLine={false} axisLine={false} tick={{ fill: 'var(--color-quiet)', fontSize: 13 }} tickFormatter={scaleEnd} height={28} interval={0} />
             <YAxis type="number" dataKey="y" domain={[0, methods.length]} hide />

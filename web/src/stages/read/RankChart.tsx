@@ -40,7 +40,7 @@ export function RankChart({ found }: { found: Findings }) {
           </div>
         </div>
       </div>
-      <p className="mt-2 text-sm text-quiet">One dot is one taster. {hasLetters && 'Methods that share a letter are not shown to differ.'} Bars: where the sum would lie for other people like these, 95 times in 100.</p>
+      <p className="mt-2 text-sm text-quiet">One dot is one taster{found.tasters.some((taster) => !taster.blind) && ', hollow if not blind'}. {hasLetters && 'Methods that share a letter are not shown to differ.'} Bars: where the sum would lie for other people like these, 95 times in 100.</p>
     </Card>
   );
 }
@@ -87,7 +87,10 @@ function RankSums({ methods, found }: { methods: ShownMethod[]; found: Findings 
   const n = found.tasters.length;
   const rows = methods.map((method, at) => ({ ...method, x: method.rankSum ?? 0, y: methods.length - at - 0.5 }));
   return (
-    <div className="[&_svg]:overflow-visible">
+    <div className="relative [&_svg]:overflow-visible">
+      {methods.map((method, at) => (
+        <div key={method.id} className="absolute inset-x-0 border-t border-line/70" style={{ top: at * ROW }} aria-hidden />
+      ))}
       <ScatterChart width={240} height={ROW * methods.length} margin={{ top: 0, bottom: 0, left: 12, right: 12 }} accessibilityLayer={false}>
         <XAxis type="number" dataKey="x" domain={[n, n * methods.length]} hide />
         <YAxis type="number" dataKey="y" domain={[0, methods.length]} hide />

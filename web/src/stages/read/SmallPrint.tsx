@@ -19,7 +19,7 @@ export function SmallPrint({ found }: { found: Findings }) {
         </p>
       )}
       <p>
-        Orders as tasted: position counts differ by at most {orders.positionImbalance}, neighbour counts by at most {orders.carryOverImbalance}. {engine}.
+        Orders as tasted: {orders.positionImbalance === 0 && orders.carryOverImbalance === 0 ? 'every position and neighbour equally often' : `position counts differ by at most ${orders.positionImbalance}, neighbour counts by at most ${orders.carryOverImbalance}`}. {engine}.
       </p>
     </section>
   );

@@ -4,7 +4,6 @@ import type { SeatView, TastingCard } from '../../app/api.generated';
 const SLOW_MS = 4 * 60_000;
 
 const WORDS = ['none', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
-const inWords = (count: number): string => WORDS[count] ?? String(count);
 
 /** Who is where, in one sentence. */
 export function boardSentence(seats: readonly SeatView[], { closedAt }: TastingCard): string {
@@ -18,7 +17,8 @@ export function boardSentence(seats: readonly SeatView[], { closedAt }: TastingC
     [count('ranking'), 'ranking'],
     [count('away'), 'not here yet'],
   ] as const;
-  const said = parts.filter(([number]) => number > 0).map(([number, what]) => `${inWords(number)} ${what}`);
+  const isSmall = parts.every(([number]) => number < WORDS.length);
+  const said = parts.filter(([number]) => number > 0).map(([number, what]) => `${isSmall ? WORDS[number] : number} ${what}`);
   const text = said.join(', ');
   return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 }

@@ -1,0 +1,13 @@
+import { defineConfig } from '@playwright/test';
+import { browserOptions } from './support/browser';
+
+export default defineConfig({
+  testDir: './specs',
+  outputDir: '../test-results',
+  timeout: 120_000,
+  workers: 2,
+  fullyParallel: true,
+  reporter: [['list']],
+  forbidOnly: Boolean(process.env.CI),
+  use: { ...browserOptions, viewport: { width: 1280, height: 800 }, trace: 'retain-on-failure' },
+});

@@ -1,0 +1,31 @@
+import { expect, type Page } from '@playwright/test';
+
+/** Scores every sample on the ballot that is open, and stops before the ranking. */
+export async function scoreAll(page: Page, scores: number[]): Promise<string[]> {
+  await page.getByRole('button', { name: /^(Begin|Go on)$/ }).click();
+  const codes: string[] = [];
+  for (const score of scores) {
+    codes.push(await currentCode(page));
+    await page.getByRole('radio').nth(9 - score).click();
+    await page.getByRole('button', { name: /^(Next sample|To the last question)$/ }).click();
+  }
+  return codes;
+}
+
+/** The code of the sample that is asked about. */
+export async function currentCode(page: Page): Promise<string> {
+  const pad = page.getByRole('main').getByRole('img').first();
+  await expect(pad).toBeVisible();
+  return (await pad.getAttribute('aria-label')) ?? '';
+}
+
+/** Ranks by tapping in order, and hands in. */
+export async function rankByTapping(page: Page, order: string[]): Promise<void> {
+  for (const code of order) await page.getByRole('button', { name: `Place ${code} next` }).click();
+  await page.getByRole('button', { name: 'Go on' }).click();
+}
+
+export async function handIn(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Hand in' }).click();
+  await expect(page.getByRole('heading', { name: 'Handed in. Thank you.' })).toBeVisible();
+}

@@ -1,0 +1,7 @@
+/** Debian's Chromium, without the calls home that it makes by itself. */
+export const browserOptions = {
+  launchOptions: {
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  },
+};

@@ -1,0 +1,109 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { type Browser, expect, type Page, test as base } from '@playwright/test';
+
+const ROOT = resolve(import.meta.dirname, '../..');
+
+/** A server of the test's own, on a port and a data file of its own. */
+export interface Jacana {
+  address: string;
+  data: string;
+  kill: (signal: NodeJS.Signals) => Promise<void>;
+}
+
+async function freePort(): Promise<number> {
+  return new Promise((done) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => done(port));
+    });
+  });
+}
+
+export async function startJacana(data: string, ...words: string[]): Promise<Jacana> {
+  const port = await freePort();
+  const child: ChildProcess = spawn(process.execPath, [join(ROOT, 'server/dist/main.js'), '--data', data, '--port', String(port), ...words], { stdio: ['ignore', 'pipe', 'pipe'] });
+  let said = '';
+  child.stderr?.on('data', (text: Buffer) => (said += text.toString()));
+  await new Promise<void>((done, fail) => {
+    child.stdout?.on('data', (text: Buffer) => text.toString().includes('Jacana is at') && done());
+    child.on('exit', (code) => fail(new Error(`Jacana ended with ${code}: ${said}`)));
+  });
+  const gone = new Promise<void>((done) => child.on('exit', () => done()));
+  return { address: `http://localhost:${port}`, data, kill: async (signal) => void (child.kill(signal), await gone) };
+}
+
+/** Tests with an empty server, or with the demo. */
+export const test = base.extend<{ empty: Jacana; demo: Jacana }>({
+  empty: async ({}, use) => withServer((data) => startJacana(data), use),
+  demo: async ({}, use) => withServer((data) => startJacana(data, '--demo'), use),
+});
+
+async function withServer(start: (data: string) => Promise<Jacana>, use: (jacana: Jacana) => Promise<void>): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), 'jacana-'));
+  const jacana = await start(join(folder, 'tastings.db'));
+  await use(jacana);
+  await jacana.kill('SIGTERM');
+  rmSync(folder, { recursive: true, force: true });
+}
+
+export { expect };
+
+export const PASSWORD = 'a long password';
+
+/** Creates the coordinator's account through the first-visit page. */
+export async function setUp(page: Page, { address }: Jacana): Promise<void> {
+  await page.goto(address);
+  await page.getByLabel('Your name').fill('Ines');
+  await page.getByLabel('Login').fill('ines');
+  await page.getByLabel('Password').fill(PASSWORD);
+  await page.getByRole('button', { name: 'Create the account' }).click();
+  await expect(page.getByRole('heading', { name: 'No tasting yet.' })).toBeVisible();
+}
+
+export async function signInToDemo(page: Page, { address }: Jacana, name: string): Promise<void> {
+  await page.goto(address);
+  await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
+  await expect(page.getByRole('button', { name: 'Find a command, Ctrl K' })).toBeVisible();
+}
+
+/** Writes a tasting down through Ask and Plan, and locks it. The page ends on Plan. */
+export async function planTasting(page: Page, methods: string[], people: number, { ties = false, liking = true } = {}): Promise<void> {
+  await page.getByRole('button', { name: 'New tasting' }).click();
+  await page.getByLabel('Title').fill('Carrots');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByLabel('Question').fill('Which carrots do our guests like best?');
+  await page.getByRole('button', { name: 'Add a method' }).click();
+  for (const [at, method] of methods.entries()) {
+    await page.getByLabel(`Name of method ${at + 1}`).fill(method);
+    if (at + 1 < methods.length) await page.getByLabel(`Name of method ${at + 1}`).press('Enter');
+  }
+  await page.getByRole('link', { name: /^Plan/ }).click();
+  await page.getByLabel('People who taste').fill(String(people));
+  await page.getByLabel('People who taste').press('Enter');
+  if (ties) await page.getByLabel(/Allow ties/).click();
+  if (!liking) await page.getByLabel(/Ask for liking/).click();
+  await page.getByRole('button', { name: 'Lock and seal the key' }).click();
+  await page.getByRole('button', { name: 'Lock and seal', exact: true }).click();
+  await expect(page.getByRole('heading', { name: /^Locked:/ })).toBeVisible();
+}
+
+/** Addresses of the ballots of the open tasting, in seat order. */
+export async function ballotAddresses(page: Page): Promise<string[]> {
+  await page.getByRole('link', { name: /^Taste/ }).click();
+  await page.getByRole('link', { name: 'Links and QR codes' }).click();
+  const links = page.getByRole('article').getByRole('link');
+  await expect(links.first()).toBeVisible();
+  return links.evaluateAll((all) => all.map((link) => (link as HTMLAnchorElement).href));
+}
+
+export async function phone(browser: Browser, address: string): Promise<Page> {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  await page.goto(address);
+  return page;
+}
+

@@ -1,0 +1,43 @@
+import js from '@eslint/js';
+import hooks from 'eslint-plugin-react-hooks';
+import globals from 'globals';
+import ts from 'typescript-eslint';
+
+export default ts.config(
+  { ignores: ['**/dist/', '**/node_modules/', 'web/src/app/api.generated.ts', '**/test-results/', 'data/'] },
+  js.configs.recommended,
+  {
+    files: ['**/*.{ts,tsx}'],
+    extends: [ts.configs.recommendedTypeChecked],
+    languageOptions: { parserOptions: { projectService: true } },
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports', disallowTypeAnnotations: false }],
+      'max-lines': ['error', { max: 320, skipBlankLines: true }],
+      complexity: ['error', 14],
+    },
+  },
+  {
+    files: ['web/**/*.{ts,tsx}'],
+    ...hooks.configs.flat['recommended-latest'],
+  },
+  {
+    // Nest reads parameter types at run time, so these imports must stay values.
+    files: ['server/**/*.ts'],
+    rules: { '@typescript-eslint/consistent-type-imports': 'off' },
+  },
+  {
+    // supertest and parsed JSON are untyped, and tests look into both.
+    files: ['**/test/**/*.ts', 'e2e/**/*.ts'],
+    rules: {
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+      '@typescript-eslint/no-unsafe-member-access': 'off',
+      '@typescript-eslint/no-unsafe-argument': 'off',
+      '@typescript-eslint/no-unsafe-call': 'off',
+      '@typescript-eslint/no-unsafe-return': 'off',
+      '@typescript-eslint/unbound-method': 'off',
+      'max-lines': 'off',
+    },
+  },
+  { files: ['**/*.{mjs,cjs}'], languageOptions: { globals: globals.node } },
+);
