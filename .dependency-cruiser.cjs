@@ -3,12 +3,16 @@ const forbid = (name, comment, from, to) => ({ name, comment, severity: 'error',
 
 module.exports = {
   forbidden: [
-    forbid('core-stands-alone', 'core computes; it knows neither server nor screens', '^core/', { path: '^(server|web|e2e)/' }),
+    forbid('core-stands-alone', 'core computes; it knows neither server nor screens', '^core/', {
+      path: '^(server|web|e2e)/',
+    }),
     forbid('core-has-no-framework', 'core runs anywhere: no framework, no file, no clock of its own', '^core/src/', {
       path: 'node_modules/(@nestjs|react|typeorm|@reduxjs)|^(node:)?(fs|path|http|os|child_process|worker_threads)$',
     }),
     forbid('server-never-screens', 'the server does not know the web app', '^server/', { path: '^(web|e2e)/' }),
-    forbid('web-never-server', 'the web app knows the server by its contract only', '^web/', { path: '^(server|e2e)/' }),
+    forbid('web-never-server', 'the web app knows the server by its contract only', '^web/', {
+      path: '^(server|e2e)/',
+    }),
     {
       name: 'key-stays-in-the-seal',
       comment: 'only the seal reads the key; the database module has to list its table',
@@ -27,7 +31,9 @@ module.exports = {
       path: '^web/src/(app|stages|drafting|caveats)/',
       dependencyTypesNot: ['type-only'],
     }),
-    forbid('ui-knows-no-app', 'primitives know nothing of tastings', '^web/src/(ui|look)/', { path: '^web/src/(app|stages|ballot|drafting|caveats)/' }),
+    forbid('ui-knows-no-app', 'primitives know nothing of tastings', '^web/src/(ui|look)/', {
+      path: '^web/src/(app|stages|ballot|drafting|caveats)/',
+    }),
     {
       name: 'no-circles',
       comment: 'files that need each other are one file',
@@ -41,6 +47,10 @@ module.exports = {
     exclude: { path: '(^|/)dist/|test-results' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.base.json' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['source', 'import', 'require', 'node', 'default'], extensions: ['.ts', '.tsx', '.js', '.mjs', '.cjs', '.json'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['source', 'import', 'require', 'node', 'default'],
+      extensions: ['.ts', '.tsx', '.js', '.mjs', '.cjs', '.json'],
+    },
   },
 };

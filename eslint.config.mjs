@@ -12,7 +12,10 @@ export default ts.config(
     languageOptions: { parserOptions: { projectService: true } },
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
-      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports', disallowTypeAnnotations: false }],
+      '@typescript-eslint/consistent-type-imports': [
+        'error',
+        { fixStyle: 'inline-type-imports', disallowTypeAnnotations: false },
+      ],
       'max-lines': ['error', { max: 320, skipBlankLines: true }],
       complexity: ['error', 14],
     },

@@ -11,13 +11,51 @@ import { randomStream } from '@jacana/core/numeric';
 import { simulatePanelist } from '@jacana/core/simulate';
 
 const NAMES = [
-  'Ada', 'Bo', 'Cleo', 'Dario', 'Elif', 'Femi', 'Greta', 'Hugo', 'Ivo', 'June', 'Kofi', 'Lena', 'Milan', 'Nora', 'Otto', 'Pia', 'Quinn', 'Rosa',
-  'Sven', 'Tala', 'Umar', 'Vida', 'Wim', 'Xenia', 'Yann', 'Zoe', 'Aron', 'Bea', 'Carl', 'Dina', 'Emil', 'Fay', 'Gil', 'Hana', 'Ines M.', 'Jon',
+  'Ada',
+  'Bo',
+  'Cleo',
+  'Dario',
+  'Elif',
+  'Femi',
+  'Greta',
+  'Hugo',
+  'Ivo',
+  'June',
+  'Kofi',
+  'Lena',
+  'Milan',
+  'Nora',
+  'Otto',
+  'Pia',
+  'Quinn',
+  'Rosa',
+  'Sven',
+  'Tala',
+  'Umar',
+  'Vida',
+  'Wim',
+  'Xenia',
+  'Yann',
+  'Zoe',
+  'Aron',
+  'Bea',
+  'Carl',
+  'Dina',
+  'Emil',
+  'Fay',
+  'Gil',
+  'Hana',
+  'Ines M.',
+  'Jon',
 ];
 
 const panelOf = (size, notBlind = {}) =>
   NAMES.slice(0, size).map((name, at) => ({
-    id: `panelist-${at + 1}`, seat: at + 1, name, blind: !(name in notBlind), notBlindBecause: notBlind[name] ?? '',
+    id: `panelist-${at + 1}`,
+    seat: at + 1,
+    name,
+    blind: !(name in notBlind),
+    notBlindBecause: notBlind[name] ?? '',
   }));
 
 const methodsOf = (list) => list.map(([id, name, note, reference = false]) => ({ id, name, note, reference }));
@@ -36,14 +74,32 @@ function serve({ tasting, locked, truth, seed, start, progress }) {
     const { tasted, done, quietFor = 0 } = progress(at);
     if (tasted < 0) return [];
     // Those who are done began with the first flight; the others answered last `quietFor` minutes before now.
-    const openedAt = minutesAfter(start, done ? 2 * random.fraction() : NOW - quietFor - (tasted > 0 ? 1.5 + 2.2 * (tasted - 1) : 0));
+    const openedAt = minutesAfter(
+      start,
+      done ? 2 * random.fraction() : NOW - quietFor - (tasted > 0 ? 1.5 + 2.2 * (tasted - 1) : 0),
+    );
     const order = locked.plan.servings[at].codes;
     const liking = order.slice(0, done ? order.length : tasted).map((code, position) => ({
-      id: `demo-${at + 1}-${code}`, at: minutesAfter(openedAt, 1.5 + 2.2 * position), by: 'panelist', reason: '', kind: 'liking', code, score: scores[codes.indexOf(code)],
+      id: `demo-${at + 1}-${code}`,
+      at: minutesAfter(openedAt, 1.5 + 2.2 * position),
+      by: 'panelist',
+      reason: '',
+      kind: 'liking',
+      code,
+      score: scores[codes.indexOf(code)],
     }));
     const handedInAt = done ? minutesAfter(openedAt, 3 + 2.2 * order.length + random.fraction() * 2) : null;
     const ranked = done
-      ? [{ id: `demo-${at + 1}-ranking`, at: handedInAt, by: 'panelist', reason: '', kind: 'ranking', ranking: ranking.map((group) => group.map((sample) => codes[sample])) }]
+      ? [
+          {
+            id: `demo-${at + 1}-ranking`,
+            at: handedInAt,
+            by: 'panelist',
+            reason: '',
+            kind: 'ranking',
+            ranking: ranking.map((group) => group.map((sample) => codes[sample])),
+          },
+        ]
       : [];
     return [{ panelist: panelist.id, openedAt, handedInAt, answers: [...liking, ...ranked] }];
   });
@@ -73,13 +129,29 @@ function salmon() {
     alpha: 0.05,
     createdAt: minutesAfter(start, -3 * 24 * 60),
   };
-  const locked = lockPlan(tasting, { seed: 'reedbed-salmon', salt: 'salt-of-the-reedbed-salmon', lockedAt: minutesAfter(start, -2 * 24 * 60) });
+  const locked = lockPlan(tasting, {
+    seed: 'reedbed-salmon',
+    salt: 'salt-of-the-reedbed-salmon',
+    lockedAt: minutesAfter(start, -2 * 24 * 60),
+  });
   const truth = { liking: [7.0, 7.2, 5.7, 5.0], disagreement: 0.9, noise: 0.6 };
-  const ballots = serve({ tasting, locked, truth, seed: 'reedbed-salmon', start, progress: () => ({ tasted: 4, done: true }) });
+  const ballots = serve({
+    tasting,
+    locked,
+    truth,
+    seed: 'reedbed-salmon',
+    start,
+    progress: () => ({ tasted: 4, done: true }),
+  });
   const tagOf = (method, number) => locked.pieces.filter((piece) => piece.method === method)[number].tag;
   const caveat = (id, minutes, by, text) => ({ id, at: minutesAfter(start, minutes), by, text });
   write('1-salmon.json', {
-    format: 'jacana-tasting', version: 1, tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key,
+    format: 'jacana-tasting',
+    version: 1,
+    tasting,
+    plan: locked.plan,
+    pieces: locked.pieces,
+    key: locked.key,
     seal: { closedAt: minutesAfter(start, 32), unsealedAt: minutesAfter(start, 40), unsealedBy: 'Ines' },
     ballots,
     caveats: [
@@ -92,7 +164,19 @@ function salmon() {
 
 /** How far the seats of the second flight have come, and for how many minutes they have been at it. */
 const UNDER_WAY = [
-  [2, 1.9], [1, 0.4], [1, 1.2], [2, 0.2], [0, 0.9], [3, 0.5], [1, 4.6], [0, 0.3], [2, 1.1], [1, 0.7], [3, 1.4], [0, 0.6], [1, 0],
+  [2, 1.9],
+  [1, 0.4],
+  [1, 1.2],
+  [2, 0.2],
+  [0, 0.9],
+  [3, 0.5],
+  [1, 4.6],
+  [0, 0.3],
+  [2, 1.1],
+  [1, 0.7],
+  [3, 1.4],
+  [0, 0.6],
+  [1, 0],
 ].map(([tasted, quietFor]) => ({ tasted, quietFor }));
 
 function rice() {
@@ -112,14 +196,35 @@ function rice() {
     alpha: 0.05,
     createdAt: minutesAfter(start, -24 * 60),
   };
-  const locked = lockPlan(tasting, { seed: 'reedbed-rice', salt: 'salt-of-the-reedbed-rice', lockedAt: minutesAfter(start, -20 * 60) });
+  const locked = lockPlan(tasting, {
+    seed: 'reedbed-rice',
+    salt: 'salt-of-the-reedbed-rice',
+    lockedAt: minutesAfter(start, -20 * 60),
+  });
   const truth = { liking: [6.1, 6.8, 6.6], disagreement: 0.8, noise: 0.6 };
-  const progress = (at) => (at < 18 ? { tasted: 3, done: true } : at < 31 ? { ...UNDER_WAY[at - 18], done: false } : { tasted: -1, done: false });
+  const progress = (at) =>
+    at < 18
+      ? { tasted: 3, done: true }
+      : at < 31
+        ? { ...UNDER_WAY[at - 18], done: false }
+        : { tasted: -1, done: false };
   write('2-rice.json', {
-    format: 'jacana-tasting', version: 1, tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key,
+    format: 'jacana-tasting',
+    version: 1,
+    tasting,
+    plan: locked.plan,
+    pieces: locked.pieces,
+    key: locked.key,
     seal: { closedAt: null, unsealedAt: null, unsealedBy: null },
     ballots: serve({ tasting, locked, truth, seed: 'reedbed-rice', start, progress }),
-    caveats: [{ id: 'caveat-1', at: minutesAfter(start, -12), by: 'Marek', text: 'The second pot boiled over for a moment; lid tilted from then on' }],
+    caveats: [
+      {
+        id: 'caveat-1',
+        at: minutesAfter(start, -12),
+        by: 'Marek',
+        text: 'The second pot boiled over for a moment; lid tilted from then on',
+      },
+    ],
   });
 }
 

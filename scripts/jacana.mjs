@@ -5,8 +5,12 @@ import { ensureBuilt, ensureInstalled, ROOT } from './ready.mjs';
 
 ensureInstalled();
 ensureBuilt('core');
-const { status } = spawnSync(process.execPath, ['--enable-source-maps', join(ROOT, 'core', 'dist', 'cli', 'jacana.js'), ...process.argv.slice(2)], {
-  stdio: 'inherit',
-  cwd: process.env.INIT_CWD ?? process.cwd(),
-});
+const { status } = spawnSync(
+  process.execPath,
+  ['--enable-source-maps', join(ROOT, 'core', 'dist', 'cli', 'jacana.js'), ...process.argv.slice(2)],
+  {
+    stdio: 'inherit',
+    cwd: process.env.INIT_CWD ?? process.cwd(),
+  },
+);
 process.exit(status ?? 1);

@@ -20,7 +20,9 @@ export function run(command, args, options = {}) {
 
 /** Installs what package-lock.json names, unless exactly that is installed already. */
 export function ensureInstalled() {
-  const wanted = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).digest('hex');
+  const wanted = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(MARK) && readFileSync(MARK, 'utf8') === wanted) return;
   process.stderr.write('Installing what Jacana needs; the first time takes a few minutes.\n');
   run('npm', ['ci', '--no-audit', '--no-fund']);
@@ -29,9 +31,21 @@ export function ensureInstalled() {
 
 /** What each part is built from, and what shows that it was built. */
 const PARTS = {
-  core: { from: ['core/src', 'core/cli', 'core/tsconfig.build.json'], mark: 'core/dist/cli/jacana.js', command: ['npm', 'run', '--silent', 'build', '--workspace', 'core'] },
-  server: { from: ['server/src', 'core/src'], mark: 'server/dist/main.js', command: ['npm', 'run', '--silent', 'build', '--workspace', 'server'] },
-  web: { from: ['web/src', 'web/index.html', 'web/ballot.html', 'web/vite.config.ts', 'core/src'], mark: 'web/dist/index.html', command: ['npm', 'run', '--silent', 'build', '--workspace', 'web'] },
+  core: {
+    from: ['core/src', 'core/cli', 'core/tsconfig.build.json'],
+    mark: 'core/dist/cli/jacana.js',
+    command: ['npm', 'run', '--silent', 'build', '--workspace', 'core'],
+  },
+  server: {
+    from: ['server/src', 'core/src'],
+    mark: 'server/dist/main.js',
+    command: ['npm', 'run', '--silent', 'build', '--workspace', 'server'],
+  },
+  web: {
+    from: ['web/src', 'web/index.html', 'web/ballot.html', 'web/vite.config.ts', 'core/src'],
+    mark: 'web/dist/index.html',
+    command: ['npm', 'run', '--silent', 'build', '--workspace', 'web'],
+  },
 };
 
 /** Builds the parts that are missing or older than their sources. */

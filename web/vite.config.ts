@@ -10,7 +10,9 @@ export default defineConfig({
   plugins: [react(), tailwind()],
   resolve: { conditions: ['source', 'module', 'browser', 'development|production'] },
   build: {
-    rollupOptions: { input: { index: resolve(import.meta.dirname, 'index.html'), ballot: resolve(import.meta.dirname, 'ballot.html') } },
+    rollupOptions: {
+      input: { index: resolve(import.meta.dirname, 'index.html'), ballot: resolve(import.meta.dirname, 'ballot.html') },
+    },
     chunkSizeWarningLimit: 700,
   },
   server: { proxy: { '/api': server } },

@@ -30,7 +30,9 @@ export function analyse(text: string, options: AnalyseOptions): FriedmanReport {
   if (options.test !== 'friedman') throw new BadInput(`Unknown test "${options.test}". This version knows: friedman.`);
   const { panelist, sample, value } = options;
   const table = readLongTable(text, { panelist, sample, value });
-  const complete = table.panelists.map((_, at) => at).filter((at) => table.samples.every((_, column) => table.values[at][column] !== undefined));
+  const complete = table.panelists
+    .map((_, at) => at)
+    .filter((at) => table.samples.every((_, column) => table.values[at][column] !== undefined));
   const rows = complete.map((at) => midRanks(table.samples.map((_, column) => table.values[at][column] as number)));
   const result = friedman(rows, { seed: options.seed });
   const leftOut = table.panelists.filter((_, at) => !complete.includes(at));
@@ -45,7 +47,8 @@ export function analyse(text: string, options: AnalyseOptions): FriedmanReport {
     probability: result.probability,
     kendallW: result.kendallW,
     rankSums: Object.fromEntries(table.samples.map((sample, at) => [sample, result.rankSums[at]])),
-    leads: result.probability.p <= options.alpha ? leader(table, result.rankSums, options.higherIsBetter ?? false) : null,
+    leads:
+      result.probability.p <= options.alpha ? leader(table, result.rankSums, options.higherIsBetter ?? false) : null,
   };
 }
 

@@ -26,9 +26,13 @@ export function friedmanText(report: FriedmanReport): string {
 
 export function findingsText(found: Findings): string {
   const methods = found.methods.map(
-    (method) => `  ${method.name} (${method.code}): rank sum ${method.rankSum ?? 'none'}${method.letters ? `, ${method.letters}` : ''}${method.liking ? `, mean liking ${method.liking.mean.toFixed(2)}` : ''}`,
+    (method) =>
+      `  ${method.name} (${method.code}): rank sum ${method.rankSum ?? 'none'}${method.letters ? `, ${method.letters}` : ''}${method.liking ? `, mean liking ${method.liking.mean.toFixed(2)}` : ''}`,
   );
-  const overall = found.overall.test === null ? found.overall.reason : `Friedman ${found.overall.statistic.toFixed(3)} on ${found.overall.df} df, ${probabilityText(found.overall.probability)}, W = ${found.overall.kendallW.toFixed(3)}`;
+  const overall =
+    found.overall.test === null
+      ? found.overall.reason
+      : `Friedman ${found.overall.statistic.toFixed(3)} on ${found.overall.df} df, ${probabilityText(found.overall.probability)}, W = ${found.overall.kendallW.toFixed(3)}`;
   const name = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
   return [
     `${found.title}: ${found.question}`,
@@ -38,7 +42,10 @@ export function findingsText(found: Findings): string {
     '',
     ...methods,
     overall,
-    ...found.pairs.map((pair) => `  ${name(pair.a)} - ${name(pair.b)}: ${pair.difference}, ${probabilityText(pair.probability)}, Holm ${pair.adjustedP.toFixed(4)}`),
+    ...found.pairs.map(
+      (pair) =>
+        `  ${name(pair.a)} - ${name(pair.b)}: ${pair.difference}, ${probabilityText(pair.probability)}, Holm ${pair.adjustedP.toFixed(4)}`,
+    ),
     '',
     ...found.sensitivity.map((again) => `Without ${again.without}: ${again.same ? 'same verdict' : again.sentence}`),
     ...found.limits.map((limit) => `- ${limit.text}`),

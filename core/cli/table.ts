@@ -23,14 +23,20 @@ export interface Columns {
  *   value that is not a finite number, an empty name, or a panelist-sample pair given twice
  */
 export function readLongTable(text: string, columns: Columns): LongTable {
-  const { data, meta, errors } = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: 'greedy', transformHeader: (heading: string) => heading.trim() });
+  const { data, meta, errors } = Papa.parse<Record<string, string>>(text, {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (heading: string) => heading.trim(),
+  });
   const unreadable = errors.find((error) => error.type === 'Quotes' || error.code === 'TooManyFields');
   if (unreadable) throw new BadInput(`Row ${(unreadable.row ?? 0) + 2}: ${unreadable.message}`);
   const headings = meta.fields ?? [];
   for (const option of ['panelist', 'sample', 'value'] as const) {
     const column = columns[option];
     if (!headings.includes(column)) {
-      throw new BadInput(`No column "${column}" for --${option}. The file has: ${headings.join(', ') || 'no columns'}.`);
+      throw new BadInput(
+        `No column "${column}" for --${option}. The file has: ${headings.join(', ') || 'no columns'}.`,
+      );
     }
   }
   const panelists = new Map<string, number>();
@@ -42,7 +48,9 @@ export function readLongTable(text: string, columns: Columns): LongTable {
     const sample = numbered(samples, name(row, columns.sample, where));
     values[panelist] ??= [];
     if (values[panelist][sample] !== undefined) {
-      throw new BadInput(`${where}: panelist "${row[columns.panelist].trim()}" has sample "${row[columns.sample].trim()}" a second time (columns ${columns.panelist}, ${columns.sample}).`);
+      throw new BadInput(
+        `${where}: panelist "${row[columns.panelist].trim()}" has sample "${row[columns.sample].trim()}" a second time (columns ${columns.panelist}, ${columns.sample}).`,
+      );
     }
     values[panelist][sample] = finite(row[columns.value], columns.value, where);
   });
@@ -62,6 +70,7 @@ function name(row: Record<string, string>, column: string, where: string): strin
 
 function finite(text: string | undefined, column: string, where: string): number {
   const value = (text ?? '').trim() === '' ? NaN : Number(text);
-  if (!Number.isFinite(value)) throw new BadInput(`${where}, column ${column}: "${text ?? ''}" is not a finite number.`);
+  if (!Number.isFinite(value))
+    throw new BadInput(`${where}, column ${column}: "${text ?? ''}" is not a finite number.`);
   return value;
 }

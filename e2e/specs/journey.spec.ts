@@ -6,7 +6,11 @@ import { ballotAddresses, expect, phone, planTasting, setUp, test } from '../sup
 
 const COMMAND = resolve(import.meta.dirname, '../../core/dist/cli/jacana.js');
 
-test('a real tasting, from the question to an answer that the command line confirms', async ({ page, browser, empty }) => {
+test('a real tasting, from the question to an answer that the command line confirms', async ({
+  page,
+  browser,
+  empty,
+}) => {
   await setUp(page, empty);
   await planTasting(page, ['Glazed', 'Roasted', 'Steamed'], 6);
   const stated = await page.getByText(/^[0-9a-f]{64}$/).innerText();
@@ -30,7 +34,9 @@ test('a real tasting, from the question to an answer that the command line confi
   await expect(page.getByText(stated)).toHaveCount(2);
   await page.getByLabel(/All ballots that will come/).check();
   await page.getByRole('button', { name: 'Unseal the key' }).click();
-  await expect(page.getByRole('heading', { name: 'Unsealed. Key and plan are the ones that were locked.' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Unsealed. Key and plan are the ones that were locked.' }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Read the answer' }).click();
   await numbersMatchTheCommandLine(page);
 });
@@ -66,7 +72,11 @@ async function byKeyboard(browser: Browser, address: string): Promise<void> {
   }
   const wanted = [...codes].sort();
   for (const [at, code] of wanted.entries()) {
-    const ranked = async () => page.getByRole('listitem').getByRole('button', { name: /Move with the arrow keys/ }).evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')?.slice(0, 3)));
+    const ranked = async () =>
+      page
+        .getByRole('listitem')
+        .getByRole('button', { name: /Move with the arrow keys/ })
+        .evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')?.slice(0, 3)));
     for (let place = (await ranked()).indexOf(code); place > at; place--) {
       await tabTo(page, `${code}, `);
       await press('ArrowUp');
@@ -87,7 +97,12 @@ async function tabTo(page: Page, name: string): Promise<void> {
       const { activeElement: element } = document;
       return element?.getAttribute('aria-label') ?? element?.textContent ?? '';
     });
-    if (found.replace(/^\d/, '').startsWith(name) || found.startsWith(name) || (name === 'Like' && /ike/.test(found) && /^\d/.test(found))) return;
+    if (
+      found.replace(/^\d/, '').startsWith(name) ||
+      found.startsWith(name) ||
+      (name === 'Like' && /ike/.test(found) && /^\d/.test(found))
+    )
+      return;
     await page.keyboard.press('Tab');
   }
   throw new Error(`Tab never reaches "${name}".`);
@@ -101,7 +116,10 @@ async function withoutNetwork(browser: Browser, address: string): Promise<void> 
   const codes: string[] = [];
   for (const score of [6, 5, 2]) {
     codes.push(await currentCode(page));
-    await page.getByRole('radio').nth(9 - score).click();
+    await page
+      .getByRole('radio')
+      .nth(9 - score)
+      .click();
     await page.getByRole('button', { name: /^(Next sample|To the last question)$/ }).click();
   }
   await expect(page.getByText('no connection')).toBeVisible();
@@ -141,7 +159,9 @@ async function numbersMatchTheCommandLine(page: Page): Promise<void> {
   await expect(page.getByText(found.verdict.support)).toBeVisible();
   const { statistic, df, probability, kendallW } = found.overall;
   await expect(page.getByTestId('friedman')).toContainText(`chi-squared ${statistic.toFixed(4)} on ${df} df`);
-  await expect(page.getByTestId('friedman')).toContainText(probability.p < 0.0001 ? 'below 0.0001' : probability.p.toFixed(4));
+  await expect(page.getByTestId('friedman')).toContainText(
+    probability.p < 0.0001 ? 'below 0.0001' : probability.p.toFixed(4),
+  );
   await expect(page.getByTestId('friedman')).toContainText(`Kendall's W ${kendallW.toFixed(4)}`);
   // Six people who agree completely: chi-squared 12 on 2 df, W = 1.
   expect([statistic, df, kendallW]).toEqual([12, 2, 1]);

@@ -6,7 +6,10 @@ export async function scoreAll(page: Page, scores: number[]): Promise<string[]> 
   const codes: string[] = [];
   for (const score of scores) {
     codes.push(await currentCode(page));
-    await page.getByRole('radio').nth(9 - score).click();
+    await page
+      .getByRole('radio')
+      .nth(9 - score)
+      .click();
     await page.getByRole('button', { name: /^(Next sample|To the last question)$/ }).click();
   }
   return codes;

@@ -25,7 +25,11 @@ async function freePort(): Promise<number> {
 
 export async function startJacana(data: string, ...words: string[]): Promise<Jacana> {
   const port = await freePort();
-  const child: ChildProcess = spawn(process.execPath, [join(ROOT, 'server/dist/main.js'), '--data', data, '--port', String(port), ...words], { stdio: ['ignore', 'pipe', 'pipe'] });
+  const child: ChildProcess = spawn(
+    process.execPath,
+    [join(ROOT, 'server/dist/main.js'), '--data', data, '--port', String(port), ...words],
+    { stdio: ['ignore', 'pipe', 'pipe'] },
+  );
   let said = '';
   child.stderr?.on('data', (text: Buffer) => (said += text.toString()));
   await new Promise<void>((done, fail) => {
@@ -42,7 +46,10 @@ export const test = base.extend<{ empty: Jacana; demo: Jacana }>({
   demo: async ({}, use) => withServer((data) => startJacana(data, '--demo'), use),
 });
 
-async function withServer(start: (data: string) => Promise<Jacana>, use: (jacana: Jacana) => Promise<void>): Promise<void> {
+async function withServer(
+  start: (data: string) => Promise<Jacana>,
+  use: (jacana: Jacana) => Promise<void>,
+): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'jacana-'));
   const jacana = await start(join(folder, 'tastings.db'));
   await use(jacana);
@@ -71,7 +78,12 @@ export async function signInToDemo(page: Page, { address }: Jacana, name: string
 }
 
 /** Writes a tasting down through Ask and Plan, and locks it. The page ends on Plan. */
-export async function planTasting(page: Page, methods: string[], people: number, { ties = false, liking = true } = {}): Promise<void> {
+export async function planTasting(
+  page: Page,
+  methods: string[],
+  people: number,
+  { ties = false, liking = true } = {},
+): Promise<void> {
   await page.getByRole('button', { name: 'New tasting' }).click();
   await page.getByLabel('Title').fill('Carrots');
   await page.getByRole('button', { name: 'Begin' }).click();
@@ -106,4 +118,3 @@ export async function phone(browser: Browser, address: string): Promise<Page> {
   await page.goto(address);
   return page;
 }
-

@@ -22,9 +22,20 @@ export async function createApplication(options: ServerOptions): Promise<NestExp
   });
   app.useLogger(app.get(Logger));
   app.disable('x-powered-by');
-  app.use(helmet({ hsts: false, contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } }, crossOriginOpenerPolicy: false, originAgentCluster: false }));
+  app.use(
+    helmet({
+      hsts: false,
+      contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } },
+      crossOriginOpenerPolicy: false,
+      originAgentCluster: false,
+    }),
+  );
   // A stream of events must not wait in a compressor's buffer.
-  app.use(compression({ filter: (request, response) => !request.path.endsWith('/live') && compression.filter(request, response) }));
+  app.use(
+    compression({
+      filter: (request, response) => !request.path.endsWith('/live') && compression.filter(request, response),
+    }),
+  );
   app.use('/api', (_request: Request, response: Response, next: NextFunction) => {
     response.setHeader('Cache-Control', 'no-store');
     next();
@@ -52,7 +63,8 @@ function serveWeb(app: NestExpressApplication, folder: string): void {
   app.useStaticAssets(join(folder, 'assets'), { prefix: '/assets', index: false, maxAge: '1y', immutable: true });
   app.useStaticAssets(folder, { index: false });
   app.use((request: Request, response: Response, next: NextFunction) => {
-    if (!['GET', 'HEAD'].includes(request.method) || request.path.startsWith('/api/') || /\.\w+$/.test(request.path)) return next();
+    if (!['GET', 'HEAD'].includes(request.method) || request.path.startsWith('/api/') || /\.\w+$/.test(request.path))
+      return next();
     const page = join(folder, request.path.startsWith('/b/') ? 'ballot.html' : 'index.html');
     if (!existsSync(page)) return next();
     response.setHeader('Cache-Control', 'no-cache');

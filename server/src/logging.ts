@@ -11,7 +11,10 @@ export function loggerOptions({ quiet }: ServerOptions): Params {
     pinoHttp: {
       level: quiet ? 'silent' : 'warn',
       serializers: {
-        req: (request: IncomingMessage & { url: string }) => ({ method: request.method, url: withoutToken(request.url) }),
+        req: (request: IncomingMessage & { url: string }) => ({
+          method: request.method,
+          url: withoutToken(request.url),
+        }),
         res: (response: { statusCode: number }) => ({ statusCode: response.statusCode }),
       },
       customLogLevel: (_request, response, error) => (error || response.statusCode >= 500 ? 'error' : 'debug'),

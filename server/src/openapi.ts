@@ -8,7 +8,12 @@ import { readOptions } from './options';
 
 /** Writes the API contract, from which the web client is generated, to the file given. */
 async function main(file: string): Promise<void> {
-  const app = await createApplication({ ...readOptions(['--data', ':memory:']), data: ':memory:', web: null, quiet: true });
+  const app = await createApplication({
+    ...readOptions(['--data', ':memory:']),
+    data: ':memory:',
+    web: null,
+    quiet: true,
+  });
   const about = new DocumentBuilder().setTitle('Jacana').setVersion('1').build();
   const contract = SwaggerModule.createDocument(app, about, {
     extraModels: [Refusal],

@@ -2,7 +2,14 @@ import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger 
 import type { Response } from 'express';
 import type { Refusal } from './fields/problems';
 
-const WORDS: Record<number, string> = { 400: 'bad-request', 401: 'sign-in', 403: 'not-allowed', 404: 'not-found', 413: 'too-large', 429: 'too-often' };
+const WORDS: Record<number, string> = {
+  400: 'bad-request',
+  401: 'sign-in',
+  403: 'not-allowed',
+  404: 'not-found',
+  413: 'too-large',
+  429: 'too-often',
+};
 
 /** Gives every refusal one shape, and keeps the inside of a failure to the log. */
 @Catch()
@@ -21,8 +28,13 @@ export class RefusalsFilter implements ExceptionFilter {
     if (statusCode >= 500) this.logger.error(error instanceof Error ? error.stack : error);
     const body = error instanceof HttpException ? error.getResponse() : {};
     const said = typeof body === 'string' ? { message: body } : (body as Partial<Refusal>);
-    const plain = statusCode >= 500 ? 'Something went wrong in Jacana. What was acknowledged before is safe; try again.' : messageOf(error, statusCode);
-    return { statusCode, error: WORDS[statusCode] ?? 'refused', problems: [], ...pick(said), message: statusCode >= 500 ? plain : (said.message ?? plain) };
+    return {
+      statusCode,
+      error: WORDS[statusCode] ?? 'refused',
+      problems: [],
+      message: messageFor(statusCode, said),
+      ...pick(said),
+    };
   }
 }
 
@@ -33,10 +45,12 @@ function statusOf(error: unknown): number {
   return typeof status === 'number' && status >= 400 && status < 500 ? status : 500;
 }
 
-function messageOf(error: unknown, statusCode: number): string {
+/** Our own refusals speak for themselves; what Express and Nest refuse by themselves gets plain words. */
+function messageFor(statusCode: number, { message, problems }: Partial<Refusal>): string {
+  if (statusCode >= 500) return 'Something went wrong in Jacana. What was acknowledged before is safe; try again.';
   if (statusCode === 413) return 'This is too large to take in.';
-  if (statusCode === 400) return 'The request is not valid JSON.';
-  return error instanceof Error ? error.message : 'Refused.';
+  if (statusCode === 400 && !problems) return 'The request is not valid JSON.';
+  return message ?? 'Refused.';
 }
 
 /** Nest's own exceptions say "Bad Request" as error; ours say one word for programs. */

@@ -22,7 +22,10 @@ describe('one tasting from lock to findings', () => {
     const seal = (await as.coordinator.post(`/api/tastings/${id}/unseal`).expect(200)).body;
     expect(seal).toMatchObject({ matches: true, logIntact: true, unsealedBy: 'Ines' });
     expect(seal.log.map((entry: { action: string }) => entry.action)).toEqual([
-      'tasting created', 'plan locked, key sealed', 'tasting closed', 'key unsealed',
+      'tasting created',
+      'plan locked, key sealed',
+      'tasting closed',
+      'key unsealed',
     ]);
 
     const found = (await as.reader.get(`/api/tastings/${id}/findings`).expect(200)).body;
@@ -49,13 +52,19 @@ describe('one tasting from lock to findings', () => {
     const sealed = (await as.coordinator.get(`/api/tastings/${id}/bundle`)).body;
     expect(sealed.key).toBeNull();
     const refused = await as.coordinator.post('/api/import').send(sealed).expect(400);
-    expect(refused.body.problems[0]).toMatchObject({ field: 'key', message: expect.stringContaining('exported while sealed') });
+    expect(refused.body.problems[0]).toMatchObject({
+      field: 'key',
+      message: expect.stringContaining('exported while sealed'),
+    });
 
     await as.coordinator.post(`/api/tastings/${id}/unseal`).expect(200);
     const open = (await as.coordinator.get(`/api/tastings/${id}/bundle`)).body;
     const copy = (await as.coordinator.post('/api/import').send(open).expect(200)).body.id;
     const again = (await as.coordinator.get(`/api/tastings/${copy}/bundle`)).body;
-    const withoutIds = (bundle: typeof open) => ({ ...bundle, caveats: bundle.caveats.map((caveat: { text: string }) => caveat.text) });
+    const withoutIds = (bundle: typeof open) => ({
+      ...bundle,
+      caveats: bundle.caveats.map((caveat: { text: string }) => caveat.text),
+    });
     expect(withoutIds(again)).toEqual(withoutIds(open));
   });
 });
@@ -70,8 +79,14 @@ describe('a ballot', () => {
     codes = (await open(1)).codes;
   });
   const open = async (number: number, takeOver = false) =>
-    (await running.stranger.post(`/api/ballots/${token}/open`).send({ device: device(number), takeOver }).expect(200)).body;
-  const save = (number: number, answers: object[]) => running.stranger.post(`/api/ballots/${token}/answers`).send({ device: device(number), answers });
+    (
+      await running.stranger
+        .post(`/api/ballots/${token}/open`)
+        .send({ device: device(number), takeOver })
+        .expect(200)
+    ).body;
+  const save = (number: number, answers: object[]) =>
+    running.stranger.post(`/api/ballots/${token}/answers`).send({ device: device(number), answers });
   const stored = async () => (await running.as.coordinator.get(`/api/tastings/${id}/bundle`)).body.ballots[0].answers;
 
   it('remembers answers over a reload, and keeps what was changed', async () => {
@@ -88,7 +103,9 @@ describe('a ballot', () => {
     const answers = [{ id: 'answer-1', kind: 'liking', code: codes[0], score: 4 }];
     await Promise.all([save(1, answers), save(1, answers), save(1, answers)]);
     expect(await stored()).toHaveLength(1);
-    const bodies = await Promise.all([1, 2, 3].map(() => running.stranger.post(`/api/ballots/${token}/hand-in`).send(handIn(1, codes))));
+    const bodies = await Promise.all(
+      [1, 2, 3].map(() => running.stranger.post(`/api/ballots/${token}/hand-in`).send(handIn(1, codes))),
+    );
     expect(bodies.map((reply) => reply.status)).toEqual([200, 200, 200]);
     expect((await stored()).filter((answer: { kind: string }) => answer.kind === 'ranking')).toHaveLength(1);
   });
@@ -104,14 +121,20 @@ describe('a ballot', () => {
   it('tells a second device, and lets it take over', async () => {
     await save(1, [{ id: 'answer-1', kind: 'liking', code: codes[0], score: 4 }]);
     expect(await open(2)).toMatchObject({ state: 'elsewhere', liking: [] });
-    expect((await save(2, [{ id: 'answer-9', kind: 'liking', code: codes[0], score: 1 }]).expect(409)).body.error).toBe('elsewhere');
+    expect((await save(2, [{ id: 'answer-9', kind: 'liking', code: codes[0], score: 1 }]).expect(409)).body.error).toBe(
+      'elsewhere',
+    );
     expect(await open(2, true)).toMatchObject({ state: 'open', liking: [{ code: codes[0], score: 4 }] });
-    expect((await save(1, [{ id: 'answer-8', kind: 'tasted', code: codes[1] }]).expect(409)).body.error).toBe('elsewhere');
+    expect((await save(1, [{ id: 'answer-8', kind: 'tasted', code: codes[1] }]).expect(409)).body.error).toBe(
+      'elsewhere',
+    );
   });
 
   it('waits while the tasting is closed and goes on when it is reopened', async () => {
     await running.as.coordinator.post(`/api/tastings/${id}/close`).expect(204);
-    expect((await running.stranger.post(`/api/ballots/${token}/hand-in`).send(handIn(1, codes)).expect(409)).body.error).toBe('closed');
+    expect(
+      (await running.stranger.post(`/api/ballots/${token}/hand-in`).send(handIn(1, codes)).expect(409)).body.error,
+    ).toBe('closed');
     await running.as.coordinator.post(`/api/tastings/${id}/reopen`).expect(204);
     await running.stranger.post(`/api/ballots/${token}/hand-in`).send(handIn(1, codes)).expect(200);
   });
@@ -129,7 +152,10 @@ describe('a ballot', () => {
     ['method', (body) => ({ ...body, method: 'x' })],
     ['id', ({ id: _id, ...body }) => body],
   ])('is refused with the field %s named', async (field, spoil) => {
-    const reply = await running.stranger.post(`/api/ballots/${token}/hand-in`).send(spoil(handIn(1, codes))).expect(400);
+    const reply = await running.stranger
+      .post(`/api/ballots/${token}/hand-in`)
+      .send(spoil(handIn(1, codes)))
+      .expect(400);
     expect(reply.body.problems.map((problem: { field: string }) => problem.field)).toContain(field);
     expect(await stored()).toEqual([]);
   });
@@ -139,7 +165,11 @@ describe('a plan', () => {
   it('does not lock before it is complete, and says what is missing', async () => {
     const { body } = await running.as.coordinator.post('/api/tastings').send({ title: 'Bare' });
     const reply = await running.as.coordinator.post(`/api/tastings/${body.id}/lock`).expect(400);
-    expect(reply.body.problems.map((problem: { field: string }) => problem.field)).toEqual(['question', 'methods', 'panel']);
+    expect(reply.body.problems.map((problem: { field: string }) => problem.field)).toEqual([
+      'question',
+      'methods',
+      'panel',
+    ]);
   });
 
   it('does not change once locked', async () => {
@@ -150,9 +180,18 @@ describe('a plan', () => {
 
   it('refuses fields it does not know and says which are wrong', async () => {
     const { body } = await running.as.coordinator.post('/api/tastings').send({ title: 'Fields' });
-    const wrong = { ...draft({ piecesPerMethod: 0, title: 'x'.repeat(201) }), secret: 1, methods: [{ id: 'short-id', name: 5, note: '', reference: false }] };
+    const wrong = {
+      ...draft({ piecesPerMethod: 0, title: 'x'.repeat(201) }),
+      secret: 1,
+      methods: [{ id: 'short-id', name: 5, note: '', reference: false }],
+    };
     const reply = await running.as.coordinator.put(`/api/tastings/${body.id}/draft`).send(wrong).expect(400);
-    expect(reply.body.problems.map((problem: { field: string }) => problem.field).sort()).toEqual(['methods.0.name', 'piecesPerMethod', 'secret', 'title']);
+    expect(reply.body.problems.map((problem: { field: string }) => problem.field).sort()).toEqual([
+      'methods.0.name',
+      'piecesPerMethod',
+      'secret',
+      'title',
+    ]);
   });
 
   it('keeps ballot addresses while the draft is edited', async () => {
@@ -162,7 +201,11 @@ describe('a plan', () => {
     const plan = draft();
     plan.panel = [plan.panel[2], plan.panel[0], { id: 'newcomer-1', name: 'New' }];
     const saved = await coordinator.put(`/api/tastings/${body.id}/draft`).send(plan).expect(200);
-    expect(saved.body.draft.panel.map((panelist: { name: string }) => panelist.name)).toEqual(['Taster 3', 'Taster 1', 'New']);
+    expect(saved.body.draft.panel.map((panelist: { name: string }) => panelist.name)).toEqual([
+      'Taster 3',
+      'Taster 1',
+      'New',
+    ]);
   });
 
   it('can be removed and brought back', async () => {

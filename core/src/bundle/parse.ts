@@ -34,37 +34,80 @@ function knownFormat(data: unknown): Problem | null {
 function problemOfIssue(issue: z.core.$ZodIssue): Problem {
   const at = issue.path.map(String);
   const field = issue.code === 'unrecognized_keys' ? [...at, issue.keys[0]].join('.') : at.join('.');
-  return { field: field || 'bundle', message: issue.code === 'unrecognized_keys' ? 'This field is not known.' : issue.message };
+  return {
+    field: field || 'bundle',
+    message: issue.code === 'unrecognized_keys' ? 'This field is not known.' : issue.message,
+  };
 }
 
 function crossCheck(bundle: TastingBundle): Problem[] {
-  return [...tastingProblems(bundle), ...planProblems(bundle), ...keyProblems(bundle), ...ballotProblems(bundle), ...sealProblems(bundle)];
+  return [
+    ...tastingProblems(bundle),
+    ...planProblems(bundle),
+    ...keyProblems(bundle),
+    ...ballotProblems(bundle),
+    ...sealProblems(bundle),
+  ];
 }
 
 function tastingProblems({ tasting, pieces }: TastingBundle): Problem[] {
   const methods = new Set(tasting.methods.map((method) => method.id));
   const twoReferences = tasting.methods.filter((method) => method.reference).length > 1;
   return [
-    ...repeated(tasting.methods.map((method) => method.id), 'tasting.methods', 'id'),
-    ...repeated(tasting.panel.map((panelist) => panelist.id), 'tasting.panel', 'id'),
-    ...repeated(tasting.panel.map((panelist) => String(panelist.seat)), 'tasting.panel', 'seat'),
-    ...repeated(pieces.map((piece) => piece.tag), 'pieces', 'tag'),
+    ...repeated(
+      tasting.methods.map((method) => method.id),
+      'tasting.methods',
+      'id',
+    ),
+    ...repeated(
+      tasting.panel.map((panelist) => panelist.id),
+      'tasting.panel',
+      'id',
+    ),
+    ...repeated(
+      tasting.panel.map((panelist) => String(panelist.seat)),
+      'tasting.panel',
+      'seat',
+    ),
+    ...repeated(
+      pieces.map((piece) => piece.tag),
+      'pieces',
+      'tag',
+    ),
     ...(twoReferences ? [{ field: 'tasting.methods', message: 'Only one method can be the reference.' }] : []),
-    ...pieces.flatMap((piece, at) => (methods.has(piece.method) ? [] : [{ field: `pieces.${at}.method`, message: `No method has the id "${piece.method}".` }])),
+    ...pieces.flatMap((piece, at) =>
+      methods.has(piece.method)
+        ? []
+        : [{ field: `pieces.${at}.method`, message: `No method has the id "${piece.method}".` }],
+    ),
   ];
 }
 
 function planProblems({ tasting, plan, pieces, key, ballots, seal }: TastingBundle): Problem[] {
   if (plan === null) {
-    const early = ballots.length > 0 ? 'ballots' : key ? 'key' : pieces.length > 0 ? 'pieces' : seal.closedAt ? 'seal.closedAt' : null;
+    const early =
+      ballots.length > 0
+        ? 'ballots'
+        : key
+          ? 'key'
+          : pieces.length > 0
+            ? 'pieces'
+            : seal.closedAt
+              ? 'seal.closedAt'
+              : null;
     return early ? [{ field: early, message: 'This needs a locked plan, and the bundle has none.' }] : [];
   }
   const panel = new Set(tasting.panel.map((panelist) => panelist.id));
   const all = [...new Set(plan.servings.flatMap((serving) => serving.codes))].sort().join(' ');
-  const problems = repeated(plan.servings.map((serving) => serving.panelist), 'plan.servings', 'panelist');
+  const problems = repeated(
+    plan.servings.map((serving) => serving.panelist),
+    'plan.servings',
+    'panelist',
+  );
   plan.servings.forEach((serving, at) => {
     const field = `plan.servings.${at}`;
-    if (!panel.has(serving.panelist)) problems.push({ field: `${field}.panelist`, message: `No panelist has the id "${serving.panelist}".` });
+    if (!panel.has(serving.panelist))
+      problems.push({ field: `${field}.panelist`, message: `No panelist has the id "${serving.panelist}".` });
     if ([...serving.codes].sort().join(' ') !== all) {
       problems.push({ field: `${field}.codes`, message: 'Every panelist should be served every code once.' });
     }
@@ -79,7 +122,8 @@ function keyProblems({ tasting, plan, pieces, key }: TastingBundle): Problem[] {
   const methodOfTag = new Map(pieces.map((piece) => [piece.tag, piece.method]));
   const methods = tasting.methods.map((method) => method.id);
   for (const code of served) {
-    if (!Object.hasOwn(key.codes, code)) problems.push({ field: `key.codes.${code}`, message: `The key has no method for code ${code}.` });
+    if (!Object.hasOwn(key.codes, code))
+      problems.push({ field: `key.codes.${code}`, message: `The key has no method for code ${code}.` });
   }
   if ([...Object.values(key.codes)].sort().join(' ') !== [...methods].sort().join(' ')) {
     problems.push({ field: 'key.codes', message: 'The key should name each method once.' });
@@ -87,37 +131,60 @@ function keyProblems({ tasting, plan, pieces, key }: TastingBundle): Problem[] {
   const servings = new Map(plan.servings.map((serving) => [serving.panelist, serving.codes]));
   key.portions.forEach(({ panelist, tags }, at) => {
     const codes = servings.get(panelist);
-    const fits = codes?.length === tags.length && tags.every((tag, position) => methodOfTag.get(tag) === key.codes[codes[position]]);
-    if (!fits) problems.push({ field: `key.portions.${at}`, message: 'The portions do not match the codes and pieces.' });
+    const fits =
+      codes?.length === tags.length &&
+      tags.every((tag, position) => methodOfTag.get(tag) === key.codes[codes[position]]);
+    if (!fits)
+      problems.push({ field: `key.portions.${at}`, message: 'The portions do not match the codes and pieces.' });
   });
   return problems;
 }
 
 function ballotProblems({ tasting, plan, ballots }: TastingBundle): Problem[] {
   const servings = new Map(plan?.servings.map((serving) => [serving.panelist, serving.codes]));
-  const problems = repeated(ballots.map((ballot) => ballot.panelist), 'ballots', 'panelist');
+  const problems = repeated(
+    ballots.map((ballot) => ballot.panelist),
+    'ballots',
+    'panelist',
+  );
   ballots.forEach((ballot, at) => {
     const field = `ballots.${at}`;
     const served = servings.get(ballot.panelist);
-    if (!served) return void problems.push({ field: `${field}.panelist`, message: `No servings for panelist "${ballot.panelist}".` });
+    if (!served)
+      return void problems.push({
+        field: `${field}.panelist`,
+        message: `No servings for panelist "${ballot.panelist}".`,
+      });
     ballot.answers.forEach((answer, number) => {
       const stray = 'code' in answer && !served.includes(answer.code);
-      if (stray) problems.push({ field: `${field}.answers.${number}.code`, message: `${answer.code} is not one of the samples on this ballot.` });
+      if (stray)
+        problems.push({
+          field: `${field}.answers.${number}.code`,
+          message: `${answer.code} is not one of the samples on this ballot.`,
+        });
       if (answer.kind === 'liking' && !tasting.ballot.liking) {
         problems.push({ field: `${field}.answers.${number}`, message: 'This tasting does not ask for liking scores.' });
       }
-      if (answer.kind === 'ranking') problems.push(...within(`${field}.answers.${number}`, rankingProblems(answer.ranking, served, tasting.ballot)));
+      if (answer.kind === 'ranking')
+        problems.push(...within(`${field}.answers.${number}`, rankingProblems(answer.ranking, served, tasting.ballot)));
     });
     if (ballot.handedInAt) problems.push(...incomplete(field, ballot.answers, served, tasting.ballot));
   });
   return problems;
 }
 
-function incomplete(field: string, answers: TastingBundle['ballots'][number]['answers'], served: string[], ballot: TastingBundle['tasting']['ballot']): Problem[] {
+function incomplete(
+  field: string,
+  answers: TastingBundle['ballots'][number]['answers'],
+  served: string[],
+  ballot: TastingBundle['tasting']['ballot'],
+): Problem[] {
   const current = currentAnswers(answers);
   const liking = current.filter((answer) => answer.kind === 'liking');
   const unranked = !current.some((answer) => answer.kind === 'ranking');
-  const problems = unranked ? [{ field: `${field}.answers`, message: 'A ballot that was handed in has no ranking.' }] : [];
+  const problems = unranked
+    ? [{ field: `${field}.answers`, message: 'A ballot that was handed in has no ranking.' }]
+    : [];
   return [...problems, ...within(field, likingProblems(liking, served, ballot))];
 }
 
@@ -127,8 +194,11 @@ function sealProblems({ seal, key }: TastingBundle): Problem[] {
   return key ? [] : [{ field: 'key', message: 'The tasting is unsealed, so the bundle should carry its key.' }];
 }
 
-const within = (field: string, problems: Problem[]): Problem[] => problems.map((problem) => ({ ...problem, field: `${field}.${problem.field}` }));
+const within = (field: string, problems: Problem[]): Problem[] =>
+  problems.map((problem) => ({ ...problem, field: `${field}.${problem.field}` }));
 
 function repeated(values: readonly string[], list: string, field: string): Problem[] {
-  return values.flatMap((value, at) => (values.indexOf(value) < at ? [{ field: `${list}.${at}.${field}`, message: `"${value}" stands here twice.` }] : []));
+  return values.flatMap((value, at) =>
+    values.indexOf(value) < at ? [{ field: `${list}.${at}.${field}`, message: `"${value}" stands here twice.` }] : [],
+  );
 }

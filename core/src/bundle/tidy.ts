@@ -32,7 +32,9 @@ export function tidyRows({ tasting, plan, key, ballots }: TastingBundle): TidyRo
     const ballot = ballots.find((candidate) => candidate.panelist === panelistId);
     const current = currentAnswers(ballot?.answers ?? []);
     const ranks = ranksByCode(current.find((answer) => answer.kind === 'ranking')?.ranking ?? []);
-    const scores = new Map(current.flatMap((answer) => (answer.kind === 'liking' ? [[answer.code, answer.score] as const] : [])));
+    const scores = new Map(
+      current.flatMap((answer) => (answer.kind === 'liking' ? [[answer.code, answer.score] as const] : [])),
+    );
     return codes.map((code, position) => ({
       tasting: tasting.title,
       panelist: name,
@@ -54,7 +56,19 @@ export function tidyCsv(bundle: TastingBundle): string {
   return Papa.unparse(tidyRows(bundle), { escapeFormulae: true, newline: '\n', columns: TIDY_COLUMNS }) + '\n';
 }
 
-const TIDY_COLUMNS = ['tasting', 'panelist', 'seat', 'blind', 'position', 'code', 'method', 'piece', 'liking', 'rank', 'handed_in_at'];
+const TIDY_COLUMNS = [
+  'tasting',
+  'panelist',
+  'seat',
+  'blind',
+  'position',
+  'code',
+  'method',
+  'piece',
+  'liking',
+  'rank',
+  'handed_in_at',
+];
 
 /** Mid-ranks of a ranking given as groups from most to least liked. */
 export function ranksByCode(ranking: readonly (readonly string[])[]): Map<string, number> {

@@ -33,7 +33,11 @@ export function lockPlan(tasting: Tasting, { seed, salt, lockedAt }: LockInputs)
   const codes = drawCodes(methods.length, randomStream(seed, 'codes'));
   const orders = servingOrders(methods.length, tasting.panel.length, randomStream(seed, 'orders'));
   const pieces = tagPieces(methods, tasting.piecesPerMethod, randomStream(seed, 'tags'));
-  const portions = dealPortions(orders.map((order) => order.map((sample) => methods[sample])), pieces, randomStream(seed, 'portions'));
+  const portions = dealPortions(
+    orders.map((order) => order.map((sample) => methods[sample])),
+    pieces,
+    randomStream(seed, 'portions'),
+  );
 
   const key: Key = {
     seed,
@@ -46,7 +50,10 @@ export function lockPlan(tasting: Tasting, { seed, salt, lockedAt }: LockInputs)
     engine: ENGINE,
     alpha: tasting.alpha,
     analysis: 'friedman-then-pairs-holm' as const,
-    servings: tasting.panel.map((panelist, at) => ({ panelist: panelist.id, codes: orders[at].map((sample) => codes[sample]) })),
+    servings: tasting.panel.map((panelist, at) => ({
+      panelist: panelist.id,
+      codes: orders[at].map((sample) => codes[sample]),
+    })),
   };
   return { plan: { ...plan, fingerprint: fingerprint({ tasting, plan, pieces, key }) }, pieces, key };
 }

@@ -16,7 +16,9 @@ const TAG_DIGITS = '23456789';
 export function tagPieces(methodIds: readonly string[], piecesPerMethod: number, random: RandomStream): Piece[] {
   const tags = random.shuffled([...TAG_LETTERS].flatMap((letter) => [...TAG_DIGITS].map((digit) => letter + digit)));
   return methodIds
-    .flatMap((method, at) => tags.slice(at * piecesPerMethod, (at + 1) * piecesPerMethod).map((tag) => ({ tag, method })))
+    .flatMap((method, at) =>
+      tags.slice(at * piecesPerMethod, (at + 1) * piecesPerMethod).map((tag) => ({ tag, method })),
+    )
     .sort((a, b) => (a.tag < b.tag ? -1 : 1));
 }
 
@@ -27,7 +29,11 @@ export function tagPieces(methodIds: readonly string[], piecesPerMethod: number,
  * @param orders per panelist, the method ids in serving order
  * @returns per panelist, the tags in serving order
  */
-export function dealPortions(orders: readonly (readonly string[])[], pieces: readonly Piece[], random: RandomStream): string[][] {
+export function dealPortions(
+  orders: readonly (readonly string[])[],
+  pieces: readonly Piece[],
+  random: RandomStream,
+): string[][] {
   const portions = orders.map((order) => new Array<string>(order.length));
   for (const method of new Set(orders.flat())) {
     const tags = random.shuffled(pieces.filter((piece) => piece.method === method).map((piece) => piece.tag));

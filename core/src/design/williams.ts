@@ -15,7 +15,9 @@ import type { RandomStream } from '../numeric';
  * williamsDesign(4) // [[0, 1, 3, 2], [1, 2, 0, 3], [2, 3, 1, 0], [3, 0, 2, 1]]
  */
 export function williamsDesign(samples: number): number[][] {
-  const first = Array.from({ length: samples }, (_, at) => (at % 2 === 1 ? (at + 1) / 2 : (samples - at / 2) % samples));
+  const first = Array.from({ length: samples }, (_, at) =>
+    at % 2 === 1 ? (at + 1) / 2 : (samples - at / 2) % samples,
+  );
   const square = first.map((_, shift) => first.map((sample) => (sample + shift) % samples));
   return samples % 2 === 0 ? square : [...square, ...square.map((row) => [...row].reverse())];
 }
@@ -88,4 +90,5 @@ function leftoverRows(design: readonly number[][], count: number): number[][] {
 }
 
 const squares = (counts: readonly number[]): number => counts.reduce((total, count) => total + count * count, 0);
-const range = (counts: readonly number[]): number => (counts.length > 0 ? Math.max(...counts) - Math.min(...counts) : 0);
+const range = (counts: readonly number[]): number =>
+  counts.length > 0 ? Math.max(...counts) - Math.min(...counts) : 0;

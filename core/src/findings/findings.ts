@@ -108,7 +108,13 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
   };
 }
 
-function methodFindings({ tasting }: TastingBundle, key: Key, tasters: Taster[], verdict: Verdict, alpha: number): MethodFinding[] {
+function methodFindings(
+  { tasting }: TastingBundle,
+  key: Key,
+  tasters: Taster[],
+  verdict: Verdict,
+  alpha: number,
+): MethodFinding[] {
   const codes = Object.entries(key.codes);
   const samples = tasting.methods.length;
   return tasting.methods.map((method, at) => {
@@ -131,13 +137,26 @@ function methodFindings({ tasting }: TastingBundle, key: Key, tasters: Taster[],
 
 function pairFindings(verdict: Verdict, ids: string[], alpha: number): PairFinding[] {
   const decided = verdict.kind === 'winner' || verdict.kind === 'leading-set';
-  return verdict.pairs.map((pair) => ({ ...pair, a: ids[pair.a], b: ids[pair.b], differ: decided && pair.adjustedP <= alpha }));
+  return verdict.pairs.map((pair) => ({
+    ...pair,
+    a: ids[pair.a],
+    b: ids[pair.b],
+    differ: decided && pair.adjustedP <= alpha,
+  }));
 }
 
-function sensitivity(tasters: Taster[], planned: Verdict, names: string[], rules: { alpha: number; seed: string }): Sensitivity[] {
+function sensitivity(
+  tasters: Taster[],
+  planned: Verdict,
+  names: string[],
+  rules: { alpha: number; seed: string },
+): Sensitivity[] {
   const blind = tasters.filter((taster) => taster.blind);
   if (blind.length === tasters.length) return [];
-  const again = decide(blind.map((taster) => taster.ranks), rules);
+  const again = decide(
+    blind.map((taster) => taster.ranks),
+    rules,
+  );
   const gone = tasters.length - blind.length;
   return [
     {
@@ -150,7 +169,10 @@ function sensitivity(tasters: Taster[], planned: Verdict, names: string[], rules
 }
 
 function tastedBalance(tasters: Taster[], ids: string[]): Findings['orders'] {
-  const { positionImbalance, carryOverImbalance } = orderBalance(tasters.map((taster) => taster.served.map((id) => ids.indexOf(id))), ids.length);
+  const { positionImbalance, carryOverImbalance } = orderBalance(
+    tasters.map((taster) => taster.served.map((id) => ids.indexOf(id))),
+    ids.length,
+  );
   return { positionImbalance, carryOverImbalance };
 }
 

@@ -1,4 +1,11 @@
-export { findings, NotUnsealed, type Findings, type MethodFinding, type PairFinding, type Sensitivity } from './findings';
+export {
+  findings,
+  NotUnsealed,
+  type Findings,
+  type MethodFinding,
+  type PairFinding,
+  type Sensitivity,
+} from './findings';
 export type { Limit } from './limits';
 export type { LeftOut, Taster } from './preferences';
 export { SMALLEST_PANEL, type VerdictKind } from './verdict';

@@ -5,7 +5,15 @@ import { counted, list } from './wording';
 
 /** Something the data cannot say, in words for the person who reads the verdict. */
 export interface Limit {
-  kind: 'one-piece' | 'not-blind' | 'missing' | 'uneven-orders' | 'no-difference' | 'caveats' | 'small-panel' | 'liking-described';
+  kind:
+    | 'one-piece'
+    | 'not-blind'
+    | 'missing'
+    | 'uneven-orders'
+    | 'no-difference'
+    | 'caveats'
+    | 'small-panel'
+    | 'liking-described';
   text: string;
 }
 
@@ -28,25 +36,46 @@ export function limits({ bundle, tasters, leftOut, verdict }: LimitInputs): Limi
     });
   }
   if (verdict.kind === 'no-answer') {
-    found.push({ kind: 'no-difference', text: 'No difference found is not the same as no difference: a larger panel may find one.' });
+    found.push({
+      kind: 'no-difference',
+      text: 'No difference found is not the same as no difference: a larger panel may find one.',
+    });
   }
   if (verdict.kind !== 'cannot-say' && tasters.length < 20) {
-    found.push({ kind: 'small-panel', text: `With ${tasters.length} tasters only large differences show; a small one stays hidden more often than not.` });
+    found.push({
+      kind: 'small-panel',
+      text: `With ${tasters.length} tasters only large differences show; a small one stays hidden more often than not.`,
+    });
   }
   const seeing = tasters.filter((taster) => !taster.blind);
   if (seeing.length > 0) {
     const who = list(seeing.map((taster) => String(taster.seat)));
-    found.push({ kind: 'not-blind', text: `${counted(seeing.length, 'taster was', 'tasters were')} not blind (seat ${who}) and ${seeing.length === 1 ? 'is' : 'are'} counted in the planned answer; see what changes without.` });
+    found.push({
+      kind: 'not-blind',
+      text: `${counted(seeing.length, 'taster was', 'tasters were')} not blind (seat ${who}) and ${seeing.length === 1 ? 'is' : 'are'} counted in the planned answer; see what changes without.`,
+    });
   }
   if (leftOut.length > 0) {
     const who = list(leftOut.map((panelist) => String(panelist.seat)));
-    found.push({ kind: 'missing', text: `${counted(leftOut.length, 'ballot')} of ${tasting.panel.length} did not come in (seat ${who}). Nothing was filled in for ${leftOut.length === 1 ? 'it' : 'them'}.` });
+    found.push({
+      kind: 'missing',
+      text: `${counted(leftOut.length, 'ballot')} of ${tasting.panel.length} did not come in (seat ${who}). Nothing was filled in for ${leftOut.length === 1 ? 'it' : 'them'}.`,
+    });
   }
   if (caveats.length > 0) {
-    found.push({ kind: 'caveats', text: `${counted(caveats.length, 'caveat')} stand in the log. What they do to the answer is for you to judge.`.replace(/^1 caveat stand/, '1 caveat stands') });
+    found.push({
+      kind: 'caveats',
+      text: `${counted(caveats.length, 'caveat')} stand in the log. What they do to the answer is for you to judge.`.replace(
+        /^1 caveat stand/,
+        '1 caveat stands',
+      ),
+    });
   }
   if (tasting.ballot.liking) {
-    found.push({ kind: 'liking-described', text: 'Liking scores are described here, not tested: the planned test is the ranking.' });
+    found.push({
+      kind: 'liking-described',
+      text: 'Liking scores are described here, not tested: the planned test is the ranking.',
+    });
   }
   return found;
 }

@@ -35,12 +35,18 @@ export function readPreferences(bundle: TastingBundle, key: Key): { tasters: Tas
     const answers = currentAnswers(ballot?.answers ?? []);
     const ranking = answers.find((answer) => answer.kind === 'ranking');
     if (!ballot?.handedInAt || !ranking) {
-      leftOut.push({ panelist: id, seat, why: ballot?.openedAt ? 'did not hand in the ballot' : 'did not open the ballot' });
+      leftOut.push({
+        panelist: id,
+        seat,
+        why: ballot?.openedAt ? 'did not hand in the ballot' : 'did not open the ballot',
+      });
       continue;
     }
     const codeOf = new Map(Object.entries(key.codes).map(([code, method]) => [method, code]));
     const rankOf = ranksByCode(ranking.ranking);
-    const scoreOf = new Map(answers.flatMap((answer) => (answer.kind === 'liking' ? [[answer.code, answer.score] as const] : [])));
+    const scoreOf = new Map(
+      answers.flatMap((answer) => (answer.kind === 'liking' ? [[answer.code, answer.score] as const] : [])),
+    );
     tasters.push({
       panelist: id,
       seat,

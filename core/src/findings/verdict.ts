@@ -49,7 +49,10 @@ export function decide(rows: readonly (readonly number[])[], rules: DecisionRule
   const different = pairs.filter((pair) => pair.adjustedP <= rules.alpha);
   const places = order.map((_, place) => place);
   const placeOf = (method: number): number => order.indexOf(method);
-  const groups = letters(places.length, different.map((pair) => [placeOf(pair.a), placeOf(pair.b)] as const));
+  const groups = letters(
+    places.length,
+    different.map((pair) => [placeOf(pair.a), placeOf(pair.b)] as const),
+  );
   const best = order[0];
   const beaten = new Set(different.flatMap((pair) => (pair.a === best ? [pair.b] : pair.b === best ? [pair.a] : [])));
   const leaders = order.filter((method) => !beaten.has(method));

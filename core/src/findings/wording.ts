@@ -24,7 +24,8 @@ function leadingSentence({ leaders, letters }: Verdict, names: readonly string[]
   const share = (a: number, b: number): boolean => [...letters[a]].some((letter) => letters[b].includes(letter));
   const rest = names.map((_, method) => method).filter((method) => !leaders.includes(method));
   const stand = leaders.map((method) => names[method]);
-  if (leaders.every((leader) => rest.every((other) => !share(leader, other)))) return sentence(`${list(stand)} lead together; ${list(behind)} ${are} liked less`);
+  if (leaders.every((leader) => rest.every((other) => !share(leader, other))))
+    return sentence(`${list(stand)} lead together; ${list(behind)} ${are} liked less`);
   return sentence(`${stand[0]} is ahead of ${list(behind)}, but not shown to differ from ${list(stand.slice(1))}`);
 }
 

@@ -16,7 +16,9 @@
 export function letters(samples: number, different: readonly (readonly [number, number])[]): string[] {
   let groups: Set<number>[] = [new Set(Array.from({ length: samples }, (_, sample) => sample))];
   for (const [a, b] of different) {
-    groups = groups.flatMap((group) => (group.has(a) && group.has(b) ? [without(group, a), without(group, b)] : [group]));
+    groups = groups.flatMap((group) =>
+      group.has(a) && group.has(b) ? [without(group, a), without(group, b)] : [group],
+    );
     groups = groups.filter((group, at) => !isAbsorbed(group, at, groups));
   }
   groups.sort(byMembers);
@@ -47,6 +49,7 @@ function byMembers(a: Set<number>, b: Set<number>): number {
   return left.length - right.length;
 }
 
-const letterName = (at: number): string => (at < 26 ? String.fromCharCode(97 + at) : `${letterName(Math.floor(at / 26) - 1)}${letterName(at % 26)}`);
+const letterName = (at: number): string =>
+  at < 26 ? String.fromCharCode(97 + at) : `${letterName(Math.floor(at / 26) - 1)}${letterName(at % 26)}`;
 
 const isWithin = (group: Set<number>, other: Set<number>): boolean => [...group].every((sample) => other.has(sample));

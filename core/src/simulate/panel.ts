@@ -24,7 +24,9 @@ export interface SimulatedAnswers {
  * @param ties when true, impressions within 0.15 of the one before share its place
  */
 export function simulatePanelist(truth: SimulatedTruth, ties: boolean, random: RandomStream): SimulatedAnswers {
-  const impressions = truth.liking.map((mean) => mean + truth.disagreement * random.normal() + truth.noise * random.normal());
+  const impressions = truth.liking.map(
+    (mean) => mean + truth.disagreement * random.normal() + truth.noise * random.normal(),
+  );
   const order = impressions.map((_, sample) => sample).sort((a, b) => impressions[b] - impressions[a]);
   const ranking: number[][] = [];
   order.forEach((sample, place) => {

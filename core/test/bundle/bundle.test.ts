@@ -1,4 +1,12 @@
-import { currentAnswers, likingProblems, parseBundle, rankingProblems, tidyCsv, tidyRows, type TastingBundle } from '../../src/bundle';
+import {
+  currentAnswers,
+  likingProblems,
+  parseBundle,
+  rankingProblems,
+  tidyCsv,
+  tidyRows,
+  type TastingBundle,
+} from '../../src/bundle';
 import { simulatedBundle } from '../support/bundles';
 
 const copy = (bundle: TastingBundle): TastingBundle => structuredClone(bundle);
@@ -14,7 +22,10 @@ describe('parseBundle', () => {
   });
 
   it('refuses a version it does not know', () => {
-    expect(parseBundle({ ...simulatedBundle(), version: 2 }).problems[0]).toMatchObject({ field: 'version', message: expect.stringContaining('2') });
+    expect(parseBundle({ ...simulatedBundle(), version: 2 }).problems[0]).toMatchObject({
+      field: 'version',
+      message: expect.stringContaining('2'),
+    });
   });
 
   it.each<[string, (bundle: TastingBundle) => void]>([
@@ -23,9 +34,21 @@ describe('parseBundle', () => {
     ['pieces.0.method', (bundle) => (bundle.pieces[0].method = 'nobody')],
     ['plan.servings.0.codes', (bundle) => bundle.plan!.servings[0].codes.pop()],
     ['plan.servings.0.panelist', (bundle) => (bundle.plan!.servings[0].panelist = 'ghost')],
-    ['key.codes', (bundle) => (bundle.key!.codes[bundle.plan!.servings[0].codes[0]] = bundle.key!.codes[bundle.plan!.servings[0].codes[1]])],
+    [
+      'key.codes',
+      (bundle) =>
+        (bundle.key!.codes[bundle.plan!.servings[0].codes[0]] = bundle.key!.codes[bundle.plan!.servings[0].codes[1]]),
+    ],
     ['key.portions.0', (bundle) => bundle.key!.portions[0].tags.reverse()],
-    ['ballots.0.answers.0.ranking.0', (bundle) => (bundle.ballots[0].answers[0] = { ...bundle.ballots[0].answers[0], kind: 'ranking', ranking: [bundle.plan!.servings[0].codes] } as never)],
+    [
+      'ballots.0.answers.0.ranking.0',
+      (bundle) =>
+        (bundle.ballots[0].answers[0] = {
+          ...bundle.ballots[0].answers[0],
+          kind: 'ranking',
+          ranking: [bundle.plan!.servings[0].codes],
+        } as never),
+    ],
     ['ballots.1.panelist', (bundle) => (bundle.ballots[1].panelist = bundle.ballots[0].panelist)],
     ['ballots.2.answers', (bundle) => (bundle.ballots[2].answers = [])],
     ['seal.closedAt', (bundle) => (bundle.seal.closedAt = null)],
@@ -59,7 +82,9 @@ describe('ballot rules', () => {
   it('wants one liking score from 1 to 9 per sample', () => {
     const whole = served.map((code) => ({ code, score: 5 }));
     expect(likingProblems(whole, served, strict)).toEqual([]);
-    expect(likingProblems([{ code: '482', score: 10 }, ...whole.slice(1)], served, strict)[0].field).toBe('liking.0.score');
+    expect(likingProblems([{ code: '482', score: 10 }, ...whole.slice(1)], served, strict)[0].field).toBe(
+      'liking.0.score',
+    );
     expect(likingProblems(whole.slice(1), served, strict)[0].field).toBe('liking');
     expect(likingProblems(whole, served, { liking: false, ties: false })[0].field).toBe('liking');
   });
@@ -71,7 +96,11 @@ describe('ballot rules', () => {
       { ...base, id: '2', kind: 'liking' as const, code: '907', score: 4 },
       { ...base, id: '3', kind: 'liking' as const, code: '482', score: 8 },
     ];
-    expect(currentAnswers(answers).map((answer) => answer.id).sort()).toEqual(['2', '3']);
+    expect(
+      currentAnswers(answers)
+        .map((answer) => answer.id)
+        .sort(),
+    ).toEqual(['2', '3']);
   });
 });
 
@@ -79,7 +108,13 @@ describe('tidy CSV', () => {
   it('has one line per serving, with methods only when the key is there', () => {
     const bundle = simulatedBundle({ liking: true, panelists: 4 });
     expect(tidyRows(bundle)).toHaveLength(12);
-    expect(tidyRows(bundle)[0]).toMatchObject({ position: 1, method: expect.stringMatching(/^Method/), piece: expect.stringMatching(/^[A-Z]\d$/), rank: expect.any(Number), liking: expect.any(Number) });
+    expect(tidyRows(bundle)[0]).toMatchObject({
+      position: 1,
+      method: expect.stringMatching(/^Method/),
+      piece: expect.stringMatching(/^[A-Z]\d$/),
+      rank: expect.any(Number),
+      liking: expect.any(Number),
+    });
     const sealed = tidyRows({ ...bundle, key: null });
     expect(sealed.every((row) => row.method === '' && row.piece === '')).toBe(true);
   });

@@ -17,23 +17,45 @@ function jacana(file: string, ...args: string[]): { code: number; out: string; e
 }
 
 const columns = ['--test', 'friedman', '--panelist', 'who', '--sample', 'what', '--value', 'rank'];
-const csv = (rows: number[][]) => ['who,what,rank', ...rows.flatMap((row, who) => row.map((rank, what) => `p${who},s${what},${rank}`))].join('\n');
+const csv = (rows: number[][]) =>
+  ['who,what,rank', ...rows.flatMap((row, who) => row.map((rank, what) => `p${who},s${what},${rank}`))].join('\n');
 
 describe('jacana analyse', () => {
   it('prints the statistics as JSON', () => {
     const { code, out } = jacana(csv(reference.rounding.rows), 'analyse', 'x.csv', ...columns, '--json');
     expect(code).toBe(0);
-    expect(JSON.parse(out)).toMatchObject({ statistic: expect.closeTo(11.142857, 5), df: 2, kendallW: expect.closeTo(0.253247, 5), rankSums: { s0: 53, s1: 47, s2: 32 }, leads: 's2' });
+    expect(JSON.parse(out)).toMatchObject({
+      statistic: expect.closeTo(11.142857, 5),
+      df: 2,
+      kendallW: expect.closeTo(0.253247, 5),
+      rankSums: { s0: 53, s1: 47, s2: 32 },
+      leads: 's2',
+    });
   });
 
   it('reads leadership from the other end with --higher-is-better, with the same rank sums', () => {
-    const { out } = jacana(csv(reference.rounding.rows), 'analyse', 'x.csv', ...columns, '--json', '--higher-is-better');
+    const { out } = jacana(
+      csv(reference.rounding.rows),
+      'analyse',
+      'x.csv',
+      ...columns,
+      '--json',
+      '--higher-is-better',
+    );
     expect(JSON.parse(out)).toMatchObject({ rankSums: { s0: 53, s2: 32 }, leads: 's0' });
   });
 
   it('leaves out incomplete panelists and names them', () => {
-    const text = csv([[1, 2, 3], [1, 3, 2], [1, 2, 3]]) + '\np9,s0,1';
-    expect(JSON.parse(jacana(text, 'analyse', 'x.csv', ...columns, '--json').out)).toMatchObject({ panelists: 3, leftOut: ['p9'] });
+    const text =
+      csv([
+        [1, 2, 3],
+        [1, 3, 2],
+        [1, 2, 3],
+      ]) + '\np9,s0,1';
+    expect(JSON.parse(jacana(text, 'analyse', 'x.csv', ...columns, '--json').out)).toMatchObject({
+      panelists: 3,
+      leftOut: ['p9'],
+    });
     expect(jacana(text, 'analyse', 'x.csv', ...columns).out).toContain('Left out (incomplete): p9');
   });
 
@@ -52,12 +74,18 @@ describe('jacana analyse', () => {
 
   it('refuses an unknown test, a missing file and a bad alpha', () => {
     expect(jacana('', 'analyse', 'x.csv', ...columns.with(1, 'anova')).error).toContain('Unknown test "anova"');
-    expect(jacana('', 'analyse', 'missing.csv', ...columns)).toMatchObject({ code: 2, error: expect.stringContaining('Cannot read missing.csv') });
+    expect(jacana('', 'analyse', 'missing.csv', ...columns)).toMatchObject({
+      code: 2,
+      error: expect.stringContaining('Cannot read missing.csv'),
+    });
     expect(jacana('', 'analyse', 'x.csv', ...columns, '--alpha', '2').code).toBe(2);
   });
 
   it('has no test for an empty table, and says why', () => {
-    expect(jacana('who,what,rank\n', 'analyse', 'x.csv', ...columns)).toMatchObject({ code: 0, out: expect.stringContaining('nothing to test') });
+    expect(jacana('who,what,rank\n', 'analyse', 'x.csv', ...columns)).toMatchObject({
+      code: 0,
+      out: expect.stringContaining('nothing to test'),
+    });
   });
 });
 

@@ -1,5 +1,16 @@
 import fc from 'fast-check';
-import { drawCodes, dealPortions, isSpeakingCode, lockPlan, lockProblems, namedMethods, orderBalance, servingOrders, tagPieces, williamsDesign } from '../../src/design';
+import {
+  drawCodes,
+  dealPortions,
+  isSpeakingCode,
+  lockPlan,
+  lockProblems,
+  namedMethods,
+  orderBalance,
+  servingOrders,
+  tagPieces,
+  williamsDesign,
+} from '../../src/design';
 import { fingerprint } from '../../src/bundle';
 import { randomStream } from '../../src/numeric';
 import { simulatedBundle } from '../support/bundles';
@@ -18,16 +29,21 @@ describe('williamsDesign (Williams 1949)', () => {
 describe('servingOrders', () => {
   it('serves every sample once to each, and stays as even as the panel size allows', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 2, max: 8 }), fc.integer({ min: 1, max: 60 }), fc.string(), (samples, panelists, seed) => {
-        const orders = servingOrders(samples, panelists, randomStream(seed, 'orders'));
-        expect(orders).toHaveLength(panelists);
-        for (const order of orders) expect([...order].sort()).toEqual(Array.from({ length: samples }, (_, s) => s));
-        const { positionImbalance, carryOverImbalance } = orderBalance(orders, samples);
-        const whole = panelists % williamsDesign(samples).length === 0;
-        if (whole) expect([positionImbalance, carryOverImbalance]).toEqual([0, 0]);
-        expect(positionImbalance).toBeLessThanOrEqual(1);
-        expect(carryOverImbalance).toBeLessThanOrEqual(2);
-      }),
+      fc.property(
+        fc.integer({ min: 2, max: 8 }),
+        fc.integer({ min: 1, max: 60 }),
+        fc.string(),
+        (samples, panelists, seed) => {
+          const orders = servingOrders(samples, panelists, randomStream(seed, 'orders'));
+          expect(orders).toHaveLength(panelists);
+          for (const order of orders) expect([...order].sort()).toEqual(Array.from({ length: samples }, (_, s) => s));
+          const { positionImbalance, carryOverImbalance } = orderBalance(orders, samples);
+          const whole = panelists % williamsDesign(samples).length === 0;
+          if (whole) expect([positionImbalance, carryOverImbalance]).toEqual([0, 0]);
+          expect(positionImbalance).toBeLessThanOrEqual(1);
+          expect(carryOverImbalance).toBeLessThanOrEqual(2);
+        },
+      ),
       { numRuns: 80 },
     );
   });
@@ -41,15 +57,22 @@ describe('servingOrders', () => {
 
 describe('blind codes', () => {
   it('are three digits, apart in two places, and never speaking', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 24 }), fc.string(), (count, seed) => {
-      const codes = drawCodes(count, randomStream(seed, 'codes'));
-      expect(codes).toHaveLength(count);
-      codes.forEach((code, at) => {
-        expect(code).toMatch(/^[1-9]\d\d$/);
-        expect(isSpeakingCode(code)).toBe(false);
-        codes.slice(0, at).forEach((other) => expect([...code].filter((digit, i) => digit !== other[i]).length).toBeGreaterThanOrEqual(2));
-      });
-    }), { numRuns: 50 });
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 24 }), fc.string(), (count, seed) => {
+        const codes = drawCodes(count, randomStream(seed, 'codes'));
+        expect(codes).toHaveLength(count);
+        codes.forEach((code, at) => {
+          expect(code).toMatch(/^[1-9]\d\d$/);
+          expect(isSpeakingCode(code)).toBe(false);
+          codes
+            .slice(0, at)
+            .forEach((other) =>
+              expect([...code].filter((digit, i) => digit !== other[i]).length).toBeGreaterThanOrEqual(2),
+            );
+        });
+      }),
+      { numRuns: 50 },
+    );
   });
 
   it.each(['007', '100', '500', '111', '666', '999', '123', '789', '321', '911', '112'])('never include %s', (code) => {
@@ -62,7 +85,7 @@ describe('blind codes', () => {
 });
 
 describe('kitchen tags and portions', () => {
-  it('give each piece its own tag and deal each method\'s pieces out evenly', () => {
+  it("give each piece its own tag and deal each method's pieces out evenly", () => {
     const methods = ['a', 'b', 'c'];
     const pieces = tagPieces(methods, 4, randomStream('1', 'tags'));
     expect(new Set(pieces.map((piece) => piece.tag)).size).toBe(12);
@@ -113,17 +136,28 @@ describe('lockPlan', () => {
 
   it('is the same for the same seed, and another for another', () => {
     expect(lockPlan(bundle.tasting, inputs)).toEqual(lockPlan(bundle.tasting, inputs));
-    expect(lockPlan(bundle.tasting, { ...inputs, seed: 't' }).key.codes).not.toEqual(lockPlan(bundle.tasting, inputs).key.codes);
+    expect(lockPlan(bundle.tasting, { ...inputs, seed: 't' }).key.codes).not.toEqual(
+      lockPlan(bundle.tasting, inputs).key.codes,
+    );
   });
 
   it('is vouched for by a fingerprint that any change breaks', () => {
-    const { plan: { fingerprint: stated, ...plan }, pieces, key } = lockPlan(bundle.tasting, inputs);
+    const {
+      plan: { fingerprint: stated, ...plan },
+      pieces,
+      key,
+    } = lockPlan(bundle.tasting, inputs);
     const { tasting } = bundle;
     expect(fingerprint({ tasting, plan, pieces, key })).toBe(stated);
     const codes = Object.keys(key.codes);
-    const swapped = { ...key, codes: { ...key.codes, [codes[0]]: key.codes[codes[1]], [codes[1]]: key.codes[codes[0]] } };
+    const swapped = {
+      ...key,
+      codes: { ...key.codes, [codes[0]]: key.codes[codes[1]], [codes[1]]: key.codes[codes[0]] },
+    };
     expect(fingerprint({ tasting, plan, pieces, key: swapped })).not.toBe(stated);
     expect(fingerprint({ tasting, plan: { ...plan, alpha: 0.1 }, pieces, key })).not.toBe(stated);
-    expect(fingerprint({ tasting: { ...tasting, ballot: { liking: false, ties: true } }, plan, pieces, key })).not.toBe(stated);
+    expect(fingerprint({ tasting: { ...tasting, ballot: { liking: false, ties: true } }, plan, pieces, key })).not.toBe(
+      stated,
+    );
   });
 });

@@ -37,7 +37,10 @@ describe('findings', () => {
 
   it('withholds a verdict from two tasters, whatever p says', () => {
     const found = findings(simulatedBundle({ truth: [9, 7, 5, 3, 1], methods: 5, panelists: 2 }));
-    expect(found.verdict).toMatchObject({ kind: 'cannot-say', sentence: expect.stringContaining('2 tasters are too few') });
+    expect(found.verdict).toMatchObject({
+      kind: 'cannot-say',
+      sentence: expect.stringContaining('2 tasters are too few'),
+    });
     expect(found.overall.test).toBe('friedman');
   });
 
@@ -81,13 +84,17 @@ describe('findings', () => {
   it('survives degenerate panels without a NaN', () => {
     const tied = simulatedBundle({ ties: true, panelists: 8 });
     for (const ballot of tied.ballots) {
-      ballot.answers = ballot.answers.map((answer) => (answer.kind === 'ranking' ? { ...answer, ranking: [answer.ranking.flat()] } : answer));
+      ballot.answers = ballot.answers.map((answer) =>
+        answer.kind === 'ranking' ? { ...answer, ranking: [answer.ranking.flat()] } : answer,
+      );
     }
     const nobody = { ...simulatedBundle(), ballots: [] };
     for (const bundle of [tied, nobody, simulatedBundle({ panelists: 1, methods: 2 })]) {
       const found = findings(bundle);
       expect(found.verdict.kind).toBe('cannot-say');
-      expect(JSON.stringify(found)).toBe(JSON.stringify(found, (_, value) => (typeof value === 'number' && !Number.isFinite(value) ? 'BAD' : value)));
+      expect(JSON.stringify(found)).toBe(
+        JSON.stringify(found, (_, value) => (typeof value === 'number' && !Number.isFinite(value) ? 'BAD' : value)),
+      );
     }
   });
 });

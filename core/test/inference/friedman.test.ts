@@ -53,7 +53,12 @@ describe('friedman', () => {
   });
 
   it('comes close to the exact p when it has to relabel', () => {
-    const eight = [[1, 2, 3, 4, 5, 6, 7, 8], [2, 1, 4, 3, 6, 5, 8, 7], [8, 2, 3, 4, 5, 6, 7, 1], [1, 3, 2, 4, 6, 5, 7, 8]];
+    const eight = [
+      [1, 2, 3, 4, 5, 6, 7, 8],
+      [2, 1, 4, 3, 6, 5, 8, 7],
+      [8, 2, 3, 4, 5, 6, 7, 1],
+      [1, 3, 2, 4, 6, 5, 7, 8],
+    ];
     const result = tested(eight, 20_000);
     expect(result.probability.from).toBe('monte-carlo');
     // Independent check: the same count with twice the draws and another seed.
@@ -73,7 +78,15 @@ describe('friedman', () => {
   it('says why there is no test for empty, single-sample and all-tied data', () => {
     expect(friedman([], { seed: '1' })).toMatchObject({ test: null });
     expect(friedman([[1], [1]], { seed: '1' })).toMatchObject({ test: null });
-    expect(friedman([[2, 2, 2], [2, 2, 2]], { seed: '1' })).toEqual({ test: null, reason: expect.stringContaining('tied all samples') });
+    expect(
+      friedman(
+        [
+          [2, 2, 2],
+          [2, 2, 2],
+        ],
+        { seed: '1' },
+      ),
+    ).toEqual({ test: null, reason: expect.stringContaining('tied all samples') });
   });
 
   it('does not care in which order panelists and samples are listed', () => {
@@ -82,7 +95,9 @@ describe('friedman', () => {
         const turned = [...rows].reverse().map((row) => row.map((_, at) => row[(at + Math.abs(shift)) % row.length]));
         const [one, other] = [friedman(rows, { seed: '1' }), friedman(turned, { seed: '1' })];
         if (one.test === null || other.test === null) return one.test === other.test;
-        return Math.abs(one.statistic - other.statistic) < 1e-9 && Math.abs(one.probability.p - other.probability.p) < 1e-9;
+        return (
+          Math.abs(one.statistic - other.statistic) < 1e-9 && Math.abs(one.probability.p - other.probability.p) < 1e-9
+        );
       }),
       { numRuns: 60 },
     );
@@ -90,22 +105,33 @@ describe('friedman', () => {
 
   it('rejects no more often than alpha when nothing differs, in every small panel', () => {
     // The exact p of every possible pair of rankings of three samples: P(p <= alpha) <= alpha.
-    const orders = [[1, 2, 3], [1, 3, 2], [2, 1, 3], [2, 3, 1], [3, 1, 2], [3, 2, 1]];
+    const orders = [
+      [1, 2, 3],
+      [1, 3, 2],
+      [2, 1, 3],
+      [2, 3, 1],
+      [3, 1, 2],
+      [3, 2, 1],
+    ];
     const ps = orders.flatMap((a) => orders.flatMap((b) => orders.map((c) => tested([a, b, c]).probability.p)));
-    for (const alpha of new Set(ps)) expect(ps.filter((p) => p <= alpha + 1e-12).length / ps.length).toBeLessThanOrEqual(alpha + 1e-9);
+    for (const alpha of new Set(ps))
+      expect(ps.filter((p) => p <= alpha + 1e-12).length / ps.length).toBeLessThanOrEqual(alpha + 1e-9);
   });
 });
 
 describe('rankSumPairs', () => {
-  it.each(['ties4', 'twoTastersFiveMethods', 'three'] as const)('has the exact p of brute force in R for %s', (name) => {
-    const { rows, pairP, pairHolm } = reference[name];
-    // Brute force in R uses the distribution of the first two samples; ties within a panelist are exchangeable.
-    const pairs = rankSumPairs(rows);
-    pairs.forEach((pair, at) => {
-      expect(pair.probability.p).toBeCloseTo((pairP)[at], 10);
-      expect(pair.adjustedP).toBeCloseTo((pairHolm)[at], 10);
-    });
-  });
+  it.each(['ties4', 'twoTastersFiveMethods', 'three'] as const)(
+    'has the exact p of brute force in R for %s',
+    (name) => {
+      const { rows, pairP, pairHolm } = reference[name];
+      // Brute force in R uses the distribution of the first two samples; ties within a panelist are exchangeable.
+      const pairs = rankSumPairs(rows);
+      pairs.forEach((pair, at) => {
+        expect(pair.probability.p).toBeCloseTo(pairP[at], 10);
+        expect(pair.adjustedP).toBeCloseTo(pairHolm[at], 10);
+      });
+    },
+  );
 
   it('nears the normal limit of ISO 8587 in a large panel', () => {
     const rows = Array.from({ length: 400 }, (_, at) => (at % 9 < 5 ? [1, 2, 3] : [3, 2, 1]));

@@ -8,12 +8,20 @@ describe('letters', () => {
 
   it('gives one letter when nothing differs, and one each when everything does', () => {
     expect(letters(3, [])).toEqual(['a', 'a', 'a']);
-    expect(letters(3, [[0, 1], [0, 2], [1, 2]])).toEqual(['a', 'b', 'c']);
+    expect(
+      letters(3, [
+        [0, 1],
+        [0, 2],
+        [1, 2],
+      ]),
+    ).toEqual(['a', 'b', 'c']);
   });
 
   it('lets two samples share a letter if, and only if, they do not differ', () => {
     const patterns = fc.integer({ min: 2, max: 7 }).chain((k) => {
-      const all = Array.from({ length: k }, (_, a) => Array.from({ length: k - a - 1 }, (_, b) => [a, a + b + 1] as [number, number])).flat();
+      const all = Array.from({ length: k }, (_, a) =>
+        Array.from({ length: k - a - 1 }, (_, b) => [a, a + b + 1] as [number, number]),
+      ).flat();
       return fc.tuple(fc.constant(k), fc.subarray(all), fc.constant(all));
     });
     fc.assert(
@@ -40,9 +48,11 @@ describe('midRanks', () => {
   });
 
   it('is the same for any rising transform', () => {
-    fc.assert(fc.property(fc.array(fc.integer({ min: -50, max: 50 })), (values) => {
-      expect(midRanks(values.map((value) => value ** 3 + 2 * value))).toEqual(midRanks(values));
-    }));
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: -50, max: 50 })), (values) => {
+        expect(midRanks(values.map((value) => value ** 3 + 2 * value))).toEqual(midRanks(values));
+      }),
+    );
   });
 });
 

@@ -1,4 +1,10 @@
-import { type CanActivate, type ExecutionContext, ForbiddenException, Injectable, UnauthorizedException } from '@nestjs/common';
+import {
+  type CanActivate,
+  type ExecutionContext,
+  ForbiddenException,
+  Injectable,
+  UnauthorizedException,
+} from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
 import { ACCESS, type Access, type SignedInRequest } from './allow';
 import { SessionsService } from './sessions.service';
@@ -12,12 +18,16 @@ export class AccessGuard implements CanActivate {
   ) {}
 
   async canActivate(context: ExecutionContext): Promise<boolean> {
-    const access = this.reflector.getAllAndOverride<Access | undefined>(ACCESS, [context.getHandler(), context.getClass()]);
+    const access = this.reflector.getAllAndOverride<Access | undefined>(ACCESS, [
+      context.getHandler(),
+      context.getClass(),
+    ]);
     const request = context.switchToHttp().getRequest<SignedInRequest>();
     request.me = await this.sessions.find(request.headers.cookie);
     if (access === 'anyone') return true;
     if (!request.me) throw new UnauthorizedException('Sign in first.');
-    if (!access?.includes(request.me.role)) throw new ForbiddenException(`This is not for the role ${request.me.role}.`);
+    if (!access?.includes(request.me.role))
+      throw new ForbiddenException(`This is not for the role ${request.me.role}.`);
     return true;
   }
 }

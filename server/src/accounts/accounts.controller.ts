@@ -27,7 +27,10 @@ export class AccountsController {
   @Anyone()
   @UseGuards(ThrottlerGuard)
   @Answers(SessionView)
-  async signIn(@Body() { login, password }: SignIn, @Res({ passthrough: true }) response: Response): Promise<SessionView> {
+  async signIn(
+    @Body() { login, password }: SignIn,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<SessionView> {
     const { token, me } = await this.sessions.open(login, password);
     response.cookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: 14 * 86_400_000 });
     return this.accounts.session(me);
@@ -36,7 +39,10 @@ export class AccountsController {
   @Delete('session')
   @Anyone()
   @Answers()
-  async signOut(@Headers('cookie') cookies: string | undefined, @Res({ passthrough: true }) response: Response): Promise<void> {
+  async signOut(
+    @Headers('cookie') cookies: string | undefined,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<void> {
     await this.sessions.close(cookies);
     response.clearCookie(COOKIE, { path: '/' });
   }

@@ -25,7 +25,9 @@ export class AccountsService implements OnModuleInit {
     if (!this.options.demo || (await this.transactions.read.count(AccountRow)) > 0) return;
     for (const { password, ...person } of DEMO_SIGN_INS) {
       const passwordHash = await hashPassword(password);
-      await this.transactions.write((manager) => manager.insert(AccountRow, row({ ...person, passwordHash, demo: true })));
+      await this.transactions.write((manager) =>
+        manager.insert(AccountRow, row({ ...person, passwordHash, demo: true })),
+      );
     }
   }
 
@@ -47,9 +49,12 @@ export class AccountsService implements OnModuleInit {
   }
 
   async setUp({ setUpCode, ...first }: FirstAccount): Promise<void> {
-    if (!(await this.isSetUpNeeded())) throw refuseState('set-up', 'The coordinator\'s account exists already. Sign in with it.');
+    if (!(await this.isSetUpNeeded()))
+      throw refuseState('set-up', "The coordinator's account exists already. Sign in with it.");
     if (this.options.lan && setUpCode !== this.setUpCode) {
-      throw refuseFields([{ field: 'setUpCode', message: 'Type the set-up code that the server printed when it started.' }]);
+      throw refuseFields([
+        { field: 'setUpCode', message: 'Type the set-up code that the server printed when it started.' },
+      ]);
     }
     await this.add({ ...first, role: 'coordinator' }, first.name);
   }
@@ -78,10 +83,18 @@ export class AccountsService implements OnModuleInit {
       if (!account) return;
       await manager.delete('sessions', { accountId: id });
       await manager.delete(AccountRow, { id });
-      await this.audit.record(manager, { by: me.name, action: 'account removed', detail: `${account.name}, ${account.role}` });
+      await this.audit.record(manager, {
+        by: me.name,
+        action: 'account removed',
+        detail: `${account.name}, ${account.role}`,
+      });
     });
   }
 }
 
-const row = (account: Omit<AccountRow, 'id' | 'createdAt'>): AccountRow => ({ ...account, id: randomUUID(), createdAt: new Date().toISOString() });
+const row = (account: Omit<AccountRow, 'id' | 'createdAt'>): AccountRow => ({
+  ...account,
+  id: randomUUID(),
+  createdAt: new Date().toISOString(),
+});
 const view = ({ id, name, login, role }: AccountRow): AccountView => ({ id, name, login, role });

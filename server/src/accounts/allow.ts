@@ -9,7 +9,11 @@ export const ACCESS = 'access';
 
 /** Opens a route to some roles. A route without it, or {@link Anyone}, answers nobody. */
 export const Allow = (...roles: Role[]) =>
-  applyDecorators(SetMetadata(ACCESS, roles), ApiUnauthorizedResponse({ description: 'Not signed in' }), ApiForbiddenResponse({ description: 'Not for this role' }));
+  applyDecorators(
+    SetMetadata(ACCESS, roles),
+    ApiUnauthorizedResponse({ description: 'Not signed in' }),
+    ApiForbiddenResponse({ description: 'Not for this role' }),
+  );
 
 export const Anyone = () => SetMetadata(ACCESS, 'anyone');
 
@@ -25,4 +29,6 @@ export interface SignedInRequest extends Request {
 }
 
 /** Parameter decorator: the signed-in person. */
-export const SignedIn = createParamDecorator((_: unknown, context: ExecutionContext) => context.switchToHttp().getRequest<SignedInRequest>().me);
+export const SignedIn = createParamDecorator(
+  (_: unknown, context: ExecutionContext) => context.switchToHttp().getRequest<SignedInRequest>().me,
+);

@@ -5,7 +5,9 @@ const KEY_BYTES = 32;
 const COST = { N: 2 ** 15, r: 8, p: 1, maxmem: 64 * 1024 * 1024 };
 
 const derive = (password: string, salt: Buffer): Promise<Buffer> =>
-  new Promise((resolve, reject) => scrypt(password, salt, KEY_BYTES, COST, (error, key) => (error ? reject(error) : resolve(key))));
+  new Promise((resolve, reject) =>
+    scrypt(password, salt, KEY_BYTES, COST, (error, key) => (error ? reject(error) : resolve(key))),
+  );
 
 /** Hashes a password with scrypt and a salt of its own. */
 export async function hashPassword(password: string): Promise<string> {

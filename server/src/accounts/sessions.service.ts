@@ -22,11 +22,15 @@ export class SessionsService {
   async open(login: string, password: string): Promise<{ token: string; me: Me }> {
     const account = await this.transactions.read.findOneBy(AccountRow, { login: login.trim().toLowerCase() });
     const matches = await passwordMatches(password, account?.passwordHash ?? (await NOBODY));
-    if (!account || !matches) throw new UnauthorizedException('Login and password do not match. Check both and try again.');
-    if (account.demo && this.options.lan) throw new UnauthorizedException('Demo sign-ins do not work while Jacana is open to the network.');
+    if (!account || !matches)
+      throw new UnauthorizedException('Login and password do not match. Check both and try again.');
+    if (account.demo && this.options.lan)
+      throw new UnauthorizedException('Demo sign-ins do not work while Jacana is open to the network.');
     const token = randomBytes(24).toString('base64url');
     const expiresAt = new Date(Date.now() + LIFETIME_DAYS * 86_400_000).toISOString();
-    await this.transactions.write((manager) => manager.insert(SessionRow, { tokenHash: hashOf(token), accountId: account.id, expiresAt }));
+    await this.transactions.write((manager) =>
+      manager.insert(SessionRow, { tokenHash: hashOf(token), accountId: account.id, expiresAt }),
+    );
     return { token, me: { id: account.id, name: account.name, role: account.role } };
   }
 

@@ -22,17 +22,28 @@ export class AuditService {
   /** Appends within the caller's transaction, so that act and entry stand or fall together. */
   async record(manager: EntityManager, { by, action, tastingId, detail = '' }: AuditEntry): Promise<void> {
     const [last] = await manager.find(AuditRow, { order: { seq: 'DESC' }, take: 1 });
-    const entry = { at: new Date().toISOString(), by, action, tastingId: tastingId ?? null, detail, previousHash: last?.hash ?? BEFORE_THE_FIRST };
+    const entry = {
+      at: new Date().toISOString(),
+      by,
+      action,
+      tastingId: tastingId ?? null,
+      detail,
+      previousHash: last?.hash ?? BEFORE_THE_FIRST,
+    };
     await manager.insert(AuditRow, { ...entry, hash: hashOf(entry) });
   }
 
   /** Whether every entry still follows from the one before. */
   async isIntact(manager: EntityManager): Promise<boolean> {
     const rows = await manager.find(AuditRow, { order: { seq: 'ASC' } });
-    return rows.every((row, at) => row.previousHash === (at === 0 ? BEFORE_THE_FIRST : rows[at - 1].hash) && row.hash === hashOf(row));
+    return rows.every(
+      (row, at) => row.previousHash === (at === 0 ? BEFORE_THE_FIRST : rows[at - 1].hash) && row.hash === hashOf(row),
+    );
   }
 }
 
 function hashOf({ at, by, action, tastingId, detail, previousHash }: Omit<AuditRow, 'seq' | 'hash'>): string {
-  return createHash('sha256').update(JSON.stringify([at, by, action, tastingId, detail, previousHash])).digest('hex');
+  return createHash('sha256')
+    .update(JSON.stringify([at, by, action, tastingId, detail, previousHash]))
+    .digest('hex');
 }

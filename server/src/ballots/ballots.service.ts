@@ -59,7 +59,11 @@ export class BallotsService {
       refuseUnlessOpen(own, device);
       refuseStrayAnswers(answers, own);
       const at = new Date().toISOString();
-      await this.append(manager, own, answers.map((answer) => asAnswer(answer, at)));
+      await this.append(
+        manager,
+        own,
+        answers.map((answer) => asAnswer(answer, at)),
+      );
       await this.seen(manager, own, {});
       return own.stored.row.id;
     });
@@ -76,12 +80,18 @@ export class BallotsService {
         return { view: await this.view(manager, own, 'handed-in'), tastingId: stored.row.id };
       }
       refuseUnlessOpen(own, ballot.device);
-      const problems = [...likingProblems(ballot.liking, codes, design), ...rankingProblems(ballot.ranking, codes, design)];
+      const problems = [
+        ...likingProblems(ballot.liking, codes, design),
+        ...rankingProblems(ballot.ranking, codes, design),
+      ];
       if (problems.length > 0) throw refuseFields(problems);
       const now = new Date().toISOString();
       await this.append(manager, own, answersOf(ballot, now));
       await this.seen(manager, own, { handedInAt: now });
-      return { view: await this.view(manager, { ...own, panelist: { ...panelist, handedInAt: now } }, 'handed-in'), tastingId: stored.row.id };
+      return {
+        view: await this.view(manager, { ...own, panelist: { ...panelist, handedInAt: now } }, 'handed-in'),
+        tastingId: stored.row.id,
+      };
     });
     this.live.wake(tastingId);
     return view;
@@ -100,7 +110,10 @@ export class BallotsService {
   /** Inserts what is not stored yet and does not merely repeat what already counts. */
   private async append(manager: EntityManager, { stored, panelist }: OwnBallot, answers: Answer[]): Promise<void> {
     const tastingId = stored.row.id;
-    const rows = await manager.find(AnswerRow, { where: { tastingId, panelistId: panelist.id }, order: { seq: 'ASC' } });
+    const rows = await manager.find(AnswerRow, {
+      where: { tastingId, panelistId: panelist.id },
+      order: { seq: 'ASC' },
+    });
     const before = answersByPanelist(rows).get(panelist.id) ?? [];
     const known = new Set(before.map((answer) => answer.id));
     const counting = currentAnswers(before);
@@ -112,8 +125,16 @@ export class BallotsService {
     }
   }
 
-  private async seen(manager: EntityManager, { stored, panelist }: OwnBallot, change: { handedInAt?: string }): Promise<void> {
-    await manager.update(PanelistRow, { tastingId: stored.row.id, id: panelist.id }, { seenAt: new Date().toISOString(), ...change });
+  private async seen(
+    manager: EntityManager,
+    { stored, panelist }: OwnBallot,
+    change: { handedInAt?: string },
+  ): Promise<void> {
+    await manager.update(
+      PanelistRow,
+      { tastingId: stored.row.id, id: panelist.id },
+      { seenAt: new Date().toISOString(), ...change },
+    );
     await this.live.noteSeat(manager, stored.row.id, panelist.id);
   }
 
@@ -121,8 +142,15 @@ export class BallotsService {
     return manager.existsBy(AnswerRow, { tastingId: stored.row.id, panelistId: panelist.id, answerId });
   }
 
-  private async view(manager: EntityManager, { stored, panelist, codes, design }: OwnBallot, state: BallotState): Promise<BallotView> {
-    const rows = await manager.find(AnswerRow, { where: { tastingId: stored.row.id, panelistId: panelist.id }, order: { seq: 'ASC' } });
+  private async view(
+    manager: EntityManager,
+    { stored, panelist, codes, design }: OwnBallot,
+    state: BallotState,
+  ): Promise<BallotView> {
+    const rows = await manager.find(AnswerRow, {
+      where: { tastingId: stored.row.id, panelistId: panelist.id },
+      order: { seq: 'ASC' },
+    });
     const answers = currentAnswers(state === 'elsewhere' ? [] : (answersByPanelist(rows).get(panelist.id) ?? []));
     return {
       state,
@@ -133,7 +161,9 @@ export class BallotsService {
       asksLiking: design.liking,
       allowsTies: design.ties,
       tasted: answers.flatMap((answer) => (answer.kind === 'tasted' ? [answer.code] : [])),
-      liking: answers.flatMap((answer) => (answer.kind === 'liking' ? [{ code: answer.code, score: answer.score }] : [])),
+      liking: answers.flatMap((answer) =>
+        answer.kind === 'liking' ? [{ code: answer.code, score: answer.score }] : [],
+      ),
       ranking: answers.find((answer) => answer.kind === 'ranking')?.ranking ?? null,
       handedInAt: panelist.handedInAt,
     };
@@ -142,15 +172,19 @@ export class BallotsService {
 
 function refuseUnlessOpen({ panelist, stored }: OwnBallot, device: string): void {
   if (panelist.handedInAt) throw refuseState('handed-in', 'This ballot was handed in already; it counts once.');
-  if (stored.row.closedAt) throw refuseState('closed', 'The tasting is closed. Your answers are still on this device: tell the coordinator.');
+  if (stored.row.closedAt)
+    throw refuseState('closed', 'The tasting is closed. Your answers are still on this device: tell the coordinator.');
   if (panelist.device !== device) throw refuseState('elsewhere', 'This ballot is open on another device.');
 }
 
 function refuseStrayAnswers(answers: readonly AnswerInput[], { codes, design }: OwnBallot): void {
   const problems = answers.flatMap(({ kind, code, score }, at) => {
-    if (!codes.includes(code)) return [{ field: `answers.${at}.code`, message: `${code} is not one of the samples on this ballot.` }];
-    if (kind === 'liking' && !design.liking) return [{ field: `answers.${at}.kind`, message: 'This tasting does not ask for liking scores.' }];
-    if (kind === 'liking' && score === undefined) return [{ field: `answers.${at}.score`, message: 'Give a score from 1 to 9.' }];
+    if (!codes.includes(code))
+      return [{ field: `answers.${at}.code`, message: `${code} is not one of the samples on this ballot.` }];
+    if (kind === 'liking' && !design.liking)
+      return [{ field: `answers.${at}.kind`, message: 'This tasting does not ask for liking scores.' }];
+    if (kind === 'liking' && score === undefined)
+      return [{ field: `answers.${at}.score`, message: 'Give a score from 1 to 9.' }];
     return [];
   });
   if (problems.length > 0) throw refuseFields(problems);
@@ -159,14 +193,18 @@ function refuseStrayAnswers(answers: readonly AnswerInput[], { codes, design }: 
 const PANELIST = { by: 'panelist', reason: '' };
 
 function asAnswer({ id, kind, code, score }: AnswerInput, at: string): Answer {
-  return kind === 'liking' ? { ...PANELIST, id, at, kind, code, score: score as number } : { ...PANELIST, id, at, kind, code };
+  return kind === 'liking'
+    ? { ...PANELIST, id, at, kind, code, score: score as number }
+    : { ...PANELIST, id, at, kind, code };
 }
 
 function answersOf({ id, liking, ranking, comment }: HandIn, at: string): Answer[] {
   return [
     ...liking.map(({ code, score }): Answer => ({ ...PANELIST, id: `${id}-${code}`, at, kind: 'liking', code, score })),
     { ...PANELIST, id: `${id}-ranking`, at, kind: 'ranking', ranking },
-    ...(comment.trim() === '' ? [] : [{ ...PANELIST, id: `${id}-comment`, at, kind: 'comment' as const, text: comment.trim() }]),
+    ...(comment.trim() === ''
+      ? []
+      : [{ ...PANELIST, id: `${id}-comment`, at, kind: 'comment' as const, text: comment.trim() }]),
   ];
 }
 

@@ -30,7 +30,11 @@ class DemoData implements OnApplicationBootstrap {
 /** Moves the answers of a tasting that is still open to the last minutes, so that it looks in service. */
 function broughtUpToNow(bundle: TastingBundle): TastingBundle {
   if (!bundle.plan || bundle.seal.closedAt) return bundle;
-  const moments = bundle.ballots.flatMap((ballot) => [ballot.openedAt, ballot.handedInAt, ...ballot.answers.map((answer) => answer.at)]);
+  const moments = bundle.ballots.flatMap((ballot) => [
+    ballot.openedAt,
+    ballot.handedInAt,
+    ...ballot.answers.map((answer) => answer.at),
+  ]);
   const latest = Math.max(...moments.map((moment) => Date.parse(moment ?? '') || 0));
   const move = (moment: string): string => new Date(Date.parse(moment) + Date.now() - latest).toISOString();
   const ballots = bundle.ballots.map((ballot) => ({

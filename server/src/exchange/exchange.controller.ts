@@ -17,7 +17,10 @@ export class ExchangeController {
   @Get('tastings/:id/bundle')
   @Allow('coordinator')
   @Header('Content-Disposition', 'attachment; filename="tasting.jacana.json"')
-  @ApiOkResponse({ description: 'Tasting bundle, as docs/bundle.md describes it', schema: { type: 'object', additionalProperties: true } })
+  @ApiOkResponse({
+    description: 'Tasting bundle, as docs/bundle.md describes it',
+    schema: { type: 'object', additionalProperties: true },
+  })
   exportBundle(@Param('id') id: string, @SignedIn() me: Me): Promise<TastingBundle> {
     return this.exchange.bundle(id, me);
   }

@@ -3,5 +3,10 @@ import { SealModule } from '../seal/seal.module';
 import { ExchangeController } from './exchange.controller';
 import { ExchangeService } from './exchange.service';
 
-@Module({ imports: [SealModule], controllers: [ExchangeController], providers: [ExchangeService], exports: [ExchangeService] })
+@Module({
+  imports: [SealModule],
+  controllers: [ExchangeController],
+  providers: [ExchangeService],
+  exports: [ExchangeService],
+})
 export class ExchangeModule {}

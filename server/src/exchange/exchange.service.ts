@@ -32,7 +32,9 @@ export class ExchangeService {
   private async taken(id: string, me: Me, form: string): Promise<TastingBundle> {
     const bundle = await this.seal.bundle(this.transactions.read, id);
     const detail = bundle.plan && !bundle.key ? `${form}, while sealed: codes only` : form;
-    await this.transactions.write((manager) => this.audit.record(manager, { by: me.name, action: 'exported', tastingId: id, detail }));
+    await this.transactions.write((manager) =>
+      this.audit.record(manager, { by: me.name, action: 'exported', tastingId: id, detail }),
+    );
     return bundle;
   }
 
@@ -46,27 +48,53 @@ export class ExchangeService {
     if (!bundle) throw refuseFields(problems.slice(0, 20));
     if (bundle.plan && !bundle.key) {
       throw refuseFields([
-        { field: 'key', message: 'This bundle was exported while sealed, so it has no key and could never be unsealed here. Unseal the tasting where it came from and export it again, or move the whole data file.' },
+        {
+          field: 'key',
+          message:
+            'This bundle was exported while sealed, so it has no key and could never be unsealed here. Unseal the tasting where it came from and export it again, or move the whole data file.',
+        },
       ]);
     }
     const id = randomUUID();
     await this.transactions.write(async (manager) => {
       await this.insertTasting(manager, id, bundle);
       await this.insertAnswers(manager, id, bundle);
-      if (bundle.plan && bundle.key) await this.seal.put(manager, id, { plan: bundle.plan, pieces: bundle.pieces, key: bundle.key });
-      await this.audit.record(manager, { by, action: 'imported', tastingId: id, detail: bundle.plan?.fingerprint ?? '' });
+      if (bundle.plan && bundle.key)
+        await this.seal.put(manager, id, { plan: bundle.plan, pieces: bundle.pieces, key: bundle.key });
+      await this.audit.record(manager, {
+        by,
+        action: 'imported',
+        tastingId: id,
+        detail: bundle.plan?.fingerprint ?? '',
+      });
     });
     return id;
   }
 
-  private async insertTasting(manager: EntityManager, id: string, { tasting, seal, ballots, caveats }: TastingBundle): Promise<void> {
+  private async insertTasting(
+    manager: EntityManager,
+    id: string,
+    { tasting, seal, ballots, caveats }: TastingBundle,
+  ): Promise<void> {
     const { methods, panel, ballot, ...fields } = tasting;
     await manager.insert(TastingRow, { id, ...fields, ...ballot, ...seal, removedAt: null });
-    if (methods.length > 0) await manager.insert(MethodRow, methods.map((method, place) => ({ ...method, tastingId: id, place })));
+    if (methods.length > 0)
+      await manager.insert(
+        MethodRow,
+        methods.map((method, place) => ({ ...method, tastingId: id, place })),
+      );
     const rows = panel.map((panelist) => {
       const own = ballots.find((candidate) => candidate.panelist === panelist.id);
       const openedAt = own?.openedAt ?? null;
-      return { ...panelist, tastingId: id, token: newToken(), device: null, openedAt, seenAt: own?.answers.at(-1)?.at ?? openedAt, handedInAt: own?.handedInAt ?? null };
+      return {
+        ...panelist,
+        tastingId: id,
+        token: newToken(),
+        device: null,
+        openedAt,
+        seenAt: own?.answers.at(-1)?.at ?? openedAt,
+        handedInAt: own?.handedInAt ?? null,
+      };
     });
     await manager.save(PanelistRow, rows, { chunk: 50 });
     const noted = caveats.map((caveat) => ({ ...caveat, id: randomUUID(), tastingId: id, byAccount: '' }));

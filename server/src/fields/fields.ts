@@ -35,7 +35,9 @@ export function Text(most: number, { least = 0, pattern, patternMessage }: TextR
   return applyDecorators(
     ApiProperty({ type: String, minLength: least, maxLength: most, pattern: pattern?.source }),
     IsString({ message: 'This should be text.' }),
-    ...(least > 0 ? [MinLength(least, { message: least === 1 ? 'This cannot be empty.' : `Use at least ${least} characters.` })] : []),
+    ...(least > 0
+      ? [MinLength(least, { message: least === 1 ? 'This cannot be empty.' : `Use at least ${least} characters.` })]
+      : []),
     MaxLength(most, { message: `Use at most ${most} characters.` }),
     ...(pattern ? [Matches(pattern, { message: patternMessage })] : []),
   );
@@ -85,7 +87,11 @@ export function ListOf(item: () => new () => object, most: number, least = 0): P
 
 /** A nested object of one class, validated. */
 export function Part(item: () => new () => object): PropertyDecorator {
-  return applyDecorators(ApiProperty({ type: () => item() }), ValidateNested({ message: 'This should be an object.' }), Type(item));
+  return applyDecorators(
+    ApiProperty({ type: () => item() }),
+    ValidateNested({ message: 'This should be an object.' }),
+    Type(item),
+  );
 }
 
 /** The field may be left out. Put it above the field's own kind. */
@@ -111,15 +117,33 @@ export const SaidRanking = (nullable = false): PropertyDecorator =>
  */
 export function Answers(type?: (new () => object) | [new () => object]): MethodDecorator {
   if (!type) return applyDecorators(HttpCode(204), ApiNoContentResponse());
-  return applyDecorators(HttpCode(200), ApiOkResponse(Array.isArray(type) ? { type: type[0], isArray: true } : { type }));
+  return applyDecorators(
+    HttpCode(200),
+    ApiOkResponse(Array.isArray(type) ? { type: type[0], isArray: true } : { type }),
+  );
 }
 
 /** Groups of codes from most to least liked, at most eight in all. */
 export function Ranking(): PropertyDecorator {
   const isRanking = (value: unknown): boolean =>
-    Array.isArray(value) && value.length > 0 && value.length <= 8 && value.every((group) => Array.isArray(group) && group.length > 0 && group.length <= 8 && group.every((code) => typeof code === 'string'));
+    Array.isArray(value) &&
+    value.length > 0 &&
+    value.length <= 8 &&
+    value.every(
+      (group) =>
+        Array.isArray(group) &&
+        group.length > 0 &&
+        group.length <= 8 &&
+        group.every((code) => typeof code === 'string'),
+    );
   return applyDecorators(
     SaidRanking(),
-    ValidateBy({ name: 'ranking', validator: { validate: isRanking, defaultMessage: () => 'A ranking is a list of groups of codes, most liked first.' } }),
+    ValidateBy({
+      name: 'ranking',
+      validator: {
+        validate: isRanking,
+        defaultMessage: () => 'A ranking is a list of groups of codes, most liked first.',
+      },
+    }),
   );
 }

@@ -29,7 +29,12 @@ export class Refusal {
 export function refuseFields(problems: readonly Problem[]): BadRequestException {
   const [first] = problems;
   const more = problems.length > 1 ? ` (and ${problems.length - 1} more)` : '';
-  return new BadRequestException({ statusCode: 400, error: 'fields', message: `${first.field}: ${first.message}${more}`, problems });
+  return new BadRequestException({
+    statusCode: 400,
+    error: 'fields',
+    message: `${first.field}: ${first.message}${more}`,
+    problems,
+  });
 }
 
 /** A 409: the request is sound, but not in the state that the tasting is in. */

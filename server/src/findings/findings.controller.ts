@@ -12,7 +12,10 @@ export class FindingsController {
 
   @Get()
   @Allow('coordinator', 'reader')
-  @ApiOkResponse({ description: "Findings, as core/src/findings describes them", schema: { type: 'object', additionalProperties: true } })
+  @ApiOkResponse({
+    description: 'Findings, as core/src/findings describes them',
+    schema: { type: 'object', additionalProperties: true },
+  })
   getFindings(@Param('id') id: string, @SignedIn() me: Me, @Req() request: Request): Promise<Findings> {
     const gone = new AbortController();
     request.on('close', () => gone.abort());

@@ -5,5 +5,9 @@ import { SealModule } from '../seal/seal.module';
 import { FindingsController } from './findings.controller';
 import { FindingsService } from './findings.service';
 
-@Module({ imports: [SealModule, WorkersModule, LiveFeedModule], controllers: [FindingsController], providers: [FindingsService] })
+@Module({
+  imports: [SealModule, WorkersModule, LiveFeedModule],
+  controllers: [FindingsController],
+  providers: [FindingsService],
+})
 export class FindingsModule {}

@@ -26,7 +26,8 @@ export class FindingsService {
   /** @param signal aborted when the person who asked goes away */
   async find(id: string, me: Me, signal: AbortSignal): Promise<Findings> {
     const { row } = await this.seal.knownTo(me.role, id);
-    if (!row.unsealedAt) throw refuseState('sealed', 'The key is sealed. Close the tasting and unseal it to read the findings.');
+    if (!row.unsealedAt)
+      throw refuseState('sealed', 'The key is sealed. Close the tasting and unseal it to read the findings.');
     const bundle = await this.seal.bundle(this.transactions.read, id);
     const bundleHash = createHash('sha256').update(JSON.stringify(bundle)).digest('hex');
     const snapshot = await this.transactions.read.findOneBy(SnapshotRow, { tastingId: id });
@@ -34,10 +35,23 @@ export class FindingsService {
     return this.compute(id, bundle, bundleHash, signal);
   }
 
-  private async compute(tastingId: string, bundle: TastingBundle, bundleHash: string, signal: AbortSignal): Promise<Findings> {
-    const found = await this.workers.findings(bundle, { signal, onProgress: (fraction) => this.live.computing({ tastingId, fraction }) });
+  private async compute(
+    tastingId: string,
+    bundle: TastingBundle,
+    bundleHash: string,
+    signal: AbortSignal,
+  ): Promise<Findings> {
+    const found = await this.workers.findings(bundle, {
+      signal,
+      onProgress: (fraction) => this.live.computing({ tastingId, fraction }),
+    });
     const row: SnapshotRow = {
-      tastingId, bundleHash, engine: found.engine, seed: bundle.key?.seed ?? '', computedAt: new Date().toISOString(), findings: JSON.stringify(found),
+      tastingId,
+      bundleHash,
+      engine: found.engine,
+      seed: bundle.key?.seed ?? '',
+      computedAt: new Date().toISOString(),
+      findings: JSON.stringify(found),
     };
     await this.transactions.write((manager) => manager.save(SnapshotRow, row));
     return found;

@@ -29,7 +29,14 @@ export class CaveatsService {
 
   async add(id: string, text: string, me: Me): Promise<CaveatView> {
     await this.seal.knownTo(me.role, id);
-    const row: CaveatRow = { id: randomUUID(), tastingId: id, at: new Date().toISOString(), by: me.name, byAccount: me.id, text: text.trim() };
+    const row: CaveatRow = {
+      id: randomUUID(),
+      tastingId: id,
+      at: new Date().toISOString(),
+      by: me.name,
+      byAccount: me.id,
+      text: text.trim(),
+    };
     await this.transactions.write(async (manager) => {
       await manager.insert(CaveatRow, row);
       await this.audit.record(manager, { by: me.name, action: 'caveat noted', tastingId: id, detail: row.text });

@@ -43,7 +43,9 @@ export class LiveController {
       mergeMap((messages) => from(messages)),
     );
     const beats = interval(HEARTBEAT_MS).pipe(map((): MessageEvent => ({ type: 'heartbeat', data: '' })));
-    const progress = this.live.passingOf(id).pipe(map(({ fraction }): MessageEvent => ({ type: 'computing', data: { fraction } })));
+    const progress = this.live
+      .passingOf(id)
+      .pipe(map(({ fraction }): MessageEvent => ({ type: 'computing', data: { fraction } })));
     return me.role === 'coordinator' ? merge(news, beats, progress) : merge(news, beats);
   }
 

@@ -29,7 +29,9 @@ export class LiveService {
 
   /** Notes that the tasting itself changed (locked, closed, unsealed, a caveat), and wakes the streams. */
   async tastingChanged(tastingId: string): Promise<void> {
-    await this.transactions.write((manager) => manager.insert(EventRow, { tastingId, kind: 'tasting', panelistId: null }));
+    await this.transactions.write((manager) =>
+      manager.insert(EventRow, { tastingId, kind: 'tasting', panelistId: null }),
+    );
     this.wake(tastingId);
   }
 
@@ -54,7 +56,11 @@ export class LiveService {
   }
 
   async latest(tastingId: string): Promise<number> {
-    const [last] = await this.transactions.read.find(EventRow, { where: { tastingId }, order: { seq: 'DESC' }, take: 1 });
+    const [last] = await this.transactions.read.find(EventRow, {
+      where: { tastingId },
+      order: { seq: 'DESC' },
+      take: 1,
+    });
     return last?.seq ?? 0;
   }
 }

@@ -39,13 +39,23 @@ export class PlansController {
   async getLinks(@Param('id') id: string): Promise<BallotLinkView[]> {
     const { panelists } = await this.store.getLocked(this.transactions.read, id);
     const base = publicAddress(this.options);
-    return panelists.map(({ id: panelistId, seat, name, token }) => ({ panelistId, seat, name, address: `${base}/b/${token}` }));
+    return panelists.map(({ id: panelistId, seat, name, token }) => ({
+      panelistId,
+      seat,
+      name,
+      address: `${base}/b/${token}`,
+    }));
   }
 
   @Put('panelists/:panelist/blind')
   @Allow('coordinator')
   @Answers()
-  markBlind(@Param('id') id: string, @Param('panelist') panelist: string, @Body() mark: BlindMark, @SignedIn() me: Me): Promise<void> {
+  markBlind(
+    @Param('id') id: string,
+    @Param('panelist') panelist: string,
+    @Body() mark: BlindMark,
+    @SignedIn() me: Me,
+  ): Promise<void> {
     return this.plans.markBlind(id, panelist, mark.blind, mark.because, me);
   }
 

@@ -32,7 +32,12 @@ export class PlansService {
       const problems = lockProblems(tastingOf(stored));
       if (problems.length > 0) throw refuseFields(problems);
       const plan = await this.seal.lock(manager, stored);
-      await this.audit.record(manager, { by: me.name, action: 'plan locked, key sealed', tastingId: id, detail: plan.fingerprint });
+      await this.audit.record(manager, {
+        by: me.name,
+        action: 'plan locked, key sealed',
+        tastingId: id,
+        detail: plan.fingerprint,
+      });
     });
     await this.live.tastingChanged(id);
     return this.plan(id);
@@ -44,7 +49,12 @@ export class PlansService {
       if (row.closedAt) throw refuseState('closed', 'This tasting is closed already.');
       const handedIn = panelists.filter((panelist) => panelist.handedInAt).length;
       await manager.update(TastingRow, { id }, { closedAt: new Date().toISOString() });
-      await this.audit.record(manager, { by: me.name, action: 'tasting closed', tastingId: id, detail: `${handedIn} of ${panelists.length} ballots in` });
+      await this.audit.record(manager, {
+        by: me.name,
+        action: 'tasting closed',
+        tastingId: id,
+        detail: `${handedIn} of ${panelists.length} ballots in`,
+      });
     });
     await this.live.tastingChanged(id);
   }
@@ -53,7 +63,11 @@ export class PlansService {
   async reopen(id: string, me: Me): Promise<void> {
     await this.transactions.write(async (manager) => {
       const { row } = await this.store.getLocked(manager, id);
-      if (row.unsealedAt) throw refuseState('unsealed', 'The key is open: answers given now would not be blind, so the tasting stays closed.');
+      if (row.unsealedAt)
+        throw refuseState(
+          'unsealed',
+          'The key is open: answers given now would not be blind, so the tasting stays closed.',
+        );
       if (!row.closedAt) throw refuseState('open', 'This tasting is open.');
       await manager.update(TastingRow, { id }, { closedAt: null });
       await this.audit.record(manager, { by: me.name, action: 'tasting reopened', tastingId: id });
@@ -63,14 +77,24 @@ export class PlansService {
 
   /** Marks a panelist who knew, or could guess, what was what; with the reason. */
   async markBlind(id: string, panelistId: string, blind: boolean, because: string, me: Me): Promise<void> {
-    if (!blind && because.trim() === '') throw refuseFields([{ field: 'because', message: 'Say how this panelist came to know.' }]);
+    if (!blind && because.trim() === '')
+      throw refuseFields([{ field: 'because', message: 'Say how this panelist came to know.' }]);
     await this.transactions.write(async (manager) => {
       const { panelists } = await this.store.getLocked(manager, id);
       const panelist = panelists.find((candidate) => candidate.id === panelistId);
       if (!panelist) throw refuseFields([{ field: 'panelist', message: 'This panelist is not on the panel.' }]);
-      await manager.update(PanelistRow, { tastingId: id, id: panelistId }, { blind, notBlindBecause: blind ? '' : because.trim() });
+      await manager.update(
+        PanelistRow,
+        { tastingId: id, id: panelistId },
+        { blind, notBlindBecause: blind ? '' : because.trim() },
+      );
       const action = blind ? 'panelist marked blind again' : 'panelist marked not blind';
-      await this.audit.record(manager, { by: me.name, action, tastingId: id, detail: `seat ${panelist.seat}${blind ? '' : `: ${because.trim()}`}` });
+      await this.audit.record(manager, {
+        by: me.name,
+        action,
+        tastingId: id,
+        detail: `seat ${panelist.seat}${blind ? '' : `: ${because.trim()}`}`,
+      });
       await this.live.noteSeat(manager, id, panelistId);
     });
     this.live.wake(id);

@@ -29,6 +29,13 @@ function answerOf({ answerId: id, at, by, reason, kind, code, value }: AnswerRow
 /** The row for an answer of a bundle. */
 export function answerRow(tastingId: string, panelistId: string, answer: Answer): Omit<AnswerRow, 'seq'> {
   const { id: answerId, at, by, reason, kind } = answer;
-  const value = answer.kind === 'liking' ? answer.score : answer.kind === 'ranking' ? answer.ranking : answer.kind === 'comment' ? answer.text : null;
+  const value =
+    answer.kind === 'liking'
+      ? answer.score
+      : answer.kind === 'ranking'
+        ? answer.ranking
+        : answer.kind === 'comment'
+          ? answer.text
+          : null;
   return { tastingId, panelistId, answerId, at, by, reason, kind, code: 'code' in answer ? answer.code : null, value };
 }

@@ -40,7 +40,8 @@ export class SealService {
   /** @throws NotFoundException for a tasting that this role may not know of, as for one that does not exist */
   async knownTo(role: Role, id: string): Promise<StoredTasting> {
     const stored = await this.store.get(this.transactions.read, id);
-    if (!this.mayKnowOf(role, stored)) throw new NotFoundException('This tasting does not exist, or it is not open to you yet.');
+    if (!this.mayKnowOf(role, stored))
+      throw new NotFoundException('This tasting does not exist, or it is not open to you yet.');
     return stored;
   }
 
@@ -56,13 +57,21 @@ export class SealService {
 
   /** Draws seed and salt, fixes the plan and puts the key away. Only the plan comes back. */
   async lock(manager: EntityManager, stored: StoredTasting): Promise<PlanRow> {
-    const inputs = { seed: randomBytes(16).toString('hex'), salt: randomBytes(16).toString('hex'), lockedAt: new Date().toISOString() };
+    const inputs = {
+      seed: randomBytes(16).toString('hex'),
+      salt: randomBytes(16).toString('hex'),
+      lockedAt: new Date().toISOString(),
+    };
     const { plan, pieces, key } = lockPlan(tastingOf(stored), inputs);
     return this.put(manager, stored.row.id, { plan, pieces, key });
   }
 
   /** Stores a plan and its key, freshly locked or out of an imported bundle. */
-  async put(manager: EntityManager, tastingId: string, { plan, pieces, key }: { plan: Plan; pieces: TastingBundle['pieces']; key: Key }): Promise<PlanRow> {
+  async put(
+    manager: EntityManager,
+    tastingId: string,
+    { plan, pieces, key }: { plan: Plan; pieces: TastingBundle['pieces']; key: Key },
+  ): Promise<PlanRow> {
     const row: PlanRow = { tastingId, ...plan, pieces };
     await manager.insert(PlanRow, row);
     await manager.insert(KeyRow, { tastingId, ...key });
@@ -109,10 +118,17 @@ export class SealService {
   async bundle(manager: EntityManager, id: string): Promise<TastingBundle> {
     const stored = await this.store.get(manager, id);
     const { row, plan, panelists, caveats } = stored;
-    const answers = answersByPanelist(await manager.find(AnswerRow, { where: { tastingId: id }, order: { seq: 'ASC' } }));
+    const answers = answersByPanelist(
+      await manager.find(AnswerRow, { where: { tastingId: id }, order: { seq: 'ASC' } }),
+    );
     const ballots: Ballot[] = panelists
       .filter((panelist) => panelist.openedAt)
-      .map(({ id: panelist, openedAt, handedInAt }) => ({ panelist, openedAt, handedInAt, answers: answers.get(panelist) ?? [] }));
+      .map(({ id: panelist, openedAt, handedInAt }) => ({
+        panelist,
+        openedAt,
+        handedInAt,
+        answers: answers.get(panelist) ?? [],
+      }));
     return {
       format: 'jacana-tasting',
       version: 1,
@@ -130,12 +146,17 @@ export class SealService {
   async unseal(id: string, me: Me): Promise<SealView> {
     await this.transactions.write(async (manager) => {
       const stored = await this.store.getLocked(manager, id);
-      if (stored.row.unsealedAt) throw refuseState('unsealed', `${stored.row.unsealedBy} unsealed this tasting already.`);
-      if (!stored.row.closedAt) throw refuseState('not-closed', 'Close the tasting first: nobody may answer once the key is open.');
+      if (stored.row.unsealedAt)
+        throw refuseState('unsealed', `${stored.row.unsealedBy} unsealed this tasting already.`);
+      if (!stored.row.closedAt)
+        throw refuseState('not-closed', 'Close the tasting first: nobody may answer once the key is open.');
       const { matches } = await this.verify(manager, stored);
       await manager.update(TastingRow, { id }, { unsealedAt: new Date().toISOString(), unsealedBy: me.name });
       await this.audit.record(manager, {
-        by: me.name, action: 'key unsealed', tastingId: id, detail: matches ? 'fingerprint matches' : 'FINGERPRINT DOES NOT MATCH',
+        by: me.name,
+        action: 'key unsealed',
+        tastingId: id,
+        detail: matches ? 'fingerprint matches' : 'FINGERPRINT DOES NOT MATCH',
       });
     });
     return this.view(id);
@@ -159,7 +180,12 @@ export class SealService {
 
   private async verify(manager: EntityManager, stored: StoredTasting & { plan: PlanRow }) {
     const { fingerprint: stated, ...plan } = planOf(stored.plan);
-    const computed = fingerprint({ tasting: tastingOf(stored), plan, pieces: stored.plan.pieces, key: await this.key(manager, stored.row.id) });
+    const computed = fingerprint({
+      tasting: tastingOf(stored),
+      plan,
+      pieces: stored.plan.pieces,
+      key: await this.key(manager, stored.row.id),
+    });
     return { stated, computed, matches: stated === computed };
   }
 
@@ -185,5 +211,7 @@ function portions({ panelists, plan }: StoredTasting, key: Key): PortionView[] {
       byTag.set(tag, view);
     });
   }
-  return [...byTag.values()].sort((a, b) => (a.tag < b.tag ? -1 : 1)).map((view) => ({ ...view, seats: view.seats.sort((a, b) => a - b) }));
+  return [...byTag.values()]
+    .sort((a, b) => (a.tag < b.tag ? -1 : 1))
+    .map((view) => ({ ...view, seats: view.seats.sort((a, b) => a - b) }));
 }

@@ -32,7 +32,13 @@ export class BoardService {
       if (!panelist) return [];
       const { openedAt, seenAt, handedInAt, blind } = panelist;
       const count = handedInAt ? tray.codes.length : (tasted.get(tray.panelistId) ?? 0);
-      const state: SeatState = handedInAt ? 'done' : !openedAt ? 'away' : count >= tray.codes.length ? 'ranking' : 'tasting';
+      const state: SeatState = handedInAt
+        ? 'done'
+        : !openedAt
+          ? 'away'
+          : count >= tray.codes.length
+            ? 'ranking'
+            : 'tasting';
       return [{ ...tray, state, tasted: count, openedAt, seenAt, handedInAt, blind }];
     });
   }

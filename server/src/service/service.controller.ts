@@ -34,7 +34,11 @@ export class ServiceController {
   @Post('portioning')
   @Allow('coordinator')
   @Answers([PortionView])
-  openPortioning(@Param('id') id: string, @Body() { reason }: PortioningReason, @SignedIn() me: Me): Promise<PortionView[]> {
+  openPortioning(
+    @Param('id') id: string,
+    @Body() { reason }: PortioningReason,
+    @SignedIn() me: Me,
+  ): Promise<PortionView[]> {
     return this.seal.portioningSheet(id, me, reason);
   }
 }

@@ -32,7 +32,10 @@ export class TastingStore {
 
   /** Newest first. */
   async all(manager: EntityManager): Promise<StoredTasting[]> {
-    const rows = await manager.find(TastingRow, { where: { removedAt: IsNull() }, order: { createdAt: 'DESC', id: 'ASC' } });
+    const rows = await manager.find(TastingRow, {
+      where: { removedAt: IsNull() },
+      order: { createdAt: 'DESC', id: 'ASC' },
+    });
     return Promise.all(rows.map((row) => this.get(manager, row.id)));
   }
 

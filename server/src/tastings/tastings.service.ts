@@ -24,7 +24,9 @@ export class TastingsService {
 
   async list(me: Me): Promise<TastingCard[]> {
     const stored = await this.store.all(this.transactions.read);
-    return stored.filter((tasting) => this.seal.mayKnowOf(me.role, tasting)).map((tasting) => this.seal.card(me.role, tasting));
+    return stored
+      .filter((tasting) => this.seal.mayKnowOf(me.role, tasting))
+      .map((tasting) => this.seal.card(me.role, tasting));
   }
 
   async card(id: string, me: Me): Promise<TastingCard> {
@@ -39,8 +41,19 @@ export class TastingsService {
     const id = randomUUID();
     await this.transactions.write(async (manager) => {
       await manager.insert(TastingRow, {
-        id, title: title.trim(), question: '', ballotTitle: '', liking: true, ties: false, piecesPerMethod: 1, alpha: 0.05,
-        createdAt: new Date().toISOString(), closedAt: null, unsealedAt: null, unsealedBy: null, removedAt: null,
+        id,
+        title: title.trim(),
+        question: '',
+        ballotTitle: '',
+        liking: true,
+        ties: false,
+        piecesPerMethod: 1,
+        alpha: 0.05,
+        createdAt: new Date().toISOString(),
+        closedAt: null,
+        unsealedAt: null,
+        unsealedBy: null,
+        removedAt: null,
       });
       await this.audit.record(manager, { by: me.name, action: 'tasting created', tastingId: id });
     });
@@ -63,7 +76,11 @@ export class TastingsService {
 
   private async saveMethods(manager: EntityManager, tastingId: string, methods: DraftInput['methods']): Promise<void> {
     await manager.delete(MethodRow, { tastingId });
-    if (methods.length > 0) await manager.insert(MethodRow, methods.map((method, place) => ({ ...method, tastingId, place })));
+    if (methods.length > 0)
+      await manager.insert(
+        MethodRow,
+        methods.map((method, place) => ({ ...method, tastingId, place })),
+      );
   }
 
   private async savePanel(manager: EntityManager, stored: StoredTasting, panel: DraftInput['panel']): Promise<void> {
@@ -72,7 +89,13 @@ export class TastingsService {
     const gone = stored.panelists.filter((panelist) => !wanted.has(panelist.id)).map((panelist) => panelist.id);
     if (gone.length > 0) await manager.delete(PanelistRow, { tastingId, id: In(gone) });
     const known = new Map(stored.panelists.map((panelist) => [panelist.id, panelist]));
-    const rows = panel.map(({ id, name }, at) => ({ ...(known.get(id) ?? newPanelist()), tastingId, id, name, seat: at + 1 }));
+    const rows = panel.map(({ id, name }, at) => ({
+      ...(known.get(id) ?? newPanelist()),
+      tastingId,
+      id,
+      name,
+      seat: at + 1,
+    }));
     await manager.save(PanelistRow, rows, { chunk: 50 });
   }
 
@@ -93,7 +116,15 @@ export class TastingsService {
   }
 }
 
-const newPanelist = () => ({ blind: true, notBlindBecause: '', token: newToken(), device: null, openedAt: null, seenAt: null, handedInAt: null });
+const newPanelist = () => ({
+  blind: true,
+  notBlindBecause: '',
+  token: newToken(),
+  device: null,
+  openedAt: null,
+  seenAt: null,
+  handedInAt: null,
+});
 
 function refuseRepeatedIds({ methods, panel }: DraftInput): void {
   for (const [list, items] of Object.entries({ methods, panel })) {

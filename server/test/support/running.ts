@@ -37,7 +37,10 @@ export async function startServer(options: Partial<ServerOptions> = {}): Promise
   const coordinator = await signIn(request.agent(server), 'coordinator');
   const as = { coordinator } as Record<Role, Agent>;
   for (const role of ['kitchen', 'server', 'reader'] as const) {
-    await coordinator.post('/api/accounts').send({ name: `The ${role}`, login: role, password: PASSWORD, role }).expect(200);
+    await coordinator
+      .post('/api/accounts')
+      .send({ name: `The ${role}`, login: role, password: PASSWORD, role })
+      .expect(200);
     as[role] = await signIn(request.agent(server), role);
   }
   return { app, as, stranger, stop: () => app.close() };

@@ -19,7 +19,12 @@ export function draft(change: Partial<Draft> = {}, methods = 3, panelists = 6): 
     title: 'Salmon',
     question: 'Which way of cooking salmon is liked best?',
     ballotTitle: 'Thursday panel',
-    methods: METHODS.slice(0, methods).map((name, at) => ({ id: `method-${at}-secret`, name, note: `note on ${name}`, reference: at === 0 })),
+    methods: METHODS.slice(0, methods).map((name, at) => ({
+      id: `method-${at}-secret`,
+      name,
+      note: `note on ${name}`,
+      reference: at === 0,
+    })),
     panel: Array.from({ length: panelists }, (_, at) => ({ id: `panelist-${at}`, name: `Taster ${at + 1}` })),
     liking: true,
     ties: false,
@@ -31,7 +36,10 @@ export function draft(change: Partial<Draft> = {}, methods = 3, panelists = 6): 
 
 /** Creates a tasting and saves its draft; returns its id. */
 export async function drafted(coordinator: Agent, plan: Draft = draft()): Promise<string> {
-  const { body } = await coordinator.post('/api/tastings').send({ title: plan.title || 'Untitled' }).expect(200);
+  const { body } = await coordinator
+    .post('/api/tastings')
+    .send({ title: plan.title || 'Untitled' })
+    .expect(200);
   await coordinator.put(`/api/tastings/${body.id}/draft`).send(plan).expect(200);
   return body.id as string;
 }
@@ -51,8 +59,16 @@ export async function tokens(coordinator: Agent, id: string): Promise<string[]> 
 export const device = (number: number): string => `device-${number}`;
 
 /** Opens and hands in one ballot: ranks the codes as `order` says, scores by place. */
-export async function handInBallot(agent: Agent, token: string, number: number, order: (codes: string[]) => string[] = (codes) => [...codes].sort()): Promise<string[]> {
-  const { body } = await agent.post(`/api/ballots/${token}/open`).send({ device: device(number), takeOver: false }).expect(200);
+export async function handInBallot(
+  agent: Agent,
+  token: string,
+  number: number,
+  order: (codes: string[]) => string[] = (codes) => [...codes].sort(),
+): Promise<string[]> {
+  const { body } = await agent
+    .post(`/api/ballots/${token}/open`)
+    .send({ device: device(number), takeOver: false })
+    .expect(200);
   const codes = order(body.codes as string[]);
   await agent.post(`/api/ballots/${token}/hand-in`).send(handIn(number, codes)).expect(200);
   return codes;

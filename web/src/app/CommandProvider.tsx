@@ -17,7 +17,7 @@ export function CommandProvider({ children }: { children: ReactNode }) {
   }, []);
   const book = useMemo(() => ({ commands: sets.flat(), add, openPalette: () => setFinding(true) }), [sets, add]);
   useHotkeys('mod+k', () => setFinding(true), { preventDefault: true, enableOnFormTags: true });
-  useHotkeys('shift+slash', () => setListing(true), { useKey: false });
+  useHotkeys('?', () => setListing(true), { useKey: true });
   return (
     <CommandContext.Provider value={book}>
       {children}
@@ -57,11 +57,18 @@ function Finder({ commands, open, onOpenChange }: ListProps) {
             <Dialog.Description>Type to narrow the list, Enter to do it.</Dialog.Description>
           </VisuallyHidden.Root>
           <Palette label="Commands">
-            <Palette.Input placeholder="What do you want to do?" className="w-full border-b border-line bg-transparent px-5 py-4 text-lg outline-none" />
+            <Palette.Input
+              placeholder="What do you want to do?"
+              className="w-full border-b border-line bg-transparent px-5 py-4 text-lg outline-none"
+            />
             <Palette.List className="max-h-80 overflow-auto p-2">
               <Palette.Empty className="px-3 py-4 text-quiet">Nothing like that here.</Palette.Empty>
               {groups.map((group) => (
-                <Palette.Group key={group} heading={group} className="[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-sm [&_[cmdk-group-heading]]:text-quiet">
+                <Palette.Group
+                  key={group}
+                  heading={group}
+                  className="[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-sm [&_[cmdk-group-heading]]:text-quiet"
+                >
                   {commands
                     .filter((command) => command.group === group)
                     .map((command) => (

@@ -11,11 +11,19 @@ export function Notices() {
   return (
     <Toast.Provider duration={8000}>
       {notices.map(({ id, text, restores }) => (
-        <Toast.Root key={id} onOpenChange={(open) => !open && dispatch(noticeGone(id))} className="flex items-center gap-4 rounded-lg bg-ink px-4 py-3 text-white shadow-lg">
+        <Toast.Root
+          key={id}
+          onOpenChange={(open) => !open && dispatch(noticeGone(id))}
+          className="flex items-center gap-4 rounded-lg bg-ink px-4 py-3 text-white shadow-lg"
+        >
           <Toast.Description>{text}</Toast.Description>
           {restores && (
             <Toast.Action altText="Undo" asChild>
-              <button type="button" className="font-bold text-look underline" onClick={() => void restore({ id: restores })}>
+              <button
+                type="button"
+                className="font-bold text-look underline"
+                onClick={() => void restore({ id: restores })}
+              >
                 Undo
               </button>
             </Toast.Action>

@@ -5,7 +5,11 @@ import type { TastingCard } from './api.generated';
 
 /** The seal, always at the top right: a closed bud or an open flower, and who may see what. */
 export function SealChip({ card, isCoordinator }: { card: TastingCard; isCoordinator: boolean }) {
-  const text = card.unsealedAt ? `Unsealed ${format(card.unsealedAt, 'd MMM, HH:mm')}` : card.lockedAt ? 'Key sealed' : 'Nothing to seal yet';
+  const text = card.unsealedAt
+    ? `Unsealed ${format(card.unsealedAt, 'd MMM, HH:mm')}`
+    : card.lockedAt
+      ? 'Key sealed'
+      : 'Nothing to seal yet';
   return (
     <Popover.Root>
       <Popover.Trigger className="flex items-center gap-2 rounded-full border border-line bg-paper px-3.5 py-1.5 text-sm font-bold hover:bg-pad/60">
@@ -13,8 +17,16 @@ export function SealChip({ card, isCoordinator }: { card: TastingCard; isCoordin
         {text}
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="end" sideOffset={6} className="z-30 max-h-[80vh] w-96 overflow-auto rounded-card border border-line bg-paper p-4 shadow-lg">
-          {isCoordinator ? <SealStory id={card.id} isSealed={!card.unsealedAt} /> : <WhoSees isSealed={!card.unsealedAt} />}
+        <Popover.Content
+          align="end"
+          sideOffset={6}
+          className="z-30 max-h-[80vh] w-96 overflow-auto rounded-card border border-line bg-paper p-4 shadow-lg"
+        >
+          {isCoordinator ? (
+            <SealStory id={card.id} isSealed={!card.unsealedAt} />
+          ) : (
+            <WhoSees isSealed={!card.unsealedAt} />
+          )}
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
@@ -55,7 +67,9 @@ function SealStory({ id, isSealed }: { id: string; isSealed: boolean }) {
       )}
       {seal && (
         <div className="border-t border-line pt-3 text-sm">
-          <h2 className="font-bold">Log {seal.logIntact ? '(chain intact)' : '(CHAIN BROKEN: entries were changed)'}</h2>
+          <h2 className="font-bold">
+            Log {seal.logIntact ? '(chain intact)' : '(CHAIN BROKEN: entries were changed)'}
+          </h2>
           <ol className="mt-1 space-y-1">
             {seal.log.map((entry) => (
               <li key={`${entry.at}${entry.action}`}>
@@ -82,7 +96,12 @@ export function Flower({ size = 20 }: { size?: number }) {
   return (
     <svg width={size} height={size} viewBox="0 0 20 20" aria-hidden className="shrink-0">
       {[-62, -31, 31, 62, 0].map((turn) => (
-        <path key={turn} d="M10 17 C6.6 12 7.2 6.5 10 3 C12.8 6.5 13.4 12 10 17 Z" transform={`rotate(${turn} 10 16)`} className="fill-look stroke-chestnut stroke-[0.9]" />
+        <path
+          key={turn}
+          d="M10 17 C6.6 12 7.2 6.5 10 3 C12.8 6.5 13.4 12 10 17 Z"
+          transform={`rotate(${turn} 10 16)`}
+          className="fill-look stroke-chestnut stroke-[0.9]"
+        />
       ))}
     </svg>
   );

@@ -32,12 +32,21 @@ export function Shell({ me, crumb, seal, children }: ShellProps) {
           <Pad size={26} colour="#1B6E6A" />
           <span className="font-serif text-xl font-medium">Jacana</span>
         </Link>
-        {crumb && <span className="truncate font-bold before:mr-3 before:font-normal before:text-quiet before:content-['/']">{crumb}</span>}
+        {crumb && (
+          <span className="truncate font-bold before:mr-3 before:font-normal before:text-quiet before:content-['/']">
+            {crumb}
+          </span>
+        )}
         <button type="button" onClick={openPalette} className="rounded" aria-label="Find a command, Ctrl K">
           <Key>Ctrl K</Key>
         </button>
         <span className="grow" />
-        <button type="button" onClick={units.flip} className="rounded px-2 py-1 font-mono text-sm font-semibold whitespace-nowrap hover:bg-pad" aria-label={`Units: ${units.label}. Switch.`}>
+        <button
+          type="button"
+          onClick={units.flip}
+          className="rounded px-2 py-1 font-mono text-sm font-semibold whitespace-nowrap hover:bg-pad"
+          aria-label={`Units: ${units.label}. Switch.`}
+        >
           {units.label}
         </button>
         <AccountMenu me={me} />
@@ -85,7 +94,11 @@ function AccountMenu({ me }: { me: PersonView }) {
         {me.name}, <span className="text-quiet">{me.role}</span>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" sideOffset={6} className="z-30 min-w-44 rounded-lg border border-line bg-paper p-1.5 shadow-lg">
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={6}
+          className="z-30 min-w-44 rounded-lg border border-line bg-paper p-1.5 shadow-lg"
+        >
           {me.role === 'coordinator' && (
             <DropdownMenu.Item asChild className={item}>
               <Link to="/team">

@@ -35,7 +35,8 @@ function OpenTasting({ desk, card }: { desk: Desk; card: TastingCard }) {
   const isStage = (STAGES as readonly string[]).includes(stage);
   useStageCommands(card, desk);
   useLiveBoard(card, desk);
-  if (!stage || (isStage && !mayOpen(me.role, stage as Stage))) return <Navigate to={`/tastings/${card.id}/${currentStage(me.role, card)}`} replace />;
+  if (!stage || (isStage && !mayOpen(me.role, stage as Stage)))
+    return <Navigate to={`/tastings/${card.id}/${currentStage(me.role, card)}`} replace />;
   return (
     <Shell me={me} crumb={card.title} seal={<SealChip card={card} isCoordinator={me.role === 'coordinator'} />}>
       <Path card={card} role={me.role} current={isStage ? (stage as Stage) : undefined} />
@@ -50,7 +51,12 @@ function useStageCommands(card: TastingCard, { me }: Desk): void {
     () =>
       STAGES.map((stage, at) => ({ stage, at }))
         .filter(({ stage }) => mayOpen(me.role, stage))
-        .map(({ stage, at }) => ({ label: STAGE_NAMES[stage], group: 'Stages', keys: String(at + 1), run: () => void go(`/tastings/${card.id}/${stage}`) })),
+        .map(({ stage, at }) => ({
+          label: STAGE_NAMES[stage],
+          group: 'Stages',
+          keys: String(at + 1),
+          run: () => void go(`/tastings/${card.id}/${stage}`),
+        })),
     [go, card.id, me.role],
   );
   useCommands(commands);

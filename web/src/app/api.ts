@@ -38,7 +38,19 @@ export function useFindings(arg: GetFindingsApiArg, options: { skip: boolean }) 
 
 /** What a refused request says, for people. */
 export function refusalOf(error: unknown): { message: string; problems: ProblemView[]; status: number | string } {
-  const { status, data } = (error ?? {}) as { status?: number | string; data?: { message?: string; problems?: ProblemView[] } };
-  if (status === 'FETCH_ERROR') return { status, message: 'Jacana cannot be reached. Check that it is still running, then try again.', problems: [] };
-  return { status: status ?? 'unknown', message: data?.message ?? 'That did not work. Try again.', problems: data?.problems ?? [] };
+  const { status, data } = (error ?? {}) as {
+    status?: number | string;
+    data?: { message?: string; problems?: ProblemView[] };
+  };
+  if (status === 'FETCH_ERROR')
+    return {
+      status,
+      message: 'Jacana cannot be reached. Check that it is still running, then try again.',
+      problems: [],
+    };
+  return {
+    status: status ?? 'unknown',
+    message: data?.message ?? 'That did not work. Try again.',
+    problems: data?.problems ?? [],
+  };
 }

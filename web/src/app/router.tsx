@@ -28,16 +28,40 @@ export const router = createBrowserRouter([
           {
             lazy: drafting,
             children: [
-              { path: 'ask', lazy: () => import('../stages/ask/AskPage').then(({ AskPage }) => ({ Component: AskPage })) },
-              { path: 'plan', lazy: () => import('../stages/plan/PlanPage').then(({ PlanPage }) => ({ Component: PlanPage })) },
+              {
+                path: 'ask',
+                lazy: () => import('../stages/ask/AskPage').then(({ AskPage }) => ({ Component: AskPage })),
+              },
+              {
+                path: 'plan',
+                lazy: () => import('../stages/plan/PlanPage').then(({ PlanPage }) => ({ Component: PlanPage })),
+              },
             ],
           },
-          { path: 'plan-sheet', lazy: () => import('../stages/plan/PlanSheet').then(({ PlanSheet }) => ({ Component: PlanSheet })) },
-          { path: 'cook', lazy: () => import('../stages/cook/CookPage').then(({ CookPage }) => ({ Component: CookPage })) },
-          { path: 'serve', lazy: () => import('../stages/serve/ServePage').then(({ ServePage }) => ({ Component: ServePage })) },
-          { path: 'taste', lazy: () => import('../stages/taste/TastePage').then(({ TastePage }) => ({ Component: TastePage })) },
-          { path: 'links', lazy: () => import('../stages/taste/LinksSheet').then(({ LinksSheet }) => ({ Component: LinksSheet })) },
-          { path: 'read', lazy: () => import('../stages/read/ReadPage').then(({ ReadPage }) => ({ Component: ReadPage })) },
+          {
+            path: 'plan-sheet',
+            lazy: () => import('../stages/plan/PlanSheet').then(({ PlanSheet }) => ({ Component: PlanSheet })),
+          },
+          {
+            path: 'cook',
+            lazy: () => import('../stages/cook/CookPage').then(({ CookPage }) => ({ Component: CookPage })),
+          },
+          {
+            path: 'serve',
+            lazy: () => import('../stages/serve/ServePage').then(({ ServePage }) => ({ Component: ServePage })),
+          },
+          {
+            path: 'taste',
+            lazy: () => import('../stages/taste/TastePage').then(({ TastePage }) => ({ Component: TastePage })),
+          },
+          {
+            path: 'links',
+            lazy: () => import('../stages/taste/LinksSheet').then(({ LinksSheet }) => ({ Component: LinksSheet })),
+          },
+          {
+            path: 'read',
+            lazy: () => import('../stages/read/ReadPage').then(({ ReadPage }) => ({ Component: ReadPage })),
+          },
         ],
       },
       { path: '*', element: <Navigate to="/" replace /> },

@@ -4,7 +4,14 @@ import type { Role, TastingCard } from './api.generated';
 export const STAGES = ['ask', 'plan', 'cook', 'serve', 'taste', 'read'] as const;
 export type Stage = (typeof STAGES)[number];
 
-export const STAGE_NAMES: Record<Stage, string> = { ask: 'Ask', plan: 'Plan', cook: 'Cook', serve: 'Serve', taste: 'Taste', read: 'Read' };
+export const STAGE_NAMES: Record<Stage, string> = {
+  ask: 'Ask',
+  plan: 'Plan',
+  cook: 'Cook',
+  serve: 'Serve',
+  taste: 'Taste',
+  read: 'Read',
+};
 
 /** Which stages a role works in; the others are shown, but do not open. */
 const OPEN_TO: Record<Role, readonly Stage[]> = {
@@ -40,7 +47,15 @@ export function stageStatus(stage: Stage, card: TastingCard): string {
     case 'taste':
       return draft ? 'not yet' : `${handedIn} of ${panelists} done`;
     case 'read':
-      return ({ draft: 'not yet', locked: 'sealed', tasting: 'sealed', closed: 'ready to unseal', unsealed: 'unsealed' } as const)[status];
+      return (
+        {
+          draft: 'not yet',
+          locked: 'sealed',
+          tasting: 'sealed',
+          closed: 'ready to unseal',
+          unsealed: 'unsealed',
+        } as const
+      )[status];
   }
 }
 

@@ -6,7 +6,12 @@ import { noticesReducer } from './notices';
 import { preferencesReducer } from './preferences';
 
 export const store = configureStore({
-  reducer: { [api.reducerPath]: api.reducer, preferences: preferencesReducer, live: liveReducer, notices: noticesReducer },
+  reducer: {
+    [api.reducerPath]: api.reducer,
+    preferences: preferencesReducer,
+    live: liveReducer,
+    notices: noticesReducer,
+  },
   middleware: (defaults) => defaults().concat(api.middleware),
 });
 

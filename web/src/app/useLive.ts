@@ -31,7 +31,9 @@ export function useLive(tastingId: string, asOf: number | undefined): void {
       );
       dispatch(api.util.invalidateTags([{ type: 'tastings', id: 'cards' }]));
     });
-    stream.addEventListener('tasting', () => dispatch(api.util.invalidateTags(['tastings', 'plans', 'seal', 'kitchen', 'service', 'findings'])));
+    stream.addEventListener('tasting', () =>
+      dispatch(api.util.invalidateTags(['tastings', 'plans', 'seal', 'kitchen', 'service', 'findings'])),
+    );
     stream.addEventListener('computing', (event) => {
       const { fraction } = JSON.parse(event.data as string) as { fraction: number };
       dispatch(computationMoved({ tastingId, fraction }));

@@ -25,7 +25,9 @@ export function Ballot() {
 
 function TopLine({ isDim, onDim }: { isDim: boolean; onDim: () => void }) {
   const text = useBallot(whereText);
-  const state = useBallot((ballot) => (ballot.line === 'waiting' ? 'no connection' : isAllSaved(ballot) ? 'saved' : 'saving…'));
+  const state = useBallot((ballot) =>
+    ballot.line === 'waiting' ? 'no connection' : isAllSaved(ballot) ? 'saved' : 'saving…',
+  );
   const isStarted = useBallot(({ ballot }) => ballot !== null);
   return (
     <div className="mb-3 flex flex-wrap items-center justify-between gap-x-4 text-sm text-quiet dim:text-night-quiet">

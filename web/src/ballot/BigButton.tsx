@@ -11,5 +11,11 @@ const LOOKS = {
 
 /** A button for wet fingers: at least 56 pixels high. */
 export function BigButton({ look = 'main', className = '', ...rest }: BigButtonProps) {
-  return <button type="button" className={`min-h-14 grow basis-[9rem] rounded-xl px-4 py-3 text-lg font-bold disabled:opacity-45 ${LOOKS[look]} ${className}`} {...rest} />;
+  return (
+    <button
+      type="button"
+      className={`min-h-14 grow basis-[9rem] rounded-xl px-4 py-3 text-lg font-bold disabled:opacity-45 ${LOOKS[look]} ${className}`}
+      {...rest}
+    />
+  );
 }

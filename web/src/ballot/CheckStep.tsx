@@ -21,7 +21,9 @@ export function CheckStep() {
           <li key={code} className="flex items-center gap-3">
             <Pad label={code} size="3rem" />
             <span className="font-serif text-xl">{ordinal(placeOf(ranking, code))}</span>
-            {liking[code] !== undefined && <span className="ml-auto text-sm text-quiet dim:text-night-quiet">liking {liking[code]} of 9</span>}
+            {liking[code] !== undefined && (
+              <span className="ml-auto text-sm text-quiet dim:text-night-quiet">liking {liking[code]} of 9</span>
+            )}
           </li>
         ))}
       </ol>

@@ -8,15 +8,21 @@ export function Sent() {
   const ballot = useBallot((state) => state.ballot);
   const isWaiting = useBallot((state) => state.line === 'waiting');
   const isDone = ballot?.state === 'handed-in';
-  const at = ballot?.handedInAt ? new Date(ballot.handedInAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) : '';
+  const at = ballot?.handedInAt
+    ? new Date(ballot.handedInAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
+    : '';
   return (
     <main className="my-auto text-center">
       <div role="status">
-      <Pad label={isDone ? '✓' : '…'} size="7rem" className="mx-auto" />
-      <h1 className="mt-4 mb-3 font-serif text-3xl leading-tight">
-        {isDone ? 'Handed in. Thank you.' : isWaiting ? 'Waiting for a connection.' : 'Handing in…'}
-      </h1>
-      <p>{isDone ? `Your ballot arrived at ${at}. You can close this page.` : 'Your answers are safe on this device. Keep this page open: they are sent as soon as there is a connection.'}</p>
+        <Pad label={isDone ? '✓' : '…'} size="7rem" className="mx-auto" />
+        <h1 className="mt-4 mb-3 font-serif text-3xl leading-tight">
+          {isDone ? 'Handed in. Thank you.' : isWaiting ? 'Waiting for a connection.' : 'Handing in…'}
+        </h1>
+        <p>
+          {isDone
+            ? `Your ballot arrived at ${at}. You can close this page.`
+            : 'Your answers are safe on this device. Keep this page open: they are sent as soon as there is a connection.'}
+        </p>
       </div>
     </main>
   );
@@ -37,20 +43,35 @@ export function Stopped() {
   switch (refusal?.kind) {
     case 'elsewhere':
       return (
-        <Ending title="This ballot is open on another device." text={`Go on there; or take it over here, and the other device stops.${kept}`}>
+        <Ending
+          title="This ballot is open on another device."
+          text={`Go on there; or take it over here, and the other device stops.${kept}`}
+        >
           <BigButton onClick={() => void post.open(true)}>Go on here instead</BigButton>
         </Ending>
       );
     case 'closed':
       return (
-        <Ending title="The tasting is closed." text={hasUnsent ? 'Your answers are kept on this device. Tell the coordinator, who can open it again.' : 'Answers can no longer be given.'}>
+        <Ending
+          title="The tasting is closed."
+          text={
+            hasUnsent
+              ? 'Your answers are kept on this device. Tell the coordinator, who can open it again.'
+              : 'Answers can no longer be given.'
+          }
+        >
           <BigButton look="plain" onClick={tryAgain}>
             Try again
           </BigButton>
         </Ending>
       );
     case 'missing':
-      return <Ending title="There is no ballot at this address." text="Check the link or scan the code on your card again. If it does not help, ask the coordinator." />;
+      return (
+        <Ending
+          title="There is no ballot at this address."
+          text="Check the link or scan the code on your card again. If it does not help, ask the coordinator."
+        />
+      );
     default:
       return (
         <Ending title="Something in this ballot was not accepted." text={`${refusal?.message ?? ''}${kept}`}>

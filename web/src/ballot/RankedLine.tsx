@@ -45,7 +45,11 @@ export function RankedLine({ code, place, isTied, canTie, onMove, onTie, onTakeO
         </button>
       </div>
       {canTie && (
-        <button type="button" onClick={onTie} className="min-h-12 w-full border-t border-line px-3 text-left text-sm underline underline-offset-3 dim:border-night-line">
+        <button
+          type="button"
+          onClick={onTie}
+          className="min-h-12 w-full border-t border-line px-3 text-left text-sm underline underline-offset-3 dim:border-night-line"
+        >
           {isTied ? 'Not tied after all' : 'Tie with the one above'}
         </button>
       )}

@@ -1,4 +1,12 @@
-import { closestCenter, DndContext, type DragEndEvent, PointerSensor, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  PointerSensor,
+  TouchSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
 import { restrictToVerticalAxis } from './verticalOnly';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { useState } from 'react';
@@ -14,7 +22,9 @@ import { useAct, useBallot } from './store';
 export function RankingStep({ ballot }: { ballot: BallotView }) {
   const act = useAct();
   const ranking = useBallot((state) => state.ranking);
-  const left = useBallot((state) => unplaced(state).join(' ')).split(' ').filter(Boolean);
+  const left = useBallot((state) => unplaced(state).join(' '))
+    .split(' ')
+    .filter(Boolean);
   const [news, setNews] = useState('');
   const change = (next: string[][], code: string): void => {
     act(actions.ranked(next));
@@ -34,7 +44,12 @@ export function RankingStep({ ballot }: { ballot: BallotView }) {
           <ul className="flex flex-wrap gap-3">
             {left.map((code) => (
               <li key={code}>
-                <button type="button" onClick={() => change(place(ranking, code), code)} aria-label={`Place ${code} next`} className="block rounded-full">
+                <button
+                  type="button"
+                  onClick={() => change(place(ranking, code), code)}
+                  aria-label={`Place ${code} next`}
+                  className="block rounded-full"
+                >
                   <Pad label={code} size="5rem" />
                 </button>
               </li>
@@ -46,7 +61,11 @@ export function RankingStep({ ballot }: { ballot: BallotView }) {
         {news}
       </p>
       <div className="mt-auto flex flex-wrap gap-3 pt-5">
-        <BigButton look="plain" className="!basis-auto" onClick={() => act(actions.stepped({ at: 'sample', number: ballot.codes.length - 1 }))}>
+        <BigButton
+          look="plain"
+          className="!basis-auto"
+          onClick={() => act(actions.stepped({ at: 'sample', number: ballot.codes.length - 1 }))}
+        >
           Back
         </BigButton>
         <BigButton disabled={left.length > 0} onClick={() => act(actions.stepped({ at: 'check' }))}>
@@ -65,13 +84,22 @@ interface RankedListProps {
 
 function RankedList({ ballot, ranking, onChange }: RankedListProps) {
   // A finger must rest a moment before it drags, so that the page can still be scrolled.
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }), useSensor(TouchSensor, { activationConstraint: { delay: 120, tolerance: 8 } }));
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 120, tolerance: 8 } }),
+  );
   const lines = ranking.flat();
   const drop = ({ active, over }: DragEndEvent): void => {
-    if (over && active.id !== over.id) onChange(moveTo(ranking, String(active.id), lines.indexOf(String(over.id))), String(active.id));
+    if (over && active.id !== over.id)
+      onChange(moveTo(ranking, String(active.id), lines.indexOf(String(over.id))), String(active.id));
   };
   return (
-    <DndContext sensors={sensors} collisionDetection={closestCenter} modifiers={[restrictToVerticalAxis]} onDragEnd={drop}>
+    <DndContext
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      modifiers={[restrictToVerticalAxis]}
+      onDragEnd={drop}
+    >
       <SortableContext items={lines} strategy={verticalListSortingStrategy}>
         <ol className="space-y-2">
           {lines.map((code, at) => (
@@ -96,7 +124,10 @@ function EmptyPlaces({ count, first }: { count: number; first: number }) {
   return (
     <ol className="mt-2 space-y-2" aria-hidden>
       {Array.from({ length: count }, (_, at) => (
-        <li key={at} className={`flex min-h-14 items-center justify-center rounded-xl border-2 border-dashed px-3 text-center ${at === 0 ? 'border-quiet dim:border-night-quiet' : 'border-line text-quiet/70 dim:border-night-line dim:text-night-quiet'}`}>
+        <li
+          key={at}
+          className={`flex min-h-14 items-center justify-center rounded-xl border-2 border-dashed px-3 text-center ${at === 0 ? 'border-quiet dim:border-night-quiet' : 'border-line text-quiet/70 dim:border-night-line dim:text-night-quiet'}`}
+        >
           {at === 0 ? `tap the one you like ${first === 1 ? 'most' : 'next best'}` : ordinal(first + at)}
         </li>
       ))}

@@ -8,8 +8,15 @@ import { useAct, useBallot } from './store';
 
 /** The nine-point hedonic scale, best at the top, in the wording usual in the field. */
 const WORDS = [
-  'Like extremely', 'Like very much', 'Like moderately', 'Like slightly', 'Neither like nor dislike',
-  'Dislike slightly', 'Dislike moderately', 'Dislike very much', 'Dislike extremely',
+  'Like extremely',
+  'Like very much',
+  'Like moderately',
+  'Like slightly',
+  'Neither like nor dislike',
+  'Dislike slightly',
+  'Dislike moderately',
+  'Dislike very much',
+  'Dislike extremely',
 ];
 
 /** One sample: its code, and how much it is liked if that is asked. */
@@ -22,7 +29,8 @@ export function SampleStep({ ballot, number }: { ballot: BallotView; number: num
     act(actions.finished({ id: newId(), code }));
     act(actions.stepped(number + 1 < ballot.codes.length ? { at: 'sample', number: number + 1 } : { at: 'ranking' }));
   };
-  const goBack = (): void => void act(actions.stepped(number > 0 ? { at: 'sample', number: number - 1 } : { at: 'welcome' }));
+  const goBack = (): void =>
+    void act(actions.stepped(number > 0 ? { at: 'sample', number: number - 1 } : { at: 'welcome' }));
   return (
     <main className="flex grow flex-col items-center">
       <Pad label={code} size="7rem" />
@@ -32,7 +40,9 @@ export function SampleStep({ ballot, number }: { ballot: BallotView; number: num
       {ballot.asksLiking ? (
         <Scale score={score} onScore={(value) => act(actions.scored({ id: newId(), code, score: value }))} />
       ) : (
-        <p className="mt-2 text-center text-quiet dim:text-night-quiet">Keep in mind how much you like it. You put the samples in order at the end, and may taste again then.</p>
+        <p className="mt-2 text-center text-quiet dim:text-night-quiet">
+          Keep in mind how much you like it. You put the samples in order at the end, and may taste again then.
+        </p>
       )}
       <div className="mt-auto flex w-full flex-wrap gap-3 pt-5">
         <BigButton look="plain" onClick={goBack} className="!basis-auto">

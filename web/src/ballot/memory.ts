@@ -27,7 +27,10 @@ const place = (token: string): string => `jacana.ballot.${token}`;
 
 export function recall(token: string): BallotState {
   const text = attempt(() => localStorage.getItem(place(token)), null);
-  return attempt(() => (text ? { ...fresh, ...(JSON.parse(text) as BallotState), refusal: null, line: 'sending' } : fresh), fresh);
+  return attempt(
+    () => (text ? { ...fresh, ...(JSON.parse(text) as BallotState), refusal: null, line: 'sending' } : fresh),
+    fresh,
+  );
 }
 
 export function keep(token: string, state: BallotState): void {

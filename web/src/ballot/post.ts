@@ -89,12 +89,17 @@ export class Post {
   private async sendHandIn(): Promise<void> {
     const { handIn: id, ranking, liking, comment, ballot } = this.store.getState();
     const scores = ballot?.asksLiking ? ballot.codes.map((code) => ({ code, score: liking[code] })) : [];
-    this.store.dispatch(actions.opened(await this.send<BallotView>('hand-in', { device: deviceId(), id, ranking, liking: scores, comment })));
+    this.store.dispatch(
+      actions.opened(
+        await this.send<BallotView>('hand-in', { device: deviceId(), id, ranking, liking: scores, comment }),
+      ),
+    );
   }
 
   private refused(error: Refused): void {
     if (error.kind === 'handed-in') return void this.open(false);
-    const kind = error.kind === 'closed' || error.kind === 'elsewhere' ? error.kind : error.status === 404 ? 'missing' : 'problem';
+    const kind =
+      error.kind === 'closed' || error.kind === 'elsewhere' ? error.kind : error.status === 404 ? 'missing' : 'problem';
     this.store.dispatch(actions.refused({ kind, message: error.message }));
   }
 
@@ -131,4 +136,5 @@ export class Post {
 export const newId = (): string => nanoid(14);
 
 /** Whether everything that this panelist did has reached the server. */
-export const isAllSaved = ({ queue, handIn, line }: BallotState): boolean => queue.length === 0 && handIn === null && line === 'saved';
+export const isAllSaved = ({ queue, handIn, line }: BallotState): boolean =>
+  queue.length === 0 && handIn === null && line === 'saved';

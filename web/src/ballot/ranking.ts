@@ -36,7 +36,8 @@ export function toggleTie(ranking: readonly string[][], code: string): string[][
   const at = ranking.findIndex((group) => group.includes(code));
   const group = ranking[at];
   const within = group.indexOf(code);
-  if (within > 0) return [...ranking.slice(0, at), group.slice(0, within), group.slice(within), ...ranking.slice(at + 1)];
+  if (within > 0)
+    return [...ranking.slice(0, at), group.slice(0, within), group.slice(within), ...ranking.slice(at + 1)];
   if (at === 0) return [...ranking];
   return [...ranking.slice(0, at - 1), [...ranking[at - 1], ...group], ...ranking.slice(at + 1)];
 }

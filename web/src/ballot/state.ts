@@ -27,7 +27,16 @@ export interface BallotState {
 }
 
 export const fresh: BallotState = {
-  ballot: null, refusal: null, step: { at: 'welcome' }, tasted: [], liking: {}, ranking: [], comment: '', queue: [], handIn: null, line: 'saved',
+  ballot: null,
+  refusal: null,
+  step: { at: 'welcome' },
+  tasted: [],
+  liking: {},
+  ranking: [],
+  comment: '',
+  queue: [],
+  handIn: null,
+  line: 'saved',
 };
 
 interface Scored {
@@ -43,7 +52,8 @@ const slice = createSlice({
     /** The server's view of the ballot; what this device still has to send wins over it. */
     opened: (state, { payload: ballot }: PayloadAction<BallotView>) => {
       state.ballot = ballot;
-      state.refusal = ballot.state === 'elsewhere' || ballot.state === 'closed' ? { kind: ballot.state, message: '' } : null;
+      state.refusal =
+        ballot.state === 'elsewhere' || ballot.state === 'closed' ? { kind: ballot.state, message: '' } : null;
       if (ballot.state === 'handed-in') Object.assign(state, { queue: [], handIn: null, line: 'saved' });
       for (const { code, score } of ballot.liking) state.liking[code] ??= score;
       for (const code of [...ballot.tasted, ...ballot.liking.map((one) => one.code)]) {
@@ -55,7 +65,10 @@ const slice = createSlice({
     },
     scored: (state, { payload: { id, code, score } }: PayloadAction<Scored>) => {
       state.liking[code] = score;
-      state.queue = [...state.queue.filter((answer) => answer.code !== code || answer.kind !== 'liking'), { id, kind: 'liking', code, score }];
+      state.queue = [
+        ...state.queue.filter((answer) => answer.code !== code || answer.kind !== 'liking'),
+        { id, kind: 'liking', code, score },
+      ];
       if (!state.tasted.includes(code)) state.tasted.push(code);
     },
     finished: (state, { payload: { id, code } }: PayloadAction<{ id: string; code: string }>) => {

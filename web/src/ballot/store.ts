@@ -5,7 +5,8 @@ import { recall } from './memory';
 import type { Post } from './post';
 import { ballotReducer, type BallotState } from './state';
 
-export const createBallotStore = (token: string) => configureStore({ reducer: ballotReducer, preloadedState: recall(token), devTools: false });
+export const createBallotStore = (token: string) =>
+  configureStore({ reducer: ballotReducer, preloadedState: recall(token), devTools: false });
 
 export type BallotStore = ReturnType<typeof createBallotStore>;
 export const useBallot = useSelector.withTypes<BallotState>();

@@ -16,7 +16,16 @@ export function CaveatForm({ id }: { id: string }) {
   return (
     <Card title="Note a caveat">
       <form onSubmit={(event) => void submit(event).catch(() => undefined)}>
-        <TextArea label="What was not as planned?" rows={3} required minLength={3} maxLength={2000} placeholder="Piece K4 overshot by 6 °C" problem={refusal ? (refusal.problems[0]?.message ?? refusal.message) : undefined} {...register('text')} />
+        <TextArea
+          label="What was not as planned?"
+          rows={3}
+          required
+          minLength={3}
+          maxLength={2000}
+          placeholder="Piece K4 overshot by 6 °C"
+          problem={refusal ? (refusal.problems[0]?.message ?? refusal.message) : undefined}
+          {...register('text')}
+        />
         <Button type="submit" disabled={isLoading} className="mt-1">
           Note it
         </Button>

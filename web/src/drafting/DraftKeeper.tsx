@@ -33,7 +33,10 @@ function Keeper({ tasting, inTasting }: { tasting: TastingView; inTasting: InTas
       void post.flush();
     };
   }, [isDraft, form, post]);
-  const drafting = useMemo(() => ({ tasting, form, saveState, flush: () => post.flush() }), [tasting, form, saveState, post]);
+  const drafting = useMemo(
+    () => ({ tasting, form, saveState, flush: () => post.flush() }),
+    [tasting, form, saveState, post],
+  );
   return (
     <DraftContext.Provider value={drafting}>
       <Outlet context={inTasting} />

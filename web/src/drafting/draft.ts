@@ -24,7 +24,12 @@ export function useDrafting(): Drafting & { draft: DraftInput; problems: Problem
   return { ...drafting, draft, problems: isLocked ? [] : lockProblems(asTasting(draft)), isLocked };
 }
 
-export const newMethod = (): DraftInput['methods'][number] => ({ id: nanoid(12), name: '', note: '', reference: false });
+export const newMethod = (): DraftInput['methods'][number] => ({
+  id: nanoid(12),
+  name: '',
+  note: '',
+  reference: false,
+});
 export const newPanelist = (name: string): DraftInput['panel'][number] => ({ id: nanoid(12), name });
 
 /** The draft in the shape that the core judges. */

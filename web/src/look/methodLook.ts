@@ -1,5 +1,5 @@
 /** Eight colours told apart with and without colour vision; each goes with a direction of the notch. */
-const COLOURS = ['#1B6E6A', '#C07F10', '#7B3F74', '#3F83B5', '#5E7D2B', '#C2577A', '#55646B', '#A8452F'];
+const COLOURS = ['#1B6E6A', '#C07F10', '#7B3F74', '#3F83B5', '#5D8C36', '#CF6D96', '#30383B', '#943417'];
 
 /** How a method looks once its pads have turned over: colour and direction together. */
 export interface MethodLook {

@@ -10,10 +10,12 @@ const LOOKS = {
   quiet: 'text-chestnut underline underline-offset-3 hover:text-chestnut-deep',
 };
 
-const SHAPE = 'inline-flex items-center justify-center gap-2 rounded-lg font-bold disabled:opacity-50 disabled:cursor-not-allowed';
+const SHAPE =
+  'inline-flex items-center justify-center gap-2 rounded-lg font-bold disabled:opacity-50 disabled:cursor-not-allowed';
 
 /** The classes of a button, for links that look like one. */
-export const buttonClass = (look: keyof typeof LOOKS = 'plain'): string => `${SHAPE} ${look === 'quiet' ? '' : 'min-h-10 px-4 py-2'} ${LOOKS[look]}`;
+export const buttonClass = (look: keyof typeof LOOKS = 'plain'): string =>
+  `${SHAPE} ${look === 'quiet' ? '' : 'min-h-10 px-4 py-2'} ${LOOKS[look]}`;
 
 export function Button({ look = 'plain', className = '', type = 'button', ...rest }: ButtonProps) {
   return <button type={type} className={`${buttonClass(look)} ${className}`} {...rest} />;

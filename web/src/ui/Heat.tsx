@@ -33,7 +33,12 @@ export function Heat({ caption, counts, rows, columns, offDiagonal }: HeatProps)
               <td
                 key={columns[column]}
                 className="h-6 min-w-8 rounded"
-                style={{ backgroundColor: offDiagonal && at === column ? undefined : `color-mix(in srgb, var(--color-eaten) ${Math.round((100 * count) / most)}%, var(--color-water))` }}
+                style={{
+                  backgroundColor:
+                    offDiagonal && at === column
+                      ? undefined
+                      : `color-mix(in srgb, var(--color-eaten) ${Math.round((100 * count) / most)}%, var(--color-water))`,
+                }}
               >
                 {offDiagonal && at === column ? '·' : count}
               </td>

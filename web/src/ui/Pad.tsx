@@ -26,10 +26,24 @@ const STROKES: Record<PadState, string> = {
  * and chart. Sealed pads all look alike; a pad that has been turned over has its method's
  * colour and direction.
  */
-export function Pad({ label = '', size = 40, state = 'plain', colour, notch = SEALED_NOTCH, className = '' }: PadProps) {
+export function Pad({
+  label = '',
+  size = 40,
+  state = 'plain',
+  colour,
+  notch = SEALED_NOTCH,
+  className = '',
+}: PadProps) {
   const ink = colour ? 'fill-white' : state === 'coming' ? 'fill-quiet' : 'fill-ink dim:fill-night-ink';
   return (
-    <svg viewBox="-52 -52 104 104" width={size} height={size} className={`shrink-0 ${className}`} role="img" aria-label={label || 'pad'}>
+    <svg
+      viewBox="-52 -52 104 104"
+      width={size}
+      height={size}
+      className={`shrink-0 ${className}`}
+      role="img"
+      aria-label={label || 'pad'}
+    >
       <path d={padPath(notch)} className={colour ? '' : STROKES[state]} fill={colour} strokeLinejoin="round" />
       <text y="13" textAnchor="middle" className={`font-mono text-[36px] font-semibold ${ink}`} aria-hidden>
         {label}

@@ -7,7 +7,10 @@ export function BrokenPage() {
   const detail = error instanceof Error ? error.message : '';
   return (
     <main className="mx-auto mt-24 max-w-lg">
-      <Failure message="This screen broke. Everything that was acknowledged is safe; load the page again." onRetry={() => window.location.reload()} />
+      <Failure
+        message="This screen broke. Everything that was acknowledged is safe; load the page again."
+        onRetry={() => window.location.reload()}
+      />
       <p className="mt-3 text-sm text-quiet">{detail}</p>
     </main>
   );

@@ -22,7 +22,12 @@ export function DeskPage() {
   const { data: cards, error, refetch } = api.useListTastingsQuery(undefined, { refetchOnMountOrArgChange: true });
   const [isNew, setNew] = useState(false);
   const coordinates = me.role === 'coordinator';
-  useCommands(useMemo(() => (coordinates ? [{ label: 'New tasting', group: 'Desk', keys: 'n', run: () => setNew(true) }] : []), [coordinates]));
+  useCommands(
+    useMemo(
+      () => (coordinates ? [{ label: 'New tasting', group: 'Desk', keys: 'n', run: () => setNew(true) }] : []),
+      [coordinates],
+    ),
+  );
   return (
     <Shell me={me}>
       <header className="mt-6 mb-5 flex flex-wrap items-end justify-between gap-4">
@@ -49,7 +54,10 @@ export function DeskPage() {
 }
 
 function deskSentence(cards: TastingCard[], role: string): string {
-  if (cards.length === 0) return role === 'coordinator' ? 'No tasting yet. Start with a question you want settled.' : 'No tasting is open to you yet.';
+  if (cards.length === 0)
+    return role === 'coordinator'
+      ? 'No tasting yet. Start with a question you want settled.'
+      : 'No tasting is open to you yet.';
   const parts = [
     [cards.filter((card) => card.status === 'tasting').length, 'being tasted'],
     [cards.filter((card) => card.status === 'locked').length, 'locked and waiting'],
@@ -66,7 +74,10 @@ function TastingRow({ card }: { card: TastingCard }) {
   const stage = currentStage(me.role, card);
   return (
     <li className="flex items-center gap-4 rounded-card border border-line bg-paper pr-3 hover:border-quiet/60">
-      <Link to={`/tastings/${card.id}/${stage}`} className="flex min-w-0 grow flex-wrap items-center gap-x-6 gap-y-2 rounded-card px-5 py-4">
+      <Link
+        to={`/tastings/${card.id}/${stage}`}
+        className="flex min-w-0 grow flex-wrap items-center gap-x-6 gap-y-2 rounded-card px-5 py-4"
+      >
         <span className="min-w-64 grow">
           <span className="block font-serif text-xl">{card.title}</span>
           <span className="text-sm text-quiet">{rowStatus(card)}</span>
@@ -74,7 +85,16 @@ function TastingRow({ card }: { card: TastingCard }) {
         <span className="flex items-center gap-1.5" aria-label={`Now at ${STAGE_NAMES[stage]}`}>
           {STAGES.map((one) => (
             <svg key={one} viewBox="-52 -52 104 104" className={one === stage ? 'size-6' : 'size-4.5'} aria-hidden>
-              <path d={padPath(SEALED_NOTCH)} className={one === stage ? 'fill-chestnut' : isDone(one, card) ? 'fill-eaten stroke-ink stroke-[4]' : 'fill-water stroke-[#a9c2b5] stroke-[4]'} />
+              <path
+                d={padPath(SEALED_NOTCH)}
+                className={
+                  one === stage
+                    ? 'fill-chestnut'
+                    : isDone(one, card)
+                      ? 'fill-eaten stroke-ink stroke-[4]'
+                      : 'fill-water stroke-[#a9c2b5] stroke-[4]'
+                }
+              />
             </svg>
           ))}
           <span className="ml-2 w-14 text-sm font-bold">{STAGE_NAMES[stage]}</span>
@@ -110,7 +130,12 @@ function RemoveButton({ card }: { card: TastingCard }) {
     dispatch(noticeShown({ text: `"${card.title}" was removed.`, restores: card.id }));
   };
   return (
-    <button type="button" onClick={() => void run()} aria-label={`Remove ${card.title}`} className="rounded p-2 text-quiet hover:bg-pad hover:text-ink">
+    <button
+      type="button"
+      onClick={() => void run()}
+      aria-label={`Remove ${card.title}`}
+      className="rounded p-2 text-quiet hover:bg-pad hover:text-ink"
+    >
       <Trash2 size={18} />
     </button>
   );
@@ -129,13 +154,24 @@ function ImportButton() {
       const { id } = await importBundle({ body: JSON.parse(await file.text()) as object }).unwrap();
       void go(`/tastings/${id}`);
     } catch (error) {
-      const text = error instanceof SyntaxError ? `${file.name} is not a tasting bundle: it is not JSON.` : `${file.name} was not imported. ${refusalOf(error).message}`;
+      const text =
+        error instanceof SyntaxError
+          ? `${file.name} is not a tasting bundle: it is not JSON.`
+          : `${file.name} was not imported. ${refusalOf(error).message}`;
       dispatch(noticeShown({ text }));
     }
   };
   return (
     <>
-      <input ref={input} type="file" accept=".json,application/json" className="sr-only" tabIndex={-1} aria-label="Tasting bundle" onChange={(event) => void read(event)} />
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Tasting bundle"
+        onChange={(event) => void read(event)}
+      />
       <Button onClick={() => input.current?.click()}>
         <FileUp size={18} /> Import
       </Button>

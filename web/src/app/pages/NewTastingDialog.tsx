@@ -16,9 +16,21 @@ export function NewTastingDialog({ open, onOpenChange }: { open: boolean; onOpen
     void go(`/tastings/${id}/ask`);
   });
   return (
-    <Modal title="New tasting" about="A name for your own desk. Panelists do not see it." open={open} onOpenChange={onOpenChange}>
+    <Modal
+      title="New tasting"
+      about="A name for your own desk. Panelists do not see it."
+      open={open}
+      onOpenChange={onOpenChange}
+    >
       <form onSubmit={(event) => void submit(event).catch(() => undefined)} className="space-y-3">
-        <TextField label="Title" required maxLength={200} autoFocus problem={error ? refusalOf(error).message : undefined} {...register('title', { required: true })} />
+        <TextField
+          label="Title"
+          required
+          maxLength={200}
+          autoFocus
+          problem={error ? refusalOf(error).message : undefined}
+          {...register('title', { required: true })}
+        />
         <Button type="submit" look="main" disabled={isLoading}>
           Begin
         </Button>

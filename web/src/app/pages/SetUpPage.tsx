@@ -13,7 +13,9 @@ export function SetUpPage() {
   const { data: session } = api.useGetSessionQuery();
   const [setUp, { error, isLoading }] = api.useSetUpMutation();
   const [signIn] = api.useSignInMutation();
-  const { register, handleSubmit } = useForm<FirstAccount>({ defaultValues: { name: '', login: '', password: '', setUpCode: '' } });
+  const { register, handleSubmit } = useForm<FirstAccount>({
+    defaultValues: { name: '', login: '', password: '', setUpCode: '' },
+  });
   if (!session) return <Loading what="Jacana" />;
   if (!session.setUpNeeded) return <Navigate to="/sign-in" replace />;
   const refusal = error && refusalOf(error);
@@ -26,11 +28,41 @@ export function SetUpPage() {
     <Entrance sentence="Nothing is here yet. Create the coordinator's account to begin.">
       <Card className="max-w-lg">
         <form onSubmit={(event) => void submit(event).catch(() => undefined)} className="space-y-3">
-          <TextField label="Your name" required maxLength={100} autoFocus problem={problem('name')} {...register('name')} />
-          <TextField label="Login" required maxLength={60} autoComplete="username" problem={problem('login')} {...register('login')} />
-          <TextField label="Password" type="password" required minLength={10} maxLength={200} autoComplete="new-password" hint="At least 10 characters." problem={problem('password')} {...register('password')} />
+          <TextField
+            label="Your name"
+            required
+            maxLength={100}
+            autoFocus
+            problem={problem('name')}
+            {...register('name')}
+          />
+          <TextField
+            label="Login"
+            required
+            maxLength={60}
+            autoComplete="username"
+            problem={problem('login')}
+            {...register('login')}
+          />
+          <TextField
+            label="Password"
+            type="password"
+            required
+            minLength={10}
+            maxLength={200}
+            autoComplete="new-password"
+            hint="At least 10 characters."
+            problem={problem('password')}
+            {...register('password')}
+          />
           {session.setUpCodeNeeded && (
-            <TextField label="Set-up code" required hint="Printed where Jacana was started." problem={problem('setUpCode')} {...register('setUpCode')} />
+            <TextField
+              label="Set-up code"
+              required
+              hint="Printed where Jacana was started."
+              problem={problem('setUpCode')}
+              {...register('setUpCode')}
+            />
           )}
           {refusal && refusal.problems.length === 0 && <p role="alert">{refusal.message}</p>}
           <Button type="submit" look="main" disabled={isLoading}>

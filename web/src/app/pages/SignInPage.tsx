@@ -34,8 +34,23 @@ export function SignInPage() {
       <div className="grid items-start gap-6 md:grid-cols-2">
         <Card title="Sign in">
           <form onSubmit={(event) => void submit(event)} className="space-y-3">
-            <TextField label="Login" autoComplete="username" autoFocus required maxLength={100} {...register('login')} />
-            <TextField label="Password" type="password" autoComplete="current-password" required maxLength={200} problem={error ? refusalOf(error).message : undefined} {...register('password')} />
+            <TextField
+              label="Login"
+              autoComplete="username"
+              autoFocus
+              required
+              maxLength={100}
+              {...register('login')}
+            />
+            <TextField
+              label="Password"
+              type="password"
+              autoComplete="current-password"
+              required
+              maxLength={200}
+              problem={error ? refusalOf(error).message : undefined}
+              {...register('password')}
+            />
             <Button type="submit" look="main" disabled={isLoading}>
               Sign in
             </Button>
@@ -54,7 +69,11 @@ function DemoSignIns({ people, onChoose }: { people: DemoSignIn[]; onChoose: (pe
       <ul className="space-y-2">
         {people.map((person) => (
           <li key={person.login}>
-            <button type="button" onClick={() => onChoose(person)} className="w-full rounded-lg border border-line px-3 py-2 text-left hover:bg-pad/60">
+            <button
+              type="button"
+              onClick={() => onChoose(person)}
+              className="w-full rounded-lg border border-line px-3 py-2 text-left hover:bg-pad/60"
+            >
               <span className="font-bold">{person.name}</span>, {person.role}: {DOES[person.role]}
               <span className="block font-mono text-sm text-quiet">
                 {person.login} / {person.password}

@@ -45,10 +45,17 @@ export function TeamPage() {
                 <li key={account.id} className="flex items-center gap-4 py-2.5">
                   <span className="grow">
                     <span className="font-bold">{account.name}</span>, {account.role}
-                    <span className="block text-sm text-quiet">{ROLES.find(({ role }) => role === account.role)?.sees}</span>
+                    <span className="block text-sm text-quiet">
+                      {ROLES.find(({ role }) => role === account.role)?.sees}
+                    </span>
                   </span>
                   <span className="font-mono text-sm">{account.login}</span>
-                  <button type="button" aria-label={`Remove ${account.name}`} className="rounded p-2 text-quiet hover:bg-pad hover:text-ink" onClick={() => take(account.id)}>
+                  <button
+                    type="button"
+                    aria-label={`Remove ${account.name}`}
+                    className="rounded p-2 text-quiet hover:bg-pad hover:text-ink"
+                    onClick={() => take(account.id)}
+                  >
                     <Trash2 size={18} />
                   </button>
                 </li>
@@ -63,7 +70,9 @@ export function TeamPage() {
 
 function NewAccountForm() {
   const [add, { error, isLoading }] = api.useAddAccountMutation();
-  const { register, handleSubmit, reset } = useForm<NewAccount>({ defaultValues: { name: '', login: '', password: '', role: 'server' } });
+  const { register, handleSubmit, reset } = useForm<NewAccount>({
+    defaultValues: { name: '', login: '', password: '', role: 'server' },
+  });
   const refusal = error && refusalOf(error);
   const problem = (field: string) => refusal?.problems.find((one) => one.field === field)?.message;
   const submit = handleSubmit(async (newAccount) => {
@@ -74,8 +83,25 @@ function NewAccountForm() {
     <Card title="Add someone">
       <form onSubmit={(event) => void submit(event).catch(() => undefined)} className="space-y-3">
         <TextField label="Name" required maxLength={100} problem={problem('name')} {...register('name')} />
-        <TextField label="Login" required maxLength={60} autoComplete="off" problem={problem('login')} {...register('login')} />
-        <TextField label="Password" type="password" required minLength={10} maxLength={200} autoComplete="new-password" hint="At least 10 characters." problem={problem('password')} {...register('password')} />
+        <TextField
+          label="Login"
+          required
+          maxLength={60}
+          autoComplete="off"
+          problem={problem('login')}
+          {...register('login')}
+        />
+        <TextField
+          label="Password"
+          type="password"
+          required
+          minLength={10}
+          maxLength={200}
+          autoComplete="new-password"
+          hint="At least 10 characters."
+          problem={problem('password')}
+          {...register('password')}
+        />
         <fieldset>
           <legend className="mb-1 text-sm font-bold">Role</legend>
           {ROLES.map(({ role, sees }) => (

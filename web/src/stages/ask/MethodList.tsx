@@ -16,7 +16,9 @@ export function MethodList() {
   const add = (): void => append(newMethod(), { focusName: `methods.${fields.length}.name` });
   return (
     <Card title="Methods" aside={isFull ? `${MOST_METHODS} is the most` : counted(fields.length, 'method')}>
-      {fields.length === 0 && <p className="mb-3 text-quiet">List the ways of cooking that you want to compare, one a line.</p>}
+      {fields.length === 0 && (
+        <p className="mb-3 text-quiet">List the ways of cooking that you want to compare, one a line.</p>
+      )}
       <ul className="space-y-2">
         {fields.map((field, at) => (
           <MethodLine key={field.key} at={at} onRemove={() => remove(at)} onNext={() => !isFull && add()} />
@@ -28,7 +30,10 @@ export function MethodList() {
             <Plus size={18} /> Add a method
           </Button>
           {draft.methods.some((method) => method.reference) && (
-            <Button look="quiet" onClick={() => draft.methods.forEach((_, at) => form.setValue(`methods.${at}.reference`, false))}>
+            <Button
+              look="quiet"
+              onClick={() => draft.methods.forEach((_, at) => form.setValue(`methods.${at}.reference`, false))}
+            >
               No reference
             </Button>
           )}
@@ -43,8 +48,11 @@ function MethodLine({ at, onRemove, onNext }: { at: number; onRemove: () => void
   const { colour, notch } = methodLook(at);
   const method = draft.methods[at];
   // A name still to be typed is not wrong yet; a name used twice is.
-  const problem = method?.name.trim() ? problems.find(({ field }) => field === `methods.${at}.name`)?.message : undefined;
-  const choose = (): void => draft.methods.forEach((_, other) => form.setValue(`methods.${other}.reference`, other === at));
+  const problem = method?.name.trim()
+    ? problems.find(({ field }) => field === `methods.${at}.name`)?.message
+    : undefined;
+  const choose = (): void =>
+    draft.methods.forEach((_, other) => form.setValue(`methods.${other}.reference`, other === at));
   const box = 'rounded-lg border border-quiet/50 bg-white px-3 py-2 disabled:bg-water disabled:text-quiet';
   return (
     <li className="grid grid-cols-[auto_minmax(0,14rem)_minmax(0,1fr)_auto_auto] items-center gap-x-3">
@@ -63,13 +71,32 @@ function MethodLine({ at, onRemove, onNext }: { at: number; onRemove: () => void
           onNext();
         }}
       />
-      <input aria-label={`Note on method ${at + 1}`} placeholder="How it is done, in brief" maxLength={2000} disabled={isLocked} className={box} {...form.register(`methods.${at}.note`)} />
+      <input
+        aria-label={`Note on method ${at + 1}`}
+        placeholder="How it is done, in brief"
+        maxLength={2000}
+        disabled={isLocked}
+        className={box}
+        {...form.register(`methods.${at}.note`)}
+      />
       <label className="flex items-center gap-1.5 text-sm">
-        <input type="radio" name="reference" disabled={isLocked} checked={method?.reference ?? false} onChange={choose} className="accent-chestnut" />
+        <input
+          type="radio"
+          name="reference"
+          disabled={isLocked}
+          checked={method?.reference ?? false}
+          onChange={choose}
+          className="accent-chestnut"
+        />
         reference
       </label>
       {!isLocked && (
-        <button type="button" onClick={onRemove} aria-label={`Remove method ${at + 1}`} className="rounded p-1.5 text-quiet hover:bg-pad hover:text-ink">
+        <button
+          type="button"
+          onClick={onRemove}
+          aria-label={`Remove method ${at + 1}`}
+          className="rounded p-1.5 text-quiet hover:bg-pad hover:text-ink"
+        >
           <X size={18} />
         </button>
       )}

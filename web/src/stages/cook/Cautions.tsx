@@ -29,7 +29,8 @@ export function Cautions() {
         ))}
       </ul>
       <p className="mt-2 text-sm text-quiet">
-        Hold hot at <Temperature celsius={57.2} /> or above, cold at <Temperature celsius={5} /> or below. USDA FSIS chart and FDA Food Code; local codes and licensed practice come first.
+        Hold hot at <Temperature celsius={57.2} /> or above, cold at <Temperature celsius={5} /> or below. USDA FSIS
+        chart and FDA Food Code; local codes and licensed practice come first.
       </p>
     </Card>
   );

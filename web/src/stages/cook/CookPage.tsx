@@ -17,14 +17,25 @@ export function CookPage() {
   const isLocked = card.lockedAt !== null;
   return (
     <StageLayout
-      sentence={isLocked ? `${counted(card.pieces, 'piece')} to cook, each under a tag of its own.` : 'Tags are drawn when the plan is locked.'}
-      support={isLocked ? 'Write the tag on the tray and keep it with the piece from raw to plate. Codes come later, from someone who does not read this page.' : undefined}
+      sentence={
+        isLocked
+          ? `${counted(card.pieces, 'piece')} to cook, each under a tag of its own.`
+          : 'Tags are drawn when the plan is locked.'
+      }
+      support={
+        isLocked
+          ? 'Write the tag on the tray and keep it with the piece from raw to plate. Codes come later, from someone who does not read this page.'
+          : undefined
+      }
       margin={
         <>
           {card.lockedAt && !card.unsealedAt && <CaveatForm id={card.id} />}
           <Cautions />
           <ToCome>
-            <p>The run sheet built backward from serving time, live timers and probe curves, dosing by mass, and the gate before the plate.</p>
+            <p>
+              The run sheet built backward from serving time, live timers and probe curves, dosing by mass, and the gate
+              before the plate.
+            </p>
           </ToCome>
         </>
       }
@@ -35,13 +46,17 @@ export function CookPage() {
             <li key={method} className="grid gap-x-6 gap-y-1 py-3 sm:grid-cols-[minmax(0,16rem)_1fr]">
               <div>
                 <p className="font-bold">
-                  {method || 'Not named yet'} {reference && <span className="text-sm font-normal text-quiet">reference</span>}
+                  {method || 'Not named yet'}{' '}
+                  {reference && <span className="text-sm font-normal text-quiet">reference</span>}
                 </p>
                 <p className="text-sm text-quiet">{note}</p>
               </div>
               <p className="flex flex-wrap items-center gap-2">
                 {tags.map((tag) => (
-                  <span key={tag} className="rounded border-2 border-ink px-2.5 py-1 font-mono text-xl leading-none font-semibold">
+                  <span
+                    key={tag}
+                    className="rounded border-2 border-ink px-2.5 py-1 font-mono text-xl leading-none font-semibold"
+                  >
                     {tag}
                   </span>
                 ))}
@@ -50,7 +65,10 @@ export function CookPage() {
           ))}
         </ul>
       </Card>
-      <Card title={caveats.length > 0 ? counted(caveats.length, 'caveat') : 'No caveats so far'} aside={me.role === 'coordinator' ? 'from everyone' : 'your own'}>
+      <Card
+        title={caveats.length > 0 ? counted(caveats.length, 'caveat') : 'No caveats so far'}
+        aside={me.role === 'coordinator' ? 'from everyone' : 'your own'}
+      >
         <ul className="divide-y divide-line">
           {caveats.map((caveat) => (
             <li key={caveat.id} className="py-2">
@@ -61,7 +79,9 @@ export function CookPage() {
             </li>
           ))}
         </ul>
-        {caveats.length === 0 && <p className="text-quiet">What departs from the plan is noted here, and stands beside the answer.</p>}
+        {caveats.length === 0 && (
+          <p className="text-quiet">What departs from the plan is noted here, and stands beside the answer.</p>
+        )}
       </Card>
     </StageLayout>
   );

@@ -16,16 +16,31 @@ export function BalanceCard() {
     if (isLocked || samples < 2 || panelists < 1) return null;
     // Any seed shows the same evenness; the lock draws its own.
     const orders = servingOrders(samples, panelists, randomStream('preview', 'orders'));
-    return { names: Array.from({ length: samples }, (_, at) => String.fromCharCode(65 + at)), ...orderBalance(orders, samples) };
+    return {
+      names: Array.from({ length: samples }, (_, at) => String.fromCharCode(65 + at)),
+      ...orderBalance(orders, samples),
+    };
   }, [plan, isLocked, samples, panelists]);
   if (!shown) return null;
   const { positionImbalance: positions, carryOverImbalance: neighbours, names } = shown;
-  const title = positions === 0 && neighbours === 0 ? 'Orders are perfectly even' : 'Orders are as even as this panel allows';
+  const title =
+    positions === 0 && neighbours === 0 ? 'Orders are perfectly even' : 'Orders are as even as this panel allows';
   return (
     <Card title={title} aside="Williams design">
       <div className="flex flex-wrap gap-x-8 gap-y-3">
-        <Heat caption="times at each position" counts={shown.positions} rows={names} columns={names.map((_, at) => String(at + 1))} />
-        <Heat caption="times row comes right before column" counts={shown.neighbours} rows={names} columns={names} offDiagonal />
+        <Heat
+          caption="times at each position"
+          counts={shown.positions}
+          rows={names}
+          columns={names.map((_, at) => String(at + 1))}
+        />
+        <Heat
+          caption="times row comes right before column"
+          counts={shown.neighbours}
+          rows={names}
+          columns={names}
+          offDiagonal
+        />
       </div>
     </Card>
   );
@@ -34,5 +49,11 @@ export function BalanceCard() {
 /** Codes in rising order, so that the table says nothing about the order of the methods. */
 export function byCode(orders: string[][]) {
   const names = [...new Set(orders.flat())].sort();
-  return { names, ...orderBalance(orders.map((order) => order.map((code) => names.indexOf(code))), names.length) };
+  return {
+    names,
+    ...orderBalance(
+      orders.map((order) => order.map((code) => names.indexOf(code))),
+      names.length,
+    ),
+  };
 }

@@ -17,9 +17,41 @@ export function BallotCard() {
   return (
     <Card title="Ballot and analysis">
       <div className="space-y-3">
-        <Controller control={form.control} name="liking" render={({ field }) => <Toggle label="Ask for liking, 1 to 9, after each sample" hint="Then the ranking, once all are tasted." checked={field.value} disabled={isLocked} onChange={field.onChange} />} />
-        <Controller control={form.control} name="ties" render={({ field }) => <Toggle label="Allow ties in the ranking" hint="Without ties people look harder." checked={field.value} disabled={isLocked} onChange={field.onChange} />} />
-        <TextField label="Pieces to cook per method" type="number" min={1} max={12} className="w-44" disabled={isLocked} {...form.register('piecesPerMethod', whole)} />
+        <Controller
+          control={form.control}
+          name="liking"
+          render={({ field }) => (
+            <Toggle
+              label="Ask for liking, 1 to 9, after each sample"
+              hint="Then the ranking, once all are tasted."
+              checked={field.value}
+              disabled={isLocked}
+              onChange={field.onChange}
+            />
+          )}
+        />
+        <Controller
+          control={form.control}
+          name="ties"
+          render={({ field }) => (
+            <Toggle
+              label="Allow ties in the ranking"
+              hint="Without ties people look harder."
+              checked={field.value}
+              disabled={isLocked}
+              onChange={field.onChange}
+            />
+          )}
+        />
+        <TextField
+          label="Pieces to cook per method"
+          type="number"
+          min={1}
+          max={12}
+          className="w-44"
+          disabled={isLocked}
+          {...form.register('piecesPerMethod', whole)}
+        />
         <Controller
           control={form.control}
           name="alpha"
@@ -29,7 +61,14 @@ export function BallotCard() {
               <div className="flex flex-wrap gap-x-5">
                 {LEVELS.map(({ alpha, words }) => (
                   <label key={alpha} className="flex items-center gap-1.5">
-                    <input type="radio" name="alpha" checked={field.value === alpha} disabled={isLocked} onChange={() => field.onChange(alpha)} className="accent-chestnut" />
+                    <input
+                      type="radio"
+                      name="alpha"
+                      checked={field.value === alpha}
+                      disabled={isLocked}
+                      onChange={() => field.onChange(alpha)}
+                      className="accent-chestnut"
+                    />
                     {words}
                   </label>
                 ))}

@@ -13,7 +13,15 @@ export function LockCard() {
   const [isAsking, setAsking] = useState(false);
   const [lock, { error, isLoading }] = api.useLockMutation();
   const isReady = problems.length === 0;
-  useCommands(useMemo(() => (isReady ? [{ label: 'Lock the plan and seal the key', group: 'Plan', keys: 'l', run: () => setAsking(true) }] : []), [isReady]));
+  useCommands(
+    useMemo(
+      () =>
+        isReady
+          ? [{ label: 'Lock the plan and seal the key', group: 'Plan', keys: 'l', run: () => setAsking(true) }]
+          : [],
+      [isReady],
+    ),
+  );
   const run = async (): Promise<void> => {
     if (await flush()) await lock({ id: tasting.id });
   };

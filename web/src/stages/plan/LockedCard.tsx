@@ -13,7 +13,9 @@ export function LockedCard() {
       <p>{tasting.lockedAt && format(tasting.lockedAt, 'd MMMM yyyy, HH:mm')}</p>
       <p className="mt-2 text-sm text-quiet">Fingerprint of key and plan (SHA-256)</p>
       <p className="font-mono text-sm font-semibold break-all">{tasting.fingerprint}</p>
-      <p className="mt-2 mb-3 text-sm text-quiet">Print it before anyone tastes: at unsealing it is computed again, and must come out the same.</p>
+      <p className="mt-2 mb-3 text-sm text-quiet">
+        Print it before anyone tastes: at unsealing it is computed again, and must come out the same.
+      </p>
       <Link to="../plan-sheet" relative="path" className={buttonClass()}>
         <Printer size={18} /> Plan sheet
       </Link>

@@ -14,23 +14,44 @@ export function PanelCard() {
   const panel = useFieldArray({ control: form.control, name: 'panel', keyName: 'key' });
   const resize = (count: number): void => {
     const wanted = Math.max(0, Math.min(MOST_PANELISTS, count));
-    const more = Array.from({ length: Math.max(0, wanted - panel.fields.length) }, (_, at) => newPanelist(freshName(draft.panel, panel.fields.length + at + 1)));
+    const more = Array.from({ length: Math.max(0, wanted - panel.fields.length) }, (_, at) =>
+      newPanelist(freshName(draft.panel, panel.fields.length + at + 1)),
+    );
     panel.replace([...draft.panel.slice(0, wanted), ...more]);
   };
   return (
     <Card title="Panel">
       <PanelSize count={draft.panel.length} disabled={isLocked} onChange={resize} />
-      <ol className="mt-3 grid max-h-[26rem] gap-1.5 overflow-auto pr-1 sm:grid-cols-2 md:grid-cols-1 xl:grid-cols-2" aria-label="Panelists by seat">
+      <ol
+        className="mt-3 grid max-h-[26rem] gap-1.5 overflow-auto pr-1 sm:grid-cols-2 md:grid-cols-1 xl:grid-cols-2"
+        aria-label="Panelists by seat"
+        tabIndex={0}
+      >
         {panel.fields.map((field, at) => (
-          <SeatLine key={field.key} at={at} onRemove={() => panel.remove(at)} onPaste={(names) => pasteNames(panel, at, names)} />
+          <SeatLine
+            key={field.key}
+            at={at}
+            onRemove={() => panel.remove(at)}
+            onPaste={(names) => pasteNames(panel, at, names)}
+          />
         ))}
       </ol>
-      {!isLocked && draft.panel.length > 0 && <p className="mt-2 text-sm text-quiet">Paste a list of names into any seat to fill it from there on.</p>}
+      {!isLocked && draft.panel.length > 0 && (
+        <p className="mt-2 text-sm text-quiet">Paste a list of names into any seat to fill it from there on.</p>
+      )}
     </Card>
   );
 }
 
-function PanelSize({ count, disabled, onChange }: { count: number; disabled: boolean; onChange: (count: number) => void }) {
+function PanelSize({
+  count,
+  disabled,
+  onChange,
+}: {
+  count: number;
+  disabled: boolean;
+  onChange: (count: number) => void;
+}) {
   const [typed, setTyped] = useState<string | null>(null);
   const apply = (): void => {
     const wanted = Math.round(Number(typed));
@@ -70,7 +91,11 @@ function SeatLine({ at, onRemove, onPaste }: SeatLineProps) {
   const { form, problems, isLocked } = useDrafting();
   const problem = problems.find(({ field }) => field === `panel.${at}.name`)?.message;
   const paste = (event: ClipboardEvent<HTMLInputElement>): void => {
-    const names = event.clipboardData.getData('text').split(/[\r\n;\t]+/).map((name) => name.trim().slice(0, 200)).filter(Boolean);
+    const names = event.clipboardData
+      .getData('text')
+      .split(/[\r\n;\t]+/)
+      .map((name) => name.trim().slice(0, 200))
+      .filter(Boolean);
     if (names.length < 2) return;
     event.preventDefault();
     onPaste(names);
@@ -89,7 +114,12 @@ function SeatLine({ at, onRemove, onPaste }: SeatLineProps) {
           {...form.register(`panel.${at}.name`)}
         />
         {!isLocked && (
-          <button type="button" onClick={onRemove} aria-label={`Remove seat ${at + 1}`} className="rounded p-1 text-quiet hover:bg-pad hover:text-ink">
+          <button
+            type="button"
+            onClick={onRemove}
+            aria-label={`Remove seat ${at + 1}`}
+            className="rounded p-1 text-quiet hover:bg-pad hover:text-ink"
+          >
             <X size={16} />
           </button>
         )}

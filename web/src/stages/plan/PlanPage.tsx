@@ -17,14 +17,21 @@ export function PlanPage() {
   return (
     <StageLayout
       sentence={planSentence(draft, problems.length, isLocked)}
-      support={draft.panel.length > 0 && draft.methods.length > 0 ? `${counted(draft.panel.length * draft.methods.length, 'serving')}, ${counted(draft.methods.length, 'bite')} each, ${counted(draft.methods.length * draft.piecesPerMethod, 'piece')} to cook.` : undefined}
+      support={
+        draft.panel.length > 0 && draft.methods.length > 0
+          ? `${counted(draft.panel.length * draft.methods.length, 'serving')}, ${counted(draft.methods.length, 'bite')} each, ${counted(draft.methods.length * draft.piecesPerMethod, 'piece')} to cook.`
+          : undefined
+      }
       margin={
         <>
           {isLocked ? <LockedCard /> : <LockCard />}
           {!isLocked && <SaveNote />}
           <PieceGuard draft={draft} />
           <ToCome>
-            <p>Power as the panel grows, more than eight methods over several sittings, quantities to buy, a rehearsal with a simulated panel, and other ballots.</p>
+            <p>
+              Power as the panel grows, more than eight methods over several sittings, quantities to buy, a rehearsal
+              with a simulated panel, and other ballots.
+            </p>
           </ToCome>
         </>
       }
@@ -41,7 +48,8 @@ export function PlanPage() {
 }
 
 function planSentence({ panel, methods }: DraftInput, problems: number, isLocked: boolean): string {
-  if (isLocked) return `Locked: ${counted(panel.length, 'person', 'people')}, ${counted(methods.length, 'sample')} each, and a sealed key.`;
+  if (isLocked)
+    return `Locked: ${counted(panel.length, 'person', 'people')}, ${counted(methods.length, 'sample')} each, and a sealed key.`;
   if (problems > 0) return `${counted(problems, 'thing')} to settle before this plan can be locked.`;
   return `With ${counted(panel.length, 'person', 'people')} and ${methods.length} methods, this plan is ready to lock.`;
 }
@@ -49,9 +57,17 @@ function planSentence({ panel, methods }: DraftInput, problems: number, isLocked
 /** The guard against taking many bites of one piece for many pieces, and against tiny panels. */
 function PieceGuard({ draft }: { draft: DraftInput }) {
   const notes = [
-    ...(draft.piecesPerMethod === 1 ? ['One piece a method: the answer will be about these pieces, not about the methods. Three pieces or more let it speak of the methods.'] : []),
-    ...(draft.panel.length > 0 && draft.panel.length < 6 ? ['With fewer than six people there will be no verdict: even complete agreement may be chance.'] : []),
-    ...(draft.panel.length >= 6 && draft.panel.length < 20 ? [`With ${draft.panel.length} people only large differences will show.`] : []),
+    ...(draft.piecesPerMethod === 1
+      ? [
+          'One piece a method: the answer will be about these pieces, not about the methods. Three pieces or more let it speak of the methods.',
+        ]
+      : []),
+    ...(draft.panel.length > 0 && draft.panel.length < 6
+      ? ['With fewer than six people there will be no verdict: even complete agreement may be chance.']
+      : []),
+    ...(draft.panel.length >= 6 && draft.panel.length < 20
+      ? [`With ${draft.panel.length} people only large differences will show.`]
+      : []),
   ];
   if (notes.length === 0) return null;
   return (

@@ -20,11 +20,25 @@ export function PlanSheet() {
         <dt className="text-quiet">Fingerprint</dt>
         <dd className="font-mono font-semibold break-all">{plan.fingerprint}</dd>
         <dt className="text-quiet">Analysis</dt>
-        <dd>Friedman's test with tie correction; all pairs by rank sums, Holm-adjusted; level {plan.alpha}. Drawn by {plan.engine}.</dd>
+        <dd>
+          Friedman's test with tie correction; all pairs by rank sums, Holm-adjusted; level {plan.alpha}. Drawn by{' '}
+          {plan.engine}.
+        </dd>
       </dl>
       <div className="mb-6 flex flex-wrap gap-10">
-        <Heat caption="times at each position" counts={balance.positions} rows={balance.names} columns={balance.names.map((_, at) => String(at + 1))} />
-        <Heat caption="times row comes right before column" counts={balance.neighbours} rows={balance.names} columns={balance.names} offDiagonal />
+        <Heat
+          caption="times at each position"
+          counts={balance.positions}
+          rows={balance.names}
+          columns={balance.names.map((_, at) => String(at + 1))}
+        />
+        <Heat
+          caption="times row comes right before column"
+          counts={balance.neighbours}
+          rows={balance.names}
+          columns={balance.names}
+          offDiagonal
+        />
       </div>
       <table className="w-full">
         <caption className="pb-1 text-left font-bold">Serving orders</caption>

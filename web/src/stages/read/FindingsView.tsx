@@ -18,7 +18,11 @@ export function FindingsView() {
   if (error) return <Failure message={refusalOf(error).message} onRetry={() => void refetch()} />;
   if (!found) return <Computing fraction={fraction} />;
   return (
-    <StageLayout sentence={found.verdict.sentence} support={found.verdict.support} margin={<ReadMargin found={found} />}>
+    <StageLayout
+      sentence={found.verdict.sentence}
+      support={found.verdict.support}
+      margin={<ReadMargin found={found} />}
+    >
       <RankChart found={found} />
       {found.methods.some((method) => method.liking) && <LikingChart found={found} />}
       <TasterRankings found={found} />

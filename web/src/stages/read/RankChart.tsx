@@ -16,7 +16,10 @@ export function RankChart({ found }: { found: Findings }) {
     <Card title={title(found, methods)}>
       <div className="overflow-x-auto">
         <div className="grid min-w-[44rem] grid-cols-[9.5rem_minmax(0,1fr)_15rem_2.5rem]">
-          <div className="col-start-2 grid text-sm text-quiet" style={{ gridTemplateColumns: `repeat(${samples}, minmax(0, 1fr))` }}>
+          <div
+            className="col-start-2 grid text-sm text-quiet"
+            style={{ gridTemplateColumns: `repeat(${samples}, minmax(0, 1fr))` }}
+          >
             {placeNames(samples).map((name) => (
               <span key={name}>{name}</span>
             ))}
@@ -32,7 +35,11 @@ export function RankChart({ found }: { found: Findings }) {
             <RankSums methods={methods} found={found} />
             <div>
               {methods.map((method) => (
-                <p key={method.id} className="flex items-center justify-center border-t border-line/70 font-serif text-lg" style={{ height: ROW }}>
+                <p
+                  key={method.id}
+                  className="flex items-center justify-center border-t border-line/70 font-serif text-lg"
+                  style={{ height: ROW }}
+                >
                   {method.letters}
                 </p>
               ))}
@@ -40,7 +47,11 @@ export function RankChart({ found }: { found: Findings }) {
           </div>
         </div>
       </div>
-      <p className="mt-2 text-sm text-quiet">One dot is one taster{found.tasters.some((taster) => !taster.blind) && ', hollow if not blind'}. {hasLetters && 'Methods that share a letter are not shown to differ.'} Bars: where the sum would lie for other people like these, 95 times in 100.</p>
+      <p className="mt-2 text-sm text-quiet">
+        One dot is one taster{found.tasters.some((taster) => !taster.blind) && ', hollow if not blind'}.{' '}
+        {hasLetters && 'Methods that share a letter are not shown to differ.'} Bars: where the sum would lie for other
+        people like these, 95 times in 100.
+      </p>
     </Card>
   );
 }
@@ -54,7 +65,9 @@ function title({ tasters }: Findings, methods: ShownMethod[]): string {
 
 function MethodRow({ method, found }: { method: ShownMethod; found: Findings }) {
   const samples = found.methods.length;
-  const places = Array.from({ length: samples }, (_, at) => found.tasters.filter((taster) => Math.floor(taster.ranks[method.place]) === at + 1));
+  const places = Array.from({ length: samples }, (_, at) =>
+    found.tasters.filter((taster) => Math.floor(taster.ranks[method.place]) === at + 1),
+  );
   return (
     <>
       <div className="flex items-center gap-2.5 border-t border-line/70 pr-2" style={{ height: ROW }}>
@@ -67,13 +80,28 @@ function MethodRow({ method, found }: { method: ShownMethod; found: Findings }) 
           </span>
         </span>
       </div>
-      <div className="grid items-center border-t border-line/70" style={{ gridTemplateColumns: `repeat(${samples}, minmax(0, 1fr))`, height: ROW }}>
+      <div
+        className="grid items-center border-t border-line/70"
+        style={{ gridTemplateColumns: `repeat(${samples}, minmax(0, 1fr))`, height: ROW }}
+      >
         {places.map((tasters, at) => (
-          <span key={at} className="flex flex-wrap content-center gap-0.5 pr-2" role="img" aria-label={`${tasters.length} tasters at place ${at + 1}`}>
+          <span
+            key={at}
+            className="flex flex-wrap content-center gap-0.5 pr-2"
+            role="img"
+            aria-label={`${tasters.length} tasters at place ${at + 1}`}
+          >
             {tasters.map((taster) => (
               <svg key={taster.panelist} viewBox="0 0 10 10" className={tasters.length > 14 ? 'size-2' : 'size-2.5'}>
                 <title>{`Seat ${taster.seat}${taster.blind ? '' : ', not blind'}`}</title>
-                <circle cx="5" cy="5" r={taster.blind ? 4.6 : 3.9} fill={taster.blind ? method.look.colour : 'none'} stroke={method.look.colour} strokeWidth={taster.blind ? 0 : 1.4} />
+                <circle
+                  cx="5"
+                  cy="5"
+                  r={taster.blind ? 4.6 : 3.9}
+                  fill={taster.blind ? method.look.colour : 'none'}
+                  stroke={method.look.colour}
+                  strokeWidth={taster.blind ? 0 : 1.4}
+                />
               </svg>
             ))}
           </span>
@@ -89,12 +117,26 @@ function RankSums({ methods, found }: { methods: ShownMethod[]; found: Findings 
   return (
     <div className="relative [&_svg]:overflow-visible">
       {methods.map((method, at) => (
-        <div key={method.id} className="absolute inset-x-0 border-t border-line/70" style={{ top: at * ROW }} aria-hidden />
+        <div
+          key={method.id}
+          className="absolute inset-x-0 border-t border-line/70"
+          style={{ top: at * ROW }}
+          aria-hidden
+        />
       ))}
-      <ScatterChart width={240} height={ROW * methods.length} margin={{ top: 0, bottom: 0, left: 12, right: 12 }} accessibilityLayer={false}>
+      <ScatterChart
+        width={240}
+        height={ROW * methods.length}
+        margin={{ top: 0, bottom: 0, left: 12, right: 12 }}
+        accessibilityLayer={false}
+      >
         <XAxis type="number" dataKey="x" domain={[n, n * methods.length]} hide />
         <YAxis type="number" dataKey="y" domain={[0, methods.length]} hide />
-        <Scatter data={rows} isAnimationActive={false} shape={(props: unknown) => <SumMark {...(props as SumMarkProps)} span={n * (methods.length - 1)} />} />
+        <Scatter
+          data={rows}
+          isAnimationActive={false}
+          shape={(props: unknown) => <SumMark {...(props as SumMarkProps)} span={n * (methods.length - 1)} />}
+        />
       </ScatterChart>
     </div>
   );
@@ -114,7 +156,18 @@ function SumMark({ cx, cy, payload, span }: SumMarkProps) {
   return (
     <g>
       <title>{`${name}: ${rankSum}`}</title>
-      {rankSumInterval && <line x1={at(rankSumInterval[0])} x2={at(rankSumInterval[1])} y1={cy} y2={cy} stroke={look.colour} strokeOpacity={0.4} strokeWidth={8} strokeLinecap="round" />}
+      {rankSumInterval && (
+        <line
+          x1={at(rankSumInterval[0])}
+          x2={at(rankSumInterval[1])}
+          y1={cy}
+          y2={cy}
+          stroke={look.colour}
+          strokeOpacity={0.4}
+          strokeWidth={8}
+          strokeLinecap="round"
+        />
+      )}
       <circle cx={cx} cy={cy} r={6.5} fill={look.colour} />
       <text x={cx} y={cy - 12} textAnchor="middle" className="fill-ink font-mono text-[13px] font-semibold">
         {rankSum}

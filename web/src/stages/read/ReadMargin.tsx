@@ -49,7 +49,11 @@ export function ReadMargin({ found }: { found: Findings }) {
           <a href={`/api/tastings/${card.id}/csv`} download={`${fileName(card.title)}.csv`} className={buttonClass()}>
             <Download size={18} /> CSV
           </a>
-          <a href={`/api/tastings/${card.id}/bundle`} download={`${fileName(card.title)}.jacana.json`} className={buttonClass()}>
+          <a
+            href={`/api/tastings/${card.id}/bundle`}
+            download={`${fileName(card.title)}.jacana.json`}
+            className={buttonClass()}
+          >
             <Download size={18} /> Bundle
           </a>
         </div>
@@ -58,4 +62,8 @@ export function ReadMargin({ found }: { found: Findings }) {
   );
 }
 
-const fileName = (title: string): string => title.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'tasting';
+const fileName = (title: string): string =>
+  title
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '') || 'tasting';

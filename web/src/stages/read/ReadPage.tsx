@@ -18,16 +18,27 @@ export function ReadPage() {
   if (card.status === 'unsealed') return <FindingsView />;
   return (
     <StageLayout
-      sentence={card.status === 'draft' ? 'There is nothing to read yet.' : `Sealed: ${counted(card.handedIn, 'ballot')} of ${card.panelists} in.`}
+      sentence={
+        card.status === 'draft'
+          ? 'There is nothing to read yet.'
+          : `Sealed: ${counted(card.handedIn, 'ballot')} of ${card.panelists} in.`
+      }
       margin={
         <Card title="What comes next">
-          {card.status === 'draft' ? <p>Lock the plan, let people taste, close the tasting, unseal the key.</p> : <p>Close the tasting on the Taste stage once everyone has handed in. Then the key can be unsealed here.</p>}
+          {card.status === 'draft' ? (
+            <p>Lock the plan, let people taste, close the tasting, unseal the key.</p>
+          ) : (
+            <p>Close the tasting on the Taste stage once everyone has handed in. Then the key can be unsealed here.</p>
+          )}
         </Card>
       }
     >
       {card.status !== 'draft' && (
         <p>
-          Nobody sees answers by method before then, not even here. <Link to={`/tastings/${card.id}/taste`} className="text-chestnut underline">See who is where</Link>
+          Nobody sees answers by method before then, not even here.{' '}
+          <Link to={`/tastings/${card.id}/taste`} className="text-chestnut underline">
+            See who is where
+          </Link>
         </p>
       )}
     </StageLayout>

@@ -10,16 +10,24 @@ export function SmallPrint({ found }: { found: Findings }) {
         <p>{overall.reason}</p>
       ) : (
         <p data-testid="friedman">
-          Friedman's chi-squared {overall.statistic.toFixed(4)} on {overall.df} df with tie correction, p {pText(overall.probability.p)} ({howFound(overall.probability)}); Kendall's W {overall.kendallW.toFixed(4)}; {tasters.length} tasters.
+          Friedman's chi-squared {overall.statistic.toFixed(4)} on {overall.df} df with tie correction, p{' '}
+          {pText(overall.probability.p)} ({howFound(overall.probability)}); Kendall's W {overall.kendallW.toFixed(4)};{' '}
+          {tasters.length} tasters.
         </p>
       )}
       {pairs.length > 0 && (
         <p>
-          Pairs: difference of rank sums, {pairs[0].probability.from === 'exact' ? 'exact distribution by convolution' : 'normal limit'}, Holm-adjusted. Level {alpha}. Planned before unsealing.
+          Pairs: difference of rank sums,{' '}
+          {pairs[0].probability.from === 'exact' ? 'exact distribution by convolution' : 'normal limit'}, Holm-adjusted.
+          Level {alpha}. Planned before unsealing.
         </p>
       )}
       <p>
-        Orders as tasted: {orders.positionImbalance === 0 && orders.carryOverImbalance === 0 ? 'every position and neighbour equally often' : `position counts differ by at most ${orders.positionImbalance}, neighbour counts by at most ${orders.carryOverImbalance}`}. {engine}.
+        Orders as tasted:{' '}
+        {orders.positionImbalance === 0 && orders.carryOverImbalance === 0
+          ? 'every position and neighbour equally often'
+          : `position counts differ by at most ${orders.positionImbalance}, neighbour counts by at most ${orders.carryOverImbalance}`}
+        . {engine}.
       </p>
     </section>
   );

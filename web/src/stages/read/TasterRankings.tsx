@@ -17,7 +17,11 @@ export function TasterRankings({ found }: { found: Findings }) {
               {orderOf(taster.ranks).map((place, at, order) => {
                 const isTied = at > 0 && taster.ranks[order[at - 1]] === taster.ranks[place];
                 return (
-                  <li key={methods[place].id} title={methods[place].name} className={isTied ? '-ml-1' : at > 0 ? 'ml-1.5' : ''}>
+                  <li
+                    key={methods[place].id}
+                    title={methods[place].name}
+                    className={isTied ? '-ml-1' : at > 0 ? 'ml-1.5' : ''}
+                  >
                     <Pad size={24} colour={methodLook(place).colour} notch={methodLook(place).notch} />
                     <span className="sr-only">
                       {methods[place].name}, rank {taster.ranks[place]}
@@ -30,7 +34,10 @@ export function TasterRankings({ found }: { found: Findings }) {
           </li>
         ))}
       </ul>
-      <ul className="mt-3 flex flex-wrap gap-x-5 gap-y-1 border-t border-line pt-3 text-sm" aria-label="Which pad is which method">
+      <ul
+        className="mt-3 flex flex-wrap gap-x-5 gap-y-1 border-t border-line pt-3 text-sm"
+        aria-label="Which pad is which method"
+      >
         {methods.map((method, place) => (
           <li key={method.id} className="flex items-center gap-1.5">
             <Pad size={20} colour={methodLook(place).colour} notch={methodLook(place).notch} /> {method.name}
@@ -41,4 +48,5 @@ export function TasterRankings({ found }: { found: Findings }) {
   );
 }
 
-const orderOf = (ranks: readonly number[]): number[] => ranks.map((_, place) => place).sort((a, b) => ranks[a] - ranks[b] || a - b);
+const orderOf = (ranks: readonly number[]): number[] =>
+  ranks.map((_, place) => place).sort((a, b) => ranks[a] - ranks[b] || a - b);

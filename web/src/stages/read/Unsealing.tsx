@@ -23,12 +23,23 @@ export function Unsealing({ onRead }: { onRead: () => void }) {
   const isOpen = seal.unsealedAt !== null;
   return (
     <StageLayout
-      sentence={isOpen ? openSentence(seal) : `Closed with ${counted(card.handedIn, 'ballot')} of ${card.panelists}. The key is still sealed.`}
-      support={isOpen ? `By ${seal.unsealedBy}, ${format(seal.unsealedAt ?? '', 'd MMMM yyyy, HH:mm:ss')}. It is in the log and cannot be undone.` : 'Unsealing links the codes to the methods for good. From then on nobody can answer, and what is looked at beyond the planned analysis counts as exploring.'}
+      sentence={
+        isOpen
+          ? openSentence(seal)
+          : `Closed with ${counted(card.handedIn, 'ballot')} of ${card.panelists}. The key is still sealed.`
+      }
+      support={
+        isOpen
+          ? `By ${seal.unsealedBy}, ${format(seal.unsealedAt ?? '', 'd MMMM yyyy, HH:mm:ss')}. It is in the log and cannot be undone.`
+          : 'Unsealing links the codes to the methods for good. From then on nobody can answer, and what is looked at beyond the planned analysis counts as exploring.'
+      }
       margin={
         <Card title="Before unsealing">
           <ul className="list-disc space-y-1.5 pl-4">
-            <li>{counted(card.caveats, 'caveat')} in the log. Anything still to note comes first: afterwards it could look like an excuse.</li>
+            <li>
+              {counted(card.caveats, 'caveat')} in the log. Anything still to note comes first: afterwards it could look
+              like an excuse.
+            </li>
             <li>Mark panelists who were not blind on the Taste stage now.</li>
           </ul>
         </Card>
@@ -48,7 +59,12 @@ export function Unsealing({ onRead }: { onRead: () => void }) {
       ) : (
         <div className="space-y-4">
           <label className="flex items-start gap-2.5">
-            <input type="checkbox" checked={isSure} onChange={(event) => setSure(event.target.checked)} className="mt-1.5 size-4 accent-chestnut" />
+            <input
+              type="checkbox"
+              checked={isSure}
+              onChange={(event) => setSure(event.target.checked)}
+              className="mt-1.5 size-4 accent-chestnut"
+            />
             <span>All ballots that will come are in, and caveats are noted.</span>
           </label>
           <div className="flex gap-3">
@@ -64,7 +80,9 @@ export function Unsealing({ onRead }: { onRead: () => void }) {
 }
 
 function openSentence({ matches }: SealView): string {
-  return matches ? 'Unsealed. Key and plan are the ones that were locked.' : 'Unsealed, but the fingerprint does not match: something moved after locking.';
+  return matches
+    ? 'Unsealed. Key and plan are the ones that were locked.'
+    : 'Unsealed, but the fingerprint does not match: something moved after locking.';
 }
 
 function FingerprintCheck({ seal }: { seal: SealView }) {
@@ -72,9 +90,7 @@ function FingerprintCheck({ seal }: { seal: SealView }) {
   return (
     <Card
       title={
-        <span className="flex items-center gap-2">
-          {isOpen ? <Flower size={24} /> : <Bud size={24} />} Fingerprint
-        </span>
+        <span className="flex items-center gap-2">{isOpen ? <Flower size={24} /> : <Bud size={24} />} Fingerprint</span>
       }
       aside={seal.matches ? 'the two are the same' : <Mark>the two differ</Mark>}
     >
@@ -84,7 +100,9 @@ function FingerprintCheck({ seal }: { seal: SealView }) {
         <dt className="text-quiet">computed just now</dt>
         <dd className="font-mono font-semibold break-all">{seal.computed}</dd>
         <dt className="text-quiet">log</dt>
-        <dd>{seal.logIntact ? 'every entry follows from the one before' : 'THE CHAIN IS BROKEN: entries were changed'}</dd>
+        <dd>
+          {seal.logIntact ? 'every entry follows from the one before' : 'THE CHAIN IS BROKEN: entries were changed'}
+        </dd>
       </dl>
     </Card>
   );
@@ -104,7 +122,10 @@ function TurningPads({ isOpen }: { isOpen: boolean }) {
         const look = place >= 0 ? methodLook(place) : null;
         return (
           <li key={code} className="w-30 text-center">
-            <span className={`inline-block ${look ? 'animate-[turn_700ms_ease-out_both]' : ''}`} style={{ animationDelay: `${at * 180}ms` }}>
+            <span
+              className={`inline-block ${look ? 'animate-[turn_700ms_ease-out_both]' : ''}`}
+              style={{ animationDelay: `${at * 180}ms` }}
+            >
               <Pad label={code} size={96} colour={look?.colour} notch={look?.notch} />
             </span>
             <span className="mt-1 block min-h-6 font-bold">{place >= 0 && found ? found.methods[place].name : ''}</span>

@@ -9,7 +9,9 @@ export interface ShownMethod extends MethodFinding {
 
 /** Methods from best to worst rank sum; the look stays with the method's own place. */
 export function bestFirst({ methods }: Findings): ShownMethod[] {
-  return methods.map((method, place) => ({ ...method, place, look: methodLook(place) })).sort((a, b) => (a.rankSum ?? Infinity) - (b.rankSum ?? Infinity));
+  return methods
+    .map((method, place) => ({ ...method, place, look: methodLook(place) }))
+    .sort((a, b) => (a.rankSum ?? Infinity) - (b.rankSum ?? Infinity));
 }
 
 export const percent = (value: number): string => `${Math.round(value * 100)} %`;

@@ -24,7 +24,13 @@ export function Portioning() {
           : 'Best opened by a server: with the kitchen’s list you could tell codes from methods. If you open it, the log says so.'}
       </p>
       <Button onClick={() => setOpen(true)}>Open the sheet</Button>
-      <Modal wide title="Portioning sheet" about="Cut each tagged piece into portions and put this code on each of them." open={isOpen} onOpenChange={setOpen}>
+      <Modal
+        wide
+        title="Portioning sheet"
+        about="Cut each tagged piece into portions and put this code on each of them."
+        open={isOpen}
+        onOpenChange={setOpen}
+      >
         {isServer ? <ServerSheet id={card.id} /> : <LoggedSheet id={card.id} />}
       </Modal>
     </Card>
@@ -42,7 +48,15 @@ function LoggedSheet({ id }: { id: string }) {
   if (data) return <PortionTable portions={data} />;
   return (
     <form onSubmit={(event) => void handleSubmit((portioningReason) => open({ id, portioningReason }))(event)}>
-      <TextField label="Why do you open it, and who portions?" required minLength={3} maxLength={500} placeholder="Nobody else is here; I portion and will not taste" problem={error ? (refusalOf(error).problems[0]?.message ?? refusalOf(error).message) : undefined} {...register('reason')} />
+      <TextField
+        label="Why do you open it, and who portions?"
+        required
+        minLength={3}
+        maxLength={500}
+        placeholder="Nobody else is here; I portion and will not taste"
+        problem={error ? (refusalOf(error).problems[0]?.message ?? refusalOf(error).message) : undefined}
+        {...register('reason')}
+      />
       <Button type="submit" look="main" disabled={isLoading} className="mt-2">
         Open and write it into the log
       </Button>

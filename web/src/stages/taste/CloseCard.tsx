@@ -14,7 +14,12 @@ export function CloseCard({ card }: { card: TastingCard }) {
   const [close, { error, isLoading }] = api.useCloseMutation();
   const [reopen] = api.useReopenMutation();
   const { id, closedAt, unsealedAt, handedIn, panelists } = card;
-  useCommands(useMemo(() => (closedAt ? [] : [{ label: 'Close the tasting', group: 'Taste', keys: 'c', run: () => setAsking(true) }]), [closedAt]));
+  useCommands(
+    useMemo(
+      () => (closedAt ? [] : [{ label: 'Close the tasting', group: 'Taste', keys: 'c', run: () => setAsking(true) }]),
+      [closedAt],
+    ),
+  );
   if (closedAt) {
     return (
       <Card title="Closed">
@@ -39,7 +44,11 @@ export function CloseCard({ card }: { card: TastingCard }) {
       </Button>
       <Modal
         title={missing === 0 ? 'Close the tasting?' : `Close with ${counted(missing, 'ballot')} missing?`}
-        about={missing === 0 ? 'All ballots are in. After closing nobody can answer; you can reopen it until the key is unsealed.' : 'Nothing is filled in for ballots that did not come in. You can reopen the tasting until the key is unsealed.'}
+        about={
+          missing === 0
+            ? 'All ballots are in. After closing nobody can answer; you can reopen it until the key is unsealed.'
+            : 'Nothing is filled in for ballots that did not come in. You can reopen the tasting until the key is unsealed.'
+        }
         open={isAsking}
         onOpenChange={setAsking}
       >

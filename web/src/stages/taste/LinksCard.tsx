@@ -10,7 +10,9 @@ export function LinksCard() {
   return (
     <Card title="Ballots">
       <p className="mb-3">
-        {session.onNetwork ? `Phones reach them at ${session.address}.` : 'Open on this machine only. For phones, start Jacana with --lan.'}
+        {session.onNetwork
+          ? `Phones reach them at ${session.address}.`
+          : 'Open on this machine only. For phones, start Jacana with --lan.'}
       </p>
       <Link to={`/tastings/${card.id}/links`} className={buttonClass()}>
         <QrCode size={18} /> Links and QR codes

@@ -13,8 +13,17 @@ export function LinksSheet() {
     <Sheet title="Ballots, one card each" back={`/tastings/${card.id}/taste`}>
       <ul className="grid grid-cols-2 gap-3">
         {links.map(({ panelistId, seat, name, address }) => (
-          <li key={panelistId} className="flex break-inside-avoid items-center gap-4 rounded-lg border border-dashed border-quiet p-3">
-            <QRCodeSVG value={address} size={104} className="shrink-0" role="img" aria-label={`QR code of the ballot of ${name}`} />
+          <li
+            key={panelistId}
+            className="flex break-inside-avoid items-center gap-4 rounded-lg border border-dashed border-quiet p-3"
+          >
+            <QRCodeSVG
+              value={address}
+              size={104}
+              className="shrink-0"
+              role="img"
+              aria-label={`QR code of the ballot of ${name}`}
+            />
             <div className="min-w-0">
               <p className="text-lg font-bold">{name}</p>
               <p>Seat {seat}</p>

@@ -13,7 +13,11 @@ import { Modal } from '../../ui/Modal';
 export function SeatDialog({ seat, onClose }: { seat: SeatView | undefined; onClose: () => void }) {
   const { card } = useInTasting();
   return (
-    <Modal title={seat ? `Seat ${seat.seat}: ${seat.name}` : 'Seat'} open={Boolean(seat)} onOpenChange={(open) => !open && onClose()}>
+    <Modal
+      title={seat ? `Seat ${seat.seat}: ${seat.name}` : 'Seat'}
+      open={Boolean(seat)}
+      onOpenChange={(open) => !open && onClose()}
+    >
       {seat && (
         <div className="space-y-6">
           {!card.closedAt && seat.state !== 'done' && <OwnLink id={card.id} panelistId={seat.panelistId} />}
@@ -34,7 +38,12 @@ function OwnLink({ id, panelistId }: { id: string; panelistId: string }) {
     <div className="flex items-center gap-5">
       <QRCodeSVG value={address} size={128} className="shrink-0" />
       <div className="min-w-0">
-        <a href={address} target="_blank" rel="noreferrer" className="font-mono text-sm break-all text-chestnut underline">
+        <a
+          href={address}
+          target="_blank"
+          rel="noreferrer"
+          className="font-mono text-sm break-all text-chestnut underline"
+        >
           {address}
         </a>
         <Button className="mt-2" onClick={copy}>
@@ -48,7 +57,8 @@ function OwnLink({ id, panelistId }: { id: string; panelistId: string }) {
 function BlindMark({ id, seat }: { id: string; seat: SeatView }) {
   const [mark, { error, isLoading }] = api.useMarkBlindMutation();
   const { register, handleSubmit, reset } = useForm({ defaultValues: { because: '' } });
-  const save = (blind: boolean, because: string) => mark({ id, panelist: seat.panelistId, blindMark: { blind, because } }).unwrap();
+  const save = (blind: boolean, because: string) =>
+    mark({ id, panelist: seat.panelistId, blindMark: { blind, because } }).unwrap();
   if (!seat.blind) {
     return (
       <div>
@@ -65,7 +75,14 @@ function BlindMark({ id, seat }: { id: string; seat: SeatView }) {
   });
   return (
     <form onSubmit={(event) => void submit(event).catch(() => undefined)}>
-      <TextField label="Not blind? Say how they came to know" required maxLength={500} placeholder="Saw the trays in the kitchen" problem={error ? (refusalOf(error).problems[0]?.message ?? refusalOf(error).message) : undefined} {...register('because')} />
+      <TextField
+        label="Not blind? Say how they came to know"
+        required
+        maxLength={500}
+        placeholder="Saw the trays in the kitchen"
+        problem={error ? (refusalOf(error).problems[0]?.message ?? refusalOf(error).message) : undefined}
+        {...register('because')}
+      />
       <Button type="submit" disabled={isLoading}>
         Mark as not blind
       </Button>

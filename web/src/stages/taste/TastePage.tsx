@@ -49,7 +49,10 @@ export function TastePage() {
           </li>
         ))}
       </ul>
-      <p className="text-sm text-quiet">Filled: finished. Ringed: on the plate now. Dashed: still to come.{isCoordinator && ' Choose a seat for its link, or to note that someone is not blind.'}</p>
+      <p className="text-sm text-quiet">
+        Filled: finished. Ringed: on the plate now. Dashed: still to come.
+        {isCoordinator && ' Choose a seat for its link, or to note that someone is not blind.'}
+      </p>
       <SeatDialog seat={board.seats.find((seat) => seat.panelistId === chosen)} onClose={() => setChosen(null)} />
     </StageLayout>
   );
@@ -78,7 +81,12 @@ function SeatCard({ seat, onChoose }: { seat: SeatView; onChoose?: () => void })
   const shape = `block h-full w-full rounded-card border bg-paper px-3 py-2.5 text-left ${isSlow ? 'border-look ring-2 ring-look' : 'border-line'}`;
   if (!onChoose) return <div className={shape}>{inside}</div>;
   return (
-    <button type="button" onClick={onChoose} aria-label={`Seat ${seat.seat}, ${seat.name}, ${seat.state}`} className={`${shape} hover:border-quiet`}>
+    <button
+      type="button"
+      onClick={onChoose}
+      aria-label={`Seat ${seat.seat}, ${seat.name}, ${seat.state}`}
+      className={`${shape} hover:border-quiet`}
+    >
       {inside}
     </button>
   );
@@ -99,7 +107,11 @@ function Watch({ seats }: { seats: SeatView[] }) {
         <h2 className="font-bold">Watch</h2>
         <span className="text-sm text-quiet">{isConnected ? 'live' : 'reconnecting…'}</span>
       </div>
-      {slow.length === 0 && <p className="text-quiet">{seats.every((seat) => seat.state === 'done') ? 'All ballots are in.' : 'Nothing stands out.'}</p>}
+      {slow.length === 0 && (
+        <p className="text-quiet">
+          {seats.every((seat) => seat.state === 'done') ? 'All ballots are in.' : 'Nothing stands out.'}
+        </p>
+      )}
       <ul className="space-y-1.5">
         {slow.slice(0, 6).map((seat) => (
           <li key={seat.panelistId}>

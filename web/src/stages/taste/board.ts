@@ -3,7 +3,21 @@ import type { SeatView, TastingCard } from '../../app/api.generated';
 /** After this long on one step a seat stands out. */
 const SLOW_MS = 4 * 60_000;
 
-const WORDS = ['none', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
+const WORDS = [
+  'none',
+  'one',
+  'two',
+  'three',
+  'four',
+  'five',
+  'six',
+  'seven',
+  'eight',
+  'nine',
+  'ten',
+  'eleven',
+  'twelve',
+];
 
 /** Who is where, in one sentence. */
 export function boardSentence(seats: readonly SeatView[], { closedAt }: TastingCard): string {
@@ -18,7 +32,9 @@ export function boardSentence(seats: readonly SeatView[], { closedAt }: TastingC
     [count('away'), 'not here yet'],
   ] as const;
   const isSmall = parts.every(([number]) => number < WORDS.length);
-  const said = parts.filter(([number]) => number > 0).map(([number, what]) => `${isSmall ? WORDS[number] : number} ${what}`);
+  const said = parts
+    .filter(([number]) => number > 0)
+    .map(([number, what]) => `${isSmall ? WORDS[number] : number} ${what}`);
   const text = said.join(', ');
   return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 }
@@ -26,7 +42,10 @@ export function boardSentence(seats: readonly SeatView[], { closedAt }: TastingC
 /** Seats that have been on one step for long, longest first. */
 export function slowSeats(seats: readonly SeatView[], now: number): SeatView[] {
   return seats
-    .filter(({ state, seenAt }) => (state === 'tasting' || state === 'ranking') && seenAt !== null && now - Date.parse(seenAt) > SLOW_MS)
+    .filter(
+      ({ state, seenAt }) =>
+        (state === 'tasting' || state === 'ranking') && seenAt !== null && now - Date.parse(seenAt) > SLOW_MS,
+    )
     .sort((a, b) => Date.parse(a.seenAt ?? '') - Date.parse(b.seenAt ?? ''));
 }
 

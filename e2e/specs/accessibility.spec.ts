@@ -1,0 +1,97 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { currentCode } from '../support/ballot';
+import { ballotAddresses, expect, phone, planTasting, setUp, signInToDemo, test } from '../support/jacana';
+
+/** Fails on anything that axe calls serious or critical, and names it. */
+async function isAccessible(page: Page, what: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const found = violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => `${id}: ${nodes[0].html}`);
+  expect(found, what).toEqual([]);
+}
+
+test('every staff screen of the demo', async ({ page, demo }) => {
+  await page.goto(demo.address);
+  await page.getByText('The Reedbed Kitchen, a demo').waitFor();
+  await isAccessible(page, 'sign-in');
+  await signInToDemo(page, demo, 'Ines');
+  await page.getByText('Salmon, four ways').waitFor();
+  await isAccessible(page, 'desk');
+  await page.keyboard.press('n');
+  await page.getByRole('dialog').waitFor();
+  await isAccessible(page, 'new tasting');
+  await page.keyboard.press('Escape');
+  await page.goto(`${demo.address}/team`);
+  await page.getByText('Add someone').waitFor();
+  await isAccessible(page, 'team');
+
+  for (const title of ['Salmon, four ways', 'Rice, soaked or not']) {
+    await page.goto(demo.address);
+    await page.getByText(title).click();
+    for (const stage of ['Ask', 'Plan', 'Cook', 'Serve', 'Taste', 'Read']) {
+      await page.getByRole('navigation').getByRole('link', { name: new RegExp(`^${stage}`) }).click();
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      await page.waitForLoadState('networkidle');
+      await isAccessible(page, `${title}: ${stage}`);
+    }
+    for (const sheet of ['plan-sheet', 'links']) {
+      await page.goto(`${demo.address}/tastings/${page.url().split('/')[4]}/${sheet}`);
+      await page.getByRole('article').waitFor();
+      await isAccessible(page, `${title}: ${sheet}`);
+    }
+  }
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder('What do you want to do?').waitFor();
+  await isAccessible(page, 'command palette');
+});
+
+test('first visit, drafts, lock, and the ballot in both lights', async ({ page, browser, empty }) => {
+  await page.goto(empty.address);
+  await page.getByText("Create the coordinator's account").waitFor();
+  await isAccessible(page, 'first visit');
+  await setUp(page, empty);
+  await isAccessible(page, 'empty desk');
+  await planTasting(page, ['Glazed', 'Roasted'], 1);
+  const [address] = await ballotAddresses(page);
+
+  const guest = await phone(browser, address);
+  for (const light of ['Dim', 'Bright']) {
+    await guest.getByRole('button', { name: light, exact: true }).click();
+    await isAccessible(guest, `welcome, after ${light}`);
+  }
+  await guest.getByRole('button', { name: 'Begin' }).click();
+  const codes: string[] = [];
+  for (let at = 0; at < 2; at++) {
+    codes.push(await currentCode(guest));
+    await guest.getByRole('radio').nth(3).click();
+    await isAccessible(guest, 'sample');
+    await guest.getByRole('button', { name: /^(Next sample|To the last question)$/ }).click();
+  }
+  await guest.getByRole('button', { name: `Place ${codes[0]} next` }).click();
+  await isAccessible(guest, 'ranking');
+  await guest.getByRole('button', { name: 'Dim', exact: true }).click();
+  await isAccessible(guest, 'ranking, dim');
+  await guest.getByRole('button', { name: `Place ${codes[1]} next` }).click();
+  await guest.getByRole('button', { name: 'Go on' }).click();
+  await isAccessible(guest, 'last look, dim');
+  await guest.getByRole('button', { name: 'Hand in' }).click();
+  await guest.getByRole('heading', { name: 'Handed in. Thank you.' }).waitFor();
+  await isAccessible(guest, 'handed in');
+
+  await page.getByRole('link', { name: 'Back' }).click();
+  await page.getByRole('button', { name: /^Seat 1/ }).click();
+  await isAccessible(page, 'seat');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Close the tasting' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await page.getByRole('link', { name: 'Go on to unseal' }).click();
+  await page.getByText('the two are the same').waitFor();
+  await isAccessible(page, 'before unsealing');
+  await page.getByLabel(/All ballots that will come/).check();
+  await page.getByRole('button', { name: 'Unseal the key' }).click();
+  await page.getByRole('button', { name: 'Read the answer' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('One taster is too few for a verdict');
+  await isAccessible(page, 'too few to say');
+});

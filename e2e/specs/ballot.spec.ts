@@ -1,0 +1,147 @@
+import { gzipSync } from 'node:zlib';
+import { currentCode, handIn, rankByTapping, scoreAll } from '../support/ballot';
+import { ballotAddresses, expect, phone, planTasting, setUp, test } from '../support/jacana';
+
+test('a second device with the same link is told so, and may take over', async ({ page, browser, empty }) => {
+  await setUp(page, empty);
+  await planTasting(page, ['Glazed', 'Roasted'], 2);
+  const [address] = await ballotAddresses(page);
+  const first = await phone(browser, address);
+  await first.getByRole('button', { name: 'Begin' }).click();
+  await first.getByRole('radio').nth(2).click();
+  await expect(first.getByText('saved', { exact: true })).toBeVisible();
+
+  const second = await phone(browser, address);
+  await expect(second.getByRole('heading', { name: 'This ballot is open on another device.' })).toBeVisible();
+  await second.getByRole('button', { name: 'Go on here instead' }).click();
+  // What was answered on the first device is here too.
+  await second
+    .getByRole('button', { name: 'Begin' })
+    .or(second.getByRole('button', { name: 'Go on' }))
+    .click();
+  await expect(second.getByText('Sample 2 of 2')).toBeVisible();
+
+  await first.getByRole('button', { name: 'Next sample' }).click();
+  await first.getByRole('radio').nth(4).click();
+  await expect(first.getByRole('heading', { name: 'This ballot is open on another device.' })).toBeVisible();
+});
+
+test('without liking, with ties: the ballot ranks, drags and ties', async ({ page, browser, empty }) => {
+  await setUp(page, empty);
+  await planTasting(page, ['Glazed', 'Roasted', 'Steamed'], 1, { liking: false, ties: true });
+  const [address] = await ballotAddresses(page);
+  const guest = await phone(browser, address);
+  await guest.getByRole('button', { name: 'Begin' }).click();
+  const codes: string[] = [];
+  for (let at = 0; at < 3; at++) {
+    codes.push(await currentCode(guest));
+    await guest.getByRole('button', { name: /^(Next sample|To the last question)$/ }).click();
+  }
+  for (const code of codes) await guest.getByRole('button', { name: `Place ${code} next` }).click();
+
+  // Drag the last one to the top, then tie the other two.
+  const handle = (code: string) => guest.getByRole('button', { name: new RegExp(`^${code}, .*Move`) });
+  const from = (await handle(codes[2]).boundingBox())!;
+  const to = (await handle(codes[0]).boundingBox())!;
+  await guest.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await guest.mouse.down();
+  await guest.mouse.move(to.x + to.width / 2, to.y + to.height / 2 + 4, { steps: 12 });
+  await guest.mouse.up();
+  await expect(handle(codes[2])).toHaveAccessibleName(new RegExp(`^${codes[2]}, 1st`));
+  await guest.getByRole('button', { name: 'Tie with the one above' }).last().click();
+  await expect(guest.getByText('also 2nd')).toBeVisible();
+  await guest.getByRole('button', { name: 'Go on' }).click();
+  await handIn(guest);
+
+  await page.goto(empty.address);
+  await page.getByText('Carrots').click();
+  await expect(page.getByRole('heading', { name: 'Everyone has handed in.' })).toBeVisible();
+  const id = page.url().split('/')[4];
+  const bundle = await (await page.request.get(`${empty.address}/api/tastings/${id}/bundle`)).json();
+  const ranking = bundle.ballots[0].answers.find((answer: { kind: string }) => answer.kind === 'ranking').ranking;
+  expect(ranking[0]).toEqual([codes[2]]);
+  expect([...ranking[1]].sort()).toEqual([codes[0], codes[1]].sort());
+});
+
+test('a panelist at a closed tasting keeps the answers and can send them once it is reopened', async ({
+  page,
+  browser,
+  empty,
+}) => {
+  await setUp(page, empty);
+  await planTasting(page, ['Glazed', 'Roasted'], 2);
+  const [address] = await ballotAddresses(page);
+  await page.getByRole('link', { name: 'Back' }).click();
+  const guest = await phone(browser, address);
+  const codes = await scoreAll(guest, [8, 3]);
+  await rankByTapping(guest, codes);
+  await page.getByRole('button', { name: 'Close the tasting' }).click();
+  await expect(page.getByRole('heading', { name: 'Close with 2 ballots missing?' })).toBeVisible();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await expect(page.getByRole('heading', { name: /^Closed with 0 of 2/ })).toBeVisible();
+  await guest.getByRole('button', { name: 'Hand in' }).click();
+  await expect(guest.getByRole('heading', { name: 'The tasting is closed.' })).toBeVisible();
+  await page.getByRole('button', { name: 'Reopen' }).click();
+  await expect(page.getByRole('button', { name: 'Close the tasting' })).toBeVisible();
+  await guest.getByRole('button', { name: 'Try again' }).click();
+  await handIn(guest);
+});
+
+test('works at 360 pixels with text at 200 %', async ({ demo, page, browser }) => {
+  const address = await demoBallot(page, demo.address, 33);
+  const context = await browser.newContext({ viewport: { width: 360, height: 740 } });
+  const guest = await context.newPage();
+  await guest.addInitScript(() =>
+    document.addEventListener('DOMContentLoaded', () => (document.documentElement.style.fontSize = '200%')),
+  );
+  await guest.goto(address);
+  const fits = async () =>
+    expect(await guest.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
+  await guest.getByRole('button', { name: 'Begin' }).waitFor();
+  await fits();
+  await guest.getByRole('button', { name: 'Begin' }).click();
+  const codes: string[] = [];
+  for (const score of [9, 5, 1]) {
+    codes.push(await currentCode(guest));
+    await guest
+      .getByRole('radio')
+      .nth(9 - score)
+      .click();
+    await fits();
+    await guest.getByRole('button', { name: /^(Next sample|To the last question)$/ }).click();
+  }
+  for (const code of codes) await guest.getByRole('button', { name: `Place ${code} next` }).click();
+  await fits();
+  await guest.getByRole('button', { name: 'Go on' }).click();
+  await fits();
+  await handIn(guest);
+  await fits();
+});
+
+test('an address that leads nowhere says what to do', async ({ browser, empty }) => {
+  const guest = await phone(browser, `${empty.address}/b/no-such-ballot`);
+  await expect(guest.getByRole('heading', { name: 'There is no ballot at this address.' })).toBeVisible();
+});
+
+test('loads less than 120 kB of JavaScript, gzipped', async ({ demo, page }) => {
+  const address = await demoBallot(page, demo.address, 34);
+  const scripts = new Map<string, number>();
+  page.on('response', async (response) => {
+    if (response.url().endsWith('.js')) scripts.set(response.url(), gzipSync(await response.body()).length);
+  });
+  await page.goto(address);
+  await page.getByRole('button', { name: 'Begin' }).waitFor();
+  await page.waitForLoadState('networkidle');
+  const total = [...scripts.values()].reduce((sum, size) => sum + size, 0);
+  expect(total).toBeGreaterThan(30_000);
+  expect(total).toBeLessThan(120_000);
+});
+
+/** Address of one of the ballots of the demo's tasting in service. */
+async function demoBallot(page: import('@playwright/test').Page, address: string, at: number): Promise<string> {
+  await page.request.post(`${address}/api/session`, { data: { login: 'ines', password: 'reedbed-desk' } });
+  const cards = await (await page.request.get(`${address}/api/tastings`)).json();
+  const open = cards.find((card: { status: string }) => card.status === 'tasting');
+  const links = await (await page.request.get(`${address}/api/tastings/${open.id}/links`)).json();
+  return links[at].address;
+}

@@ -1,0 +1,143 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { expect, planTasting, setUp, signInToDemo, test } from '../support/jacana';
+
+test('what is typed into a draft survives a dead network and a reload', async ({ page, empty }) => {
+  await setUp(page, empty);
+  await page.getByRole('button', { name: 'New tasting' }).click();
+  await page.getByLabel('Title').fill('Carrots');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByLabel('Question').fill('Which carrots?');
+  await expect(page.getByText('All changes saved')).toBeVisible();
+  await page.context().setOffline(true);
+  await page.getByLabel('Question').fill('Which carrots do our guests like best?');
+  await expect(page.getByText('not saved')).toBeVisible();
+  await page.context().setOffline(false);
+  await page.reload();
+  await expect(page.getByLabel('Question')).toHaveValue('Which carrots do our guests like best?');
+  await expect(page.getByText('All changes saved')).toBeVisible();
+  await page.evaluate(() => localStorage.clear());
+  await page.reload();
+  await expect(page.getByLabel('Question')).toHaveValue('Which carrots do our guests like best?');
+});
+
+test('a plan says what is missing, catches a telling title and does not change once locked', async ({
+  page,
+  empty,
+}) => {
+  await setUp(page, empty);
+  await page.getByRole('button', { name: 'New tasting' }).click();
+  await page.getByLabel('Title').fill('Carrots');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('link', { name: /^Plan/ }).click();
+  await expect(page.getByText('List at least two methods to compare.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Lock and seal the key' })).toBeDisabled();
+  await page.getByRole('link', { name: /^Ask/ }).click();
+  await page.getByRole('button', { name: 'Add a method' }).click();
+  await page.getByLabel('Name of method 1').fill('Roasted');
+  await page.getByLabel('Title on the ballot').fill('Roasted or raw');
+  await expect(page.getByText('Panelists read this title, and it names Roasted.')).toBeVisible();
+  await page.goto(empty.address);
+  await planTasting(page, ['Glazed', 'Roasted'], 4);
+  await page.getByRole('link', { name: /^Ask/ }).click();
+  await expect(page.getByLabel('Question')).toBeDisabled();
+  await expect(page.getByLabel('Name of method 1')).toBeDisabled();
+});
+
+test('names are pasted as a list', async ({ page, empty }) => {
+  await setUp(page, empty);
+  await page.getByRole('button', { name: 'New tasting' }).click();
+  await page.getByLabel('Title').fill('Carrots');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('link', { name: /^Plan/ }).click();
+  await page.getByLabel('People who taste').fill('2');
+  await page.getByLabel('People who taste').press('Enter');
+  await page.getByLabel('Name at seat 1').evaluate((field) => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData('text', 'Ada\nBo\nCleo\n');
+    field.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+  });
+  await expect(page.getByLabel('Name at seat 3')).toHaveValue('Cleo');
+  await page.getByLabel('Name at seat 3').fill('bo');
+  await expect(page.getByRole('listitem').getByText('Two panelists are called').first()).toBeVisible();
+});
+
+test('each role comes in and sees only its own', async ({ browser, demo }) => {
+  const visit = async (name: string) => {
+    const page = await (await browser.newContext({ viewport: { width: 1024, height: 768 } })).newPage();
+    await signInToDemo(page, demo, name);
+    return page;
+  };
+  const kitchen = await visit('Marek');
+  await kitchen.getByText('Rice, soaked or not').click();
+  await expect(kitchen.getByText('Soaked overnight')).toBeVisible();
+  await expect(kitchen.getByRole('link', { name: /^Taste/ })).toHaveCount(0);
+  await kitchen.getByLabel('What was not as planned?').fill('Lid left open for a minute');
+  await kitchen.getByRole('button', { name: 'Note it' }).click();
+  await expect(kitchen.getByRole('heading', { name: '1 caveat' })).toBeVisible();
+
+  const server = await visit('Tove');
+  await expect(server.getByText('Salmon, four ways')).toHaveCount(0);
+  await server.getByText('Thursday panel, 19 November').click();
+  await server.getByRole('link', { name: /^Serve/ }).click();
+  await server.getByRole('button', { name: 'Open the sheet' }).click();
+  await expect(server.getByRole('dialog').getByRole('row')).toHaveCount(7);
+  await expect(server.getByText('Soaked overnight')).toHaveCount(0);
+
+  const reader = await visit('Samir');
+  await expect(reader.getByText('Rice, soaked or not')).toHaveCount(0);
+  await reader.getByText('Salmon, four ways').click();
+  await expect(reader.getByTestId('friedman')).toBeVisible();
+  await expect(reader.getByRole('link', { name: 'Bundle' })).toHaveCount(0);
+});
+
+test('a tasting goes out, comes back, is removed and brought back', async ({ page, demo }, info) => {
+  await signInToDemo(page, demo, 'Ines');
+  await page.getByText('Salmon, four ways').click();
+  await page.getByTestId('friedman').waitFor();
+  const sentence = await page.getByRole('heading', { level: 1 }).innerText();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Bundle' }).click(),
+  ]);
+  const [csv] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'CSV' }).click()]);
+  expect(
+    readFileSync(await csv.path(), 'utf8')
+      .trim()
+      .split('\n'),
+  ).toHaveLength(97);
+
+  await page.goto(demo.address);
+  await page.getByLabel('Tasting bundle').setInputFiles(await download.path());
+  await expect(page).toHaveURL(/\/read$/);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(sentence);
+  await page.goto(demo.address);
+  await expect(page.getByText('Salmon, four ways')).toHaveCount(2);
+
+  const broken = info.outputPath('broken.json');
+  writeFileSync(broken, '{"format":"jacana-tasting","version":9}');
+  await page.getByLabel('Tasting bundle').setInputFiles(broken);
+  await expect(page.getByText('this Jacana reads version 1').first()).toBeVisible();
+
+  await page.getByRole('button', { name: 'Remove Salmon, four ways' }).first().click();
+  await expect(page.getByText('Salmon, four ways', { exact: true })).toHaveCount(1);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Salmon, four ways', { exact: true })).toHaveCount(2);
+});
+
+test('keys and palette reach what a coordinator does; units switch everywhere at once', async ({ page, demo }) => {
+  await signInToDemo(page, demo, 'Ines');
+  await page.getByText('Rice, soaked or not').click();
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await page.keyboard.press('3');
+  await expect(page.getByText('62.8 °C').first()).toBeVisible();
+  await page.keyboard.press('u');
+  await expect(page.getByText('145.0 °F').first()).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder('What do you want to do?').fill('close the');
+  await expect(page.getByText('Nothing like that here.')).toBeVisible();
+  await page.getByPlaceholder('What do you want to do?').fill('taste');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/taste$/);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('Close the tasting');
+});

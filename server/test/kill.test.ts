@@ -1,0 +1,99 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import Database from 'better-sqlite3';
+import request from 'supertest';
+import { device, draft, handIn, locked, tokens } from './support/tasting';
+
+/** The built server, killed without warning while ballots pour in: what it acknowledged must be there, once. */
+
+const SERVER = resolve(__dirname, '../dist/main.js');
+const PANEL = 120;
+const PASSWORD = 'long enough to pass';
+const folder = mkdtempSync(join(tmpdir(), 'jacana-kill-'));
+const data = join(folder, 'tastings.db');
+let child: ChildProcess;
+let address: string;
+
+afterAll(() => {
+  child.kill('SIGKILL');
+  rmSync(folder, { recursive: true, force: true });
+});
+
+async function start(): Promise<void> {
+  const port = await new Promise<number>((done) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port: free } = probe.address() as { port: number };
+      probe.close(() => done(free));
+    });
+  });
+  address = `http://127.0.0.1:${port}`;
+  child = spawn(process.execPath, [SERVER, '--data', data, '--port', String(port)], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  await new Promise<void>((done, fail) => {
+    child.stdout?.on('data', (text: Buffer) => text.toString().includes('Jacana is at') && done());
+    child.on('exit', (code) => fail(new Error(`The server ended with ${code}`)));
+  });
+}
+
+async function coordinator() {
+  const agent = request.agent(address);
+  await agent.post('/api/session').send({ login: 'ines', password: PASSWORD }).expect(200);
+  return agent;
+}
+
+it('keeps every acknowledged ballot, once, when the server is killed in a burst', async () => {
+  await start();
+  await request(address).post('/api/set-up').send({ name: 'Ines', login: 'ines', password: PASSWORD }).expect(204);
+  const desk = await coordinator();
+  const id = await locked(desk, draft({}, 3, PANEL));
+  const links = await tokens(desk, id);
+  const codes = (await desk.get(`/api/tastings/${id}/plan`)).body.trays[0].codes as string[];
+  for (const [at, token] of links.entries()) {
+    await request(address)
+      .post(`/api/ballots/${token}/open`)
+      .send({ device: device(at), takeOver: false })
+      .expect(200);
+  }
+
+  const acknowledged = new Set<number>();
+  const burst = links.map(async (token, at) => {
+    const reply = await request(address).post(`/api/ballots/${token}/hand-in`).send(handIn(at, codes));
+    if (reply.status !== 200) return;
+    acknowledged.add(at);
+    if (acknowledged.size === PANEL / 3) child.kill('SIGKILL');
+  });
+  const ends = await Promise.allSettled(burst);
+  // The kill came in the middle: some were acknowledged, some were cut off.
+  expect(acknowledged.size).toBeGreaterThanOrEqual(PANEL / 3);
+  expect(ends.filter((end) => end.status === 'rejected').length).toBeGreaterThan(0);
+
+  await start();
+  const again = await coordinator();
+  const { seats } = (await again.get(`/api/tastings/${id}/board`).expect(200)).body;
+  for (const at of acknowledged) expect(seats[at].state).toBe('done');
+  // Those who were cut off send the same ballot again; those who were not may do so too.
+  for (const [at, token] of links.entries()) {
+    await request(address).post(`/api/ballots/${token}/hand-in`).send(handIn(at, codes)).expect(200);
+  }
+  const { ballots } = (await again.get(`/api/tastings/${id}/bundle`).expect(200)).body;
+  expect(ballots).toHaveLength(PANEL);
+  for (const ballot of ballots) {
+    expect(ballot.handedInAt).not.toBeNull();
+    expect(ballot.answers.filter((answer: { kind: string }) => answer.kind === 'ranking')).toHaveLength(1);
+    expect(ballot.answers.filter((answer: { kind: string }) => answer.kind === 'liking')).toHaveLength(3);
+  }
+  expect((await again.get(`/api/tastings/${id}/seal`)).body.logIntact).toBe(true);
+}, 60_000);
+
+it('refuses, in the file itself, to change or remove an answer or a log entry', () => {
+  const file = new Database(data);
+  for (const table of ['answers', 'audit']) {
+    expect(() => file.prepare(`UPDATE "${table}" SET "by" = 'someone'`).run()).toThrow('append-only');
+    expect(() => file.prepare(`DELETE FROM "${table}"`).run()).toThrow('append-only');
+  }
+  file.close();
+});
