@@ -45,7 +45,7 @@ export function Pad({
       aria-label={label || 'pad'}
     >
       <path d={padPath(notch)} className={colour ? '' : STROKES[state]} fill={colour} strokeLinejoin="round" />
-      <text y="13" textAnchor="middle" className={`font-mono text-[36px] font-semibold ${ink}`} aria-hidden>
+      <text y="12" textAnchor="middle" className={`font-mono text-[33px] font-semibold ${ink}`} aria-hidden>
         {label}
       </text>
     </svg>
@@ -58,5 +58,5 @@ export function padPath(notch: number): string {
     const angle = ((degrees - 90) * Math.PI) / 180;
     return `${(radius * Math.cos(angle)).toFixed(1)} ${(radius * Math.sin(angle)).toFixed(1)}`;
   };
-  return `M ${at(notch + 10, 48)} A 48 48 0 1 1 ${at(notch - 8, 48)} L ${at(notch + 3, 33)} Z`;
+  return `M ${at(notch + 10, 48)} A 48 48 0 1 1 ${at(notch - 8, 48)} L ${at(notch + 3, 37)} Z`;
 }

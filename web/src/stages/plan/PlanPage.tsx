@@ -1,5 +1,5 @@
 import { counted } from '../../app/stages';
-import type { DraftInput } from '../../app/api.generated';
+import type { DraftInput, TastingView } from '../../app/api.generated';
 import { Card } from '../../ui/Card';
 import { ToCome } from '../../ui/Notice';
 import { StageLayout } from '../../ui/StageLayout';
@@ -13,10 +13,10 @@ import { PanelCard } from './PanelCard';
 
 /** Stage 2: who tastes, in which orders, and the lock. */
 export function PlanPage() {
-  const { draft, problems, isLocked } = useDrafting();
+  const { draft, problems, isLocked, tasting } = useDrafting();
   return (
     <StageLayout
-      sentence={planSentence(draft, problems.length, isLocked)}
+      sentence={planSentence(draft, problems.length, tasting)}
       support={
         draft.panel.length > 0 && draft.methods.length > 0
           ? `${counted(draft.panel.length * draft.methods.length, 'serving')}, ${counted(draft.methods.length, 'bite')} each, ${counted(draft.methods.length * draft.piecesPerMethod, 'piece')} to cook.`
@@ -47,9 +47,9 @@ export function PlanPage() {
   );
 }
 
-function planSentence({ panel, methods }: DraftInput, problems: number, isLocked: boolean): string {
-  if (isLocked)
-    return `Locked: ${counted(panel.length, 'person', 'people')}, ${counted(methods.length, 'sample')} each, and a sealed key.`;
+function planSentence({ panel, methods }: DraftInput, problems: number, { lockedAt, unsealedAt }: TastingView): string {
+  if (lockedAt)
+    return `Locked: ${counted(panel.length, 'person', 'people')}, ${counted(methods.length, 'sample')} each, and ${unsealedAt ? 'the key is open' : 'a sealed key'}.`;
   if (problems > 0) return `${counted(problems, 'thing')} to settle before this plan can be locked.`;
   return `With ${counted(panel.length, 'person', 'people')} and ${methods.length} methods, this plan is ready to lock.`;
 }

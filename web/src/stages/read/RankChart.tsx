@@ -2,7 +2,7 @@ import type { Findings } from '@jacana/core/findings';
 import { Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
 import { Card } from '../../ui/Card';
 import { Pad } from '../../ui/Pad';
-import { bestFirst, placeNames, type ShownMethod } from './order';
+import { bestFirst, percent, placeNames, type ShownMethod } from './order';
 
 const ROW = 72;
 
@@ -49,8 +49,8 @@ export function RankChart({ found }: { found: Findings }) {
       </div>
       <p className="mt-2 text-sm text-quiet">
         One dot is one taster{found.tasters.some((taster) => !taster.blind) && ', hollow if not blind'}.{' '}
-        {hasLetters && 'Methods that share a letter are not shown to differ.'} Bars: where the sum would lie for other
-        people like these, 95 times in 100.
+        {hasLetters && 'Methods that share a letter are not shown to differ.'} Bars: {percent(1 - found.alpha)}{' '}
+        confidence interval of the sum.
       </p>
     </Card>
   );

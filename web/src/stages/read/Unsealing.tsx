@@ -33,17 +33,7 @@ export function Unsealing({ onRead }: { onRead: () => void }) {
           ? `By ${seal.unsealedBy}, ${format(seal.unsealedAt ?? '', 'd MMMM yyyy, HH:mm:ss')}. It is in the log and cannot be undone.`
           : 'Unsealing links the codes to the methods for good. From then on nobody can answer, and what is looked at beyond the planned analysis counts as exploring.'
       }
-      margin={
-        <Card title="Before unsealing">
-          <ul className="list-disc space-y-1.5 pl-4">
-            <li>
-              {counted(card.caveats, 'caveat')} in the log. Anything still to note comes first: afterwards it could look
-              like an excuse.
-            </li>
-            <li>Mark panelists who were not blind on the Taste stage now.</li>
-          </ul>
-        </Card>
-      }
+      margin={<Advice isOpen={isOpen} caveats={card.caveats} />}
     >
       <TurningPads isOpen={isOpen} />
       <FingerprintCheck seal={seal} />
@@ -76,6 +66,30 @@ export function Unsealing({ onRead }: { onRead: () => void }) {
         </div>
       )}
     </StageLayout>
+  );
+}
+
+function Advice({ isOpen, caveats }: { isOpen: boolean; caveats: number }) {
+  if (isOpen) {
+    return (
+      <Card title="From now on">
+        <p>
+          The planned analysis is marked as planned. Whatever else you look at is exploring: a reason to taste again,
+          not a proof.
+        </p>
+      </Card>
+    );
+  }
+  return (
+    <Card title="Before unsealing">
+      <ul className="list-disc space-y-1.5 pl-4">
+        <li>
+          {counted(caveats, 'caveat')} in the log. Anything still to note comes first: afterwards it could look like an
+          excuse.
+        </li>
+        <li>Mark panelists who were not blind on the Taste stage now.</li>
+      </ul>
+    </Card>
   );
 }
 
