@@ -25,7 +25,8 @@ export function ensureInstalled() {
     .digest('hex');
   if (existsSync(MARK) && readFileSync(MARK, 'utf8') === wanted) return;
   process.stderr.write('Installing what Jacana needs; the first time takes a few minutes.\n');
-  run('npm', ['ci', '--no-audit', '--no-fund']);
+  // SQLite is compiled here; JOBS lets it use every processor.
+  run('npm', ['ci', '--no-audit', '--no-fund'], { env: { ...process.env, JOBS: 'max' } });
   writeFileSync(MARK, wanted);
 }
 

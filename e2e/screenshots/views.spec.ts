@@ -23,7 +23,10 @@ test('the views of the README', async ({ page, browser, demo }) => {
   await page.getByTestId('friedman').waitFor();
   await take(page, 'read');
   for (const stage of ['Ask', 'Plan', 'Cook']) {
-    await page.getByRole('navigation').getByRole('link', { name: new RegExp(`^${stage}`) }).click();
+    await page
+      .getByRole('navigation')
+      .getByRole('link', { name: new RegExp(`^${stage}`) })
+      .click();
     await page.getByRole('heading', { level: 1 }).waitFor();
     await page.mouse.move(640, 790);
     await take(page, stage.toLowerCase());
@@ -33,16 +36,24 @@ test('the views of the README', async ({ page, browser, demo }) => {
   await expect(page.getByText('live')).toBeVisible();
   await page.mouse.move(640, 790);
   await take(page, 'taste');
-  await page.getByRole('navigation').getByRole('link', { name: /^Serve/ }).click();
+  await page
+    .getByRole('navigation')
+    .getByRole('link', { name: /^Serve/ })
+    .click();
   await page.getByText('Print the tray map').waitFor();
   await page.mouse.move(640, 790);
   await take(page, 'serve');
 
   const id = page.url().split('/')[4];
-  const links = (await (await page.request.get(`${demo.address}/api/tastings/${id}/links`)).json()) as { address: string }[];
+  const links = (await (await page.request.get(`${demo.address}/api/tastings/${id}/links`)).json()) as {
+    address: string;
+  }[];
   await ballot(await phone(browser, links[33].address));
 
-  await page.getByRole('navigation').getByRole('link', { name: /^Taste/ }).click();
+  await page
+    .getByRole('navigation')
+    .getByRole('link', { name: /^Taste/ })
+    .click();
   await page.getByRole('button', { name: 'Close the tasting' }).click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   await page.getByRole('link', { name: 'Go on to unseal' }).click();
@@ -59,7 +70,10 @@ async function ballot(guest: Page): Promise<void> {
   const codes: string[] = [];
   for (const score of [7, 5, 8]) {
     codes.push(await currentCode(guest));
-    await guest.getByRole('radio').nth(9 - score).click();
+    await guest
+      .getByRole('radio')
+      .nth(9 - score)
+      .click();
     if (codes.length === 2) {
       await guest.getByRole('button', { name: 'Dim', exact: true }).click();
       await take(guest, 'ballot-sample');

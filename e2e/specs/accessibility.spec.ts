@@ -31,7 +31,10 @@ test('every staff screen of the demo', async ({ page, demo }) => {
     await page.goto(demo.address);
     await page.getByText(title).click();
     for (const stage of ['Ask', 'Plan', 'Cook', 'Serve', 'Taste', 'Read']) {
-      await page.getByRole('navigation').getByRole('link', { name: new RegExp(`^${stage}`) }).click();
+      await page
+        .getByRole('navigation')
+        .getByRole('link', { name: new RegExp(`^${stage}`) })
+        .click();
       await page.getByRole('heading', { level: 1 }).waitFor();
       await page.waitForLoadState('networkidle');
       await isAccessible(page, `${title}: ${stage}`);

@@ -1,4 +1,4 @@
-import { MOST_METHODS, type Problem, type Tasting } from '../bundle';
+import { MOST_METHODS, MOST_PIECES, type Problem, type Tasting } from '../bundle';
 import { namedMethods } from './wording';
 
 /**
@@ -8,7 +8,7 @@ import { namedMethods } from './wording';
  * @returns one problem per field, worded as what to do next
  */
 export function lockProblems(tasting: Tasting): Problem[] {
-  return [...askProblems(tasting), ...methodProblems(tasting), ...panelProblems(tasting)];
+  return [...askProblems(tasting), ...methodProblems(tasting), ...pieceProblems(tasting), ...panelProblems(tasting)];
 }
 
 function askProblems({ title, question, ballotTitle, methods }: Tasting): Problem[] {
@@ -47,6 +47,11 @@ function methodProblems({ methods }: Tasting): Problem[] {
     problems.push({ field: 'methods', message: 'Only one method can be the reference.' });
   }
   return problems;
+}
+
+function pieceProblems({ piecesPerMethod }: Tasting): Problem[] {
+  const fits = Number.isInteger(piecesPerMethod) && piecesPerMethod >= 1 && piecesPerMethod <= MOST_PIECES;
+  return fits ? [] : [{ field: 'piecesPerMethod', message: `Cook between 1 and ${MOST_PIECES} pieces per method.` }];
 }
 
 function panelProblems({ panel }: Tasting): Problem[] {

@@ -24,7 +24,7 @@ export interface FriedmanOptions {
   seed: string;
   /** Relabelings drawn when enumeration takes too long; default 100,000. */
   draws?: number;
-  /** Told the finished fraction, 0 to 1, every few thousand relabelings. */
+  /** Told the finished fraction, 0 to 1, every panelist enumerated or few thousand relabelings. */
   onProgress?: (fraction: number) => void;
 }
 
@@ -82,7 +82,7 @@ function friedmanProbability(
   df: number,
   options: FriedmanOptions,
 ): Probability {
-  const exact = friedmanExactP(rows);
+  const exact = friedmanExactP(rows, options.onProgress);
   if (exact !== null) return { p: exact, from: 'exact' };
   if (rows.length <= LARGEST_MONTE_CARLO_PANEL) return relabeled(rows, options);
   return { p: chiSquaredUpperTail(statistic, df), from: 'limiting' };

@@ -13,13 +13,18 @@ const STEP_BUDGET = 4_000_000;
  * are one state, which makes panels of two dozen and four samples feasible.
  *
  * @param rows one row of mid-ranks per panelist, all of the same length
+ * @param onProgress told the finished fraction, 0 to 1, after each panelist
  * @returns P(statistic >= observed), or null when the enumeration would take too long
  */
-export function friedmanExactP(rows: readonly (readonly number[])[]): number | null {
+export function friedmanExactP(
+  rows: readonly (readonly number[])[],
+  onProgress?: (fraction: number) => void,
+): number | null {
   // Mid-ranks are halves, so doubling makes every sum a whole number.
   const doubled = rows.map((row) => row.map((rank) => Math.round(2 * rank)));
   const samples = doubled[0].length;
-  const base = Math.max(...doubled.map((row) => Math.max(...row))) * rows.length + 1;
+  const largest = doubled.reduce((most, row) => row.reduce((one, other) => Math.max(one, other), most), 0);
+  const base = largest * rows.length + 1;
   if (base ** samples > Number.MAX_SAFE_INTEGER) return null;
 
   let states = new Map<number, number>([[0, 1]]);
@@ -31,6 +36,7 @@ export function friedmanExactP(rows: readonly (readonly number[])[]): number | n
     steps += states.size * arrangements.length;
     if (steps > STEP_BUDGET) return null;
     states = addPanelist(states, arrangements, samples, base);
+    onProgress?.((index + 1) / rows.length);
   }
   return upperTail(states, sumOfSquares(rankSums(doubled)), samples, base);
 }

@@ -123,6 +123,8 @@ describe('lockProblems', () => {
     ['methods', { methods: tasting.methods.slice(0, 1) }],
     ['methods.1.name', { methods: tasting.methods.map((m) => ({ ...m, name: 'Same' })) }],
     ['methods', { methods: tasting.methods.map((m) => ({ ...m, reference: true })) }],
+    ['piecesPerMethod', { piecesPerMethod: 0 }],
+    ['piecesPerMethod', { piecesPerMethod: NaN }],
     ['panel', { panel: [] }],
     ['panel.1.name', { panel: tasting.panel.slice(0, 2).map((p) => ({ ...p, name: 'Ann' })) }],
   ])('names %s when it is wrong', (field, change) => {

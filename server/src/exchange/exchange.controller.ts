@@ -16,7 +16,7 @@ export class ExchangeController {
 
   @Get('tastings/:id/bundle')
   @Allow('coordinator')
-  @Header('Content-Disposition', 'attachment; filename="tasting.jacana.json"')
+  @Header('Content-Disposition', 'attachment')
   @ApiOkResponse({
     description: 'Tasting bundle, as docs/bundle.md describes it',
     schema: { type: 'object', additionalProperties: true },
@@ -28,7 +28,7 @@ export class ExchangeController {
   @Get('tastings/:id/csv')
   @Allow('coordinator')
   @Header('Content-Type', 'text/csv; charset=utf-8')
-  @Header('Content-Disposition', 'attachment; filename="tasting.csv"')
+  @Header('Content-Disposition', 'attachment')
   @ApiProduces('text/csv')
   @ApiOkResponse({ schema: { type: 'string' } })
   exportCsv(@Param('id') id: string, @SignedIn() me: Me): Promise<string> {

@@ -1,7 +1,7 @@
-import { Controller, Get, Param, Req } from '@nestjs/common';
+import { Controller, Get, Param, Res } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import type { Findings } from '@jacana/core/findings';
-import type { Request } from 'express';
+import type { Response } from 'express';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
 import { FindingsService } from './findings.service';
 
@@ -16,9 +16,14 @@ export class FindingsController {
     description: 'Findings, as core/src/findings describes them',
     schema: { type: 'object', additionalProperties: true },
   })
-  getFindings(@Param('id') id: string, @SignedIn() me: Me, @Req() request: Request): Promise<Findings> {
+  getFindings(
+    @Param('id') id: string,
+    @SignedIn() me: Me,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<Findings> {
     const gone = new AbortController();
-    request.on('close', () => gone.abort());
+    // The connection closing before the answer was written means that nobody waits for it.
+    response.on('close', () => !response.writableEnded && gone.abort());
     return this.findings.find(id, me, gone.signal);
   }
 }

@@ -43,7 +43,7 @@ function Step({ stage, card, role, isCurrent }: { stage: Stage; card: TastingCar
       <span className={`block leading-tight font-bold ${isCurrent ? 'text-base' : 'text-sm'}`}>
         {STAGE_NAMES[stage]}
       </span>
-      <span className="block text-[0.8125rem] leading-snug text-quiet">{stageStatus(stage, card)}</span>
+      <span className="block text-[0.8125rem] leading-snug text-quiet max-sm:sr-only">{stageStatus(stage, card)}</span>
     </>
   );
   const shape = 'relative block rounded-lg px-1 pb-1 text-center';

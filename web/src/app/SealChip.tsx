@@ -14,7 +14,7 @@ export function SealChip({ card, isCoordinator }: { card: TastingCard; isCoordin
     <Popover.Root>
       <Popover.Trigger className="flex items-center gap-2 rounded-full border border-line bg-paper px-3.5 py-1.5 text-sm font-bold hover:bg-pad/60">
         {card.unsealedAt ? <Flower /> : <Bud />}
-        {text}
+        <span className="sr-only sm:not-sr-only">{text}</span>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content

@@ -27,17 +27,23 @@ export function Shell({ me, crumb, seal, children }: ShellProps) {
   const { openPalette } = useCommandBook();
   return (
     <div className="min-h-screen">
-      <header className="not-printed flex h-12.5 items-center gap-3.5 border-b border-line bg-paper px-6">
+      <title>{crumb ? `${crumb} · Jacana` : 'Jacana'}</title>
+      <header className="not-printed flex h-12.5 items-center gap-2 border-b border-line bg-paper px-4 sm:gap-3.5 sm:px-6">
         <Link to="/" className="flex items-center gap-3.5 rounded" aria-label="Jacana, all tastings">
           <Pad size={26} colour="#1B6E6A" />
-          <span className="font-serif text-xl font-medium">Jacana</span>
+          <span className="hidden font-serif text-xl font-medium sm:inline">Jacana</span>
         </Link>
         {crumb && (
           <span className="truncate font-bold before:mr-3 before:font-normal before:text-quiet before:content-['/']">
             {crumb}
           </span>
         )}
-        <button type="button" onClick={openPalette} className="rounded" aria-label="Find a command, Ctrl K">
+        <button
+          type="button"
+          onClick={openPalette}
+          className="hidden rounded lg:block"
+          aria-label="Find a command, Ctrl K"
+        >
           <Key>Ctrl K</Key>
         </button>
         <span className="grow" />
@@ -52,7 +58,7 @@ export function Shell({ me, crumb, seal, children }: ShellProps) {
         <AccountMenu me={me} />
         {seal}
       </header>
-      <main className="mx-auto max-w-[80rem] px-6 pt-1 pb-12">{children}</main>
+      <main className="mx-auto max-w-[80rem] px-4 pt-1 pb-12 sm:px-6">{children}</main>
     </div>
   );
 }
@@ -91,7 +97,8 @@ function AccountMenu({ me }: { me: PersonView }) {
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="rounded px-2 py-1 text-sm hover:bg-pad">
-        {me.name}, <span className="text-quiet">{me.role}</span>
+        {me.name}
+        <span className="hidden text-quiet sm:inline">, {me.role}</span>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content

@@ -1,5 +1,4 @@
-import type { Findings } from '@jacana/core/findings';
-import { type GetFindingsApiArg, generatedApi, type ProblemView } from './api.generated';
+import { generatedApi, type ProblemView } from './api.generated';
 
 /** Everything that a change to a tasting may change: cheaper to read again than to get wrong. */
 const ALL = ['tastings', 'plans', 'seal', 'kitchen', 'service', 'findings', 'exchange'] as const;
@@ -29,12 +28,6 @@ export const api = generatedApi.enhanceEndpoints({
     importBundle: { invalidatesTags: [...ALL] },
   },
 });
-
-/** Findings are typed by the core, which computes them; the contract only passes them on. */
-export function useFindings(arg: GetFindingsApiArg, options: { skip: boolean }) {
-  const { data, ...rest } = api.useGetFindingsQuery(arg, options);
-  return { ...rest, data: data as unknown as Findings | undefined };
-}
 
 /** What a refused request says, for people. */
 export function refusalOf(error: unknown): { message: string; problems: ProblemView[]; status: number | string } {

@@ -15,7 +15,7 @@ const SHAPE =
 
 /** The classes of a button, for links that look like one. */
 export const buttonClass = (look: keyof typeof LOOKS = 'plain'): string =>
-  `${SHAPE} ${look === 'quiet' ? '' : 'min-h-10 px-4 py-2'} ${LOOKS[look]}`;
+  `${SHAPE} ${look === 'quiet' ? '' : 'min-h-12 px-4 py-2 lg:min-h-10'} ${LOOKS[look]}`;
 
 export function Button({ look = 'plain', className = '', type = 'button', ...rest }: ButtonProps) {
   return <button type={type} className={`${buttonClass(look)} ${className}`} {...rest} />;

@@ -21,7 +21,7 @@ export function StageLayout({ sentence, support, children, margin }: StageLayout
         </header>
         {children}
       </div>
-      <aside className="space-y-3.5" aria-label="What to watch and do next">
+      <aside className="not-printed space-y-3.5" aria-label="What to watch and do next">
         {margin}
       </aside>
     </div>

@@ -48,8 +48,35 @@ export function DeskPage() {
           <TastingRow key={card.id} card={card} />
         ))}
       </ul>
+      {cards?.length === 0 && coordinates && <FirstSteps />}
       <NewTastingDialog open={isNew} onOpenChange={setNew} />
     </Shell>
+  );
+}
+
+const FIRST_STEPS = [
+  'Write down the question and the methods.',
+  'Say who tastes; lock the orders and seal the key.',
+  'Cook tagged pieces; note what departs from the plan.',
+  'Put codes on portions, by someone who knows no method.',
+  'People answer on their phones; you see who is where.',
+  'Unseal the key and read the answer.',
+];
+
+/** What an empty desk shows: the way ahead. */
+function FirstSteps() {
+  return (
+    <ol className="mt-8 grid gap-6 sm:grid-cols-3 lg:grid-cols-6">
+      {STAGES.map((stage, at) => (
+        <li key={stage}>
+          <svg viewBox="-52 -52 104 104" className="mb-2 size-11" aria-hidden>
+            <path d={padPath(SEALED_NOTCH)} className="fill-pad stroke-[#a9c2b5] stroke-[3]" />
+          </svg>
+          <p className="font-bold">{STAGE_NAMES[stage]}</p>
+          <p className="text-quiet">{FIRST_STEPS[at]}</p>
+        </li>
+      ))}
+    </ol>
   );
 }
 

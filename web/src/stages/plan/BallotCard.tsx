@@ -12,7 +12,7 @@ const LEVELS = [
 
 /** What the ballot asks, and what the analysis will go by. */
 export function BallotCard() {
-  const { form, isLocked } = useDrafting();
+  const { form, isLocked, problems } = useDrafting();
   const whole = { valueAsNumber: true, min: 1, max: 12 };
   return (
     <Card title="Ballot and analysis">
@@ -50,6 +50,7 @@ export function BallotCard() {
           max={12}
           className="w-44"
           disabled={isLocked}
+          problem={problems.find(({ field }) => field === 'piecesPerMethod')?.message}
           {...form.register('piecesPerMethod', whole)}
         />
         <Controller

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { format } from 'date-fns';
-import { api, refusalOf, useFindings } from '../../app/api';
+import { api, refusalOf } from '../../app/api';
 import type { SealView } from '../../app/api.generated';
 import { Bud, Flower } from '../../app/SealChip';
 import { useInTasting } from '../../app/session';
@@ -11,6 +11,7 @@ import { Card } from '../../ui/Card';
 import { Loading, Mark } from '../../ui/Notice';
 import { Pad } from '../../ui/Pad';
 import { StageLayout } from '../../ui/StageLayout';
+import { useFindings } from './useFindings';
 
 /** The moment of unsealing: what it does, the fingerprint checked in view, and the pads turning over. */
 export function Unsealing({ onRead }: { onRead: () => void }) {
@@ -126,7 +127,7 @@ function FingerprintCheck({ seal }: { seal: SealView }) {
 function TurningPads({ isOpen }: { isOpen: boolean }) {
   const { card } = useInTasting();
   const { data: plan } = api.useGetPlanQuery({ id: card.id });
-  const { data: found } = useFindings({ id: card.id }, { skip: !isOpen });
+  const { found } = useFindings(card.id, { skip: !isOpen });
   if (!plan) return null;
   const codes = [...new Set(plan.trays.flatMap((tray) => tray.codes))].sort();
   return (

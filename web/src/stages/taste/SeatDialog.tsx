@@ -33,7 +33,7 @@ function OwnLink({ id, panelistId }: { id: string; panelistId: string }) {
   const [isCopied, setCopied] = useState(false);
   const address = links?.find((link) => link.panelistId === panelistId)?.address;
   if (!address) return null;
-  const copy = (): void => void navigator.clipboard?.writeText(address).then(() => setCopied(true));
+  const copy = (): void => void navigator.clipboard.writeText(address).then(() => setCopied(true));
   return (
     <div className="flex items-center gap-5">
       <QRCodeSVG value={address} size={128} className="shrink-0" />
@@ -46,9 +46,12 @@ function OwnLink({ id, panelistId }: { id: string; panelistId: string }) {
         >
           {address}
         </a>
-        <Button className="mt-2" onClick={copy}>
-          <Copy size={16} /> {isCopied ? 'Copied' : 'Copy'}
-        </Button>
+        {/* Browsers offer the clipboard only on this machine or over TLS. */}
+        {'clipboard' in navigator && (
+          <Button className="mt-2" onClick={copy}>
+            <Copy size={16} /> {isCopied ? 'Copied' : 'Copy'}
+          </Button>
+        )}
       </div>
     </div>
   );
