@@ -16,7 +16,8 @@ import { RefusalsFilter } from './refusals.filter';
 export async function createApplication(options: ServerOptions): Promise<NestExpressApplication> {
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(options), {
     bodyParser: false,
-    bufferLogs: true,
+    // What goes wrong at the start is told by main.ts, in one line.
+    logger: false,
     forceCloseConnections: true,
     abortOnError: false,
   });

@@ -24,14 +24,21 @@ function announce(options: ServerOptions, setUpCode: string | null): void {
   process.stdout.write(`${lines.join('\n')}\n`);
 }
 
+/** What to do about an error that keeps the server from starting. */
+function startProblem(error: unknown): string {
+  if (error instanceof BadOptions) return error.message;
+  const { code, message } = error as { code?: string; message?: string };
+  switch (code) {
+    case 'EADDRINUSE':
+      return 'This port is taken. Stop the other server, or choose another port with --port 4690.';
+    case 'SQLITE_NOTADB':
+      return 'The file given with --data is not a Jacana data file. Choose another name, or go back to a backup.';
+    default:
+      return `Jacana could not start: ${message ?? String(error)}`;
+  }
+}
+
 main().catch((error: unknown) => {
-  const code = (error as { code?: string }).code;
-  const message =
-    code === 'EADDRINUSE'
-      ? 'This port is taken. Stop the other server, or choose another port with --port 4690.'
-      : error instanceof BadOptions
-        ? error.message
-        : `Jacana could not start: ${error instanceof Error ? error.message : String(error)}`;
-  process.stderr.write(`${message}\n`);
+  process.stderr.write(`${startProblem(error)}\n`);
   process.exit(error instanceof BadOptions ? 2 : 1);
 });

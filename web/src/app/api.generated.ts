@@ -1,14 +1,14 @@
-import { emptyApi as api } from "./emptyApi";
+import { emptyApi as api } from './emptyApi';
 export const addTagTypes = [
-  "accounts",
-  "seal",
-  "tastings",
-  "plans",
-  "kitchen",
-  "service",
-  "ballots",
-  "findings",
-  "exchange",
+  'accounts',
+  'seal',
+  'tastings',
+  'plans',
+  'kitchen',
+  'service',
+  'ballots',
+  'findings',
+  'exchange',
 ] as const;
 const injectedRtkApi = api
   .enhanceEndpoints({
@@ -18,234 +18,164 @@ const injectedRtkApi = api
     endpoints: (build) => ({
       getSession: build.query<GetSessionApiResponse, GetSessionApiArg>({
         query: () => ({ url: `/api/session` }),
-        providesTags: ["accounts"],
+        providesTags: ['accounts'],
       }),
       signIn: build.mutation<SignInApiResponse, SignInApiArg>({
-        query: (queryArg) => ({
-          url: `/api/session`,
-          method: "POST",
-          body: queryArg.signIn,
-        }),
-        invalidatesTags: ["accounts"],
+        query: (queryArg) => ({ url: `/api/session`, method: 'POST', body: queryArg.signIn }),
+        invalidatesTags: ['accounts'],
       }),
       signOut: build.mutation<SignOutApiResponse, SignOutApiArg>({
-        query: () => ({ url: `/api/session`, method: "DELETE" }),
-        invalidatesTags: ["accounts"],
+        query: () => ({ url: `/api/session`, method: 'DELETE' }),
+        invalidatesTags: ['accounts'],
       }),
       setUp: build.mutation<SetUpApiResponse, SetUpApiArg>({
-        query: (queryArg) => ({
-          url: `/api/set-up`,
-          method: "POST",
-          body: queryArg.firstAccount,
-        }),
-        invalidatesTags: ["accounts"],
+        query: (queryArg) => ({ url: `/api/set-up`, method: 'POST', body: queryArg.firstAccount }),
+        invalidatesTags: ['accounts'],
       }),
       listAccounts: build.query<ListAccountsApiResponse, ListAccountsApiArg>({
         query: () => ({ url: `/api/accounts` }),
-        providesTags: ["accounts"],
+        providesTags: ['accounts'],
       }),
       addAccount: build.mutation<AddAccountApiResponse, AddAccountApiArg>({
-        query: (queryArg) => ({
-          url: `/api/accounts`,
-          method: "POST",
-          body: queryArg.newAccount,
-        }),
-        invalidatesTags: ["accounts"],
+        query: (queryArg) => ({ url: `/api/accounts`, method: 'POST', body: queryArg.newAccount }),
+        invalidatesTags: ['accounts'],
       }),
-      removeAccount: build.mutation<
-        RemoveAccountApiResponse,
-        RemoveAccountApiArg
-      >({
-        query: (queryArg) => ({
-          url: `/api/accounts/${queryArg.id}`,
-          method: "DELETE",
-        }),
-        invalidatesTags: ["accounts"],
+      removeAccount: build.mutation<RemoveAccountApiResponse, RemoveAccountApiArg>({
+        query: (queryArg) => ({ url: `/api/accounts/${queryArg.id}`, method: 'DELETE' }),
+        invalidatesTags: ['accounts'],
       }),
       getSeal: build.query<GetSealApiResponse, GetSealApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/seal` }),
-        providesTags: ["seal"],
+        providesTags: ['seal'],
       }),
       unseal: build.mutation<UnsealApiResponse, UnsealApiArg>({
-        query: (queryArg) => ({
-          url: `/api/tastings/${queryArg.id}/unseal`,
-          method: "POST",
-        }),
-        invalidatesTags: ["seal"],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/unseal`, method: 'POST' }),
+        invalidatesTags: ['seal'],
       }),
       listTastings: build.query<ListTastingsApiResponse, ListTastingsApiArg>({
         query: () => ({ url: `/api/tastings` }),
-        providesTags: ["tastings"],
+        providesTags: ['tastings'],
       }),
-      createTasting: build.mutation<
-        CreateTastingApiResponse,
-        CreateTastingApiArg
-      >({
-        query: (queryArg) => ({
-          url: `/api/tastings`,
-          method: "POST",
-          body: queryArg.newTasting,
-        }),
-        invalidatesTags: ["tastings"],
+      createTasting: build.mutation<CreateTastingApiResponse, CreateTastingApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings`, method: 'POST', body: queryArg.newTasting }),
+        invalidatesTags: ['tastings'],
       }),
       getTasting: build.query<GetTastingApiResponse, GetTastingApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}` }),
-        providesTags: ["tastings"],
+        providesTags: ['tastings'],
       }),
-      removeTasting: build.mutation<
-        RemoveTastingApiResponse,
-        RemoveTastingApiArg
-      >({
-        query: (queryArg) => ({
-          url: `/api/tastings/${queryArg.id}`,
-          method: "DELETE",
-        }),
-        invalidatesTags: ["tastings"],
+      removeTasting: build.mutation<RemoveTastingApiResponse, RemoveTastingApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}`, method: 'DELETE' }),
+        invalidatesTags: ['tastings'],
       }),
       getCard: build.query<GetCardApiResponse, GetCardApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/card` }),
-        providesTags: ["tastings"],
+        providesTags: ['tastings'],
       }),
       saveDraft: build.mutation<SaveDraftApiResponse, SaveDraftApiArg>({
-        query: (queryArg) => ({
-          url: `/api/tastings/${queryArg.id}/draft`,
-          method: "PUT",
-          body: queryArg.draftInput,
-        }),
-        invalidatesTags: ["tastings"],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/draft`, method: 'PUT', body: queryArg.draftInput }),
+        invalidatesTags: ['tastings'],
       }),
-      restoreTasting: build.mutation<
-        RestoreTastingApiResponse,
-        RestoreTastingApiArg
-      >({
-        query: (queryArg) => ({
-          url: `/api/tastings/${queryArg.id}/restore`,
-          method: "POST",
-        }),
-        invalidatesTags: ["tastings"],
+      restoreTasting: build.mutation<RestoreTastingApiResponse, RestoreTastingApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/restore`, method: 'POST' }),
+        invalidatesTags: ['tastings'],
       }),
       getPlan: build.query<GetPlanApiResponse, GetPlanApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/plan` }),
-        providesTags: ["plans"],
+        providesTags: ['plans'],
       }),
       lock: build.mutation<LockApiResponse, LockApiArg>({
-        query: (queryArg) => ({
-          url: `/api/tastings/${queryArg.id}/lock`,
-          method: "POST",
-        }),
-        invalidatesTags: ["plans"],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/lock`, method: 'POST' }),
+        invalidatesTags: ['plans'],
       }),
       getLinks: build.query<GetLinksApiResponse, GetLinksApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/links` }),
-        providesTags: ["plans"],
+        providesTags: ['plans'],
       }),
       markBlind: build.mutation<MarkBlindApiResponse, MarkBlindApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/panelists/${queryArg.panelist}/blind`,
-          method: "PUT",
+          method: 'PUT',
           body: queryArg.blindMark,
         }),
-        invalidatesTags: ["plans"],
+        invalidatesTags: ['plans'],
       }),
       close: build.mutation<CloseApiResponse, CloseApiArg>({
-        query: (queryArg) => ({
-          url: `/api/tastings/${queryArg.id}/close`,
-          method: "POST",
-        }),
-        invalidatesTags: ["plans"],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/close`, method: 'POST' }),
+        invalidatesTags: ['plans'],
       }),
       reopen: build.mutation<ReopenApiResponse, ReopenApiArg>({
-        query: (queryArg) => ({
-          url: `/api/tastings/${queryArg.id}/reopen`,
-          method: "POST",
-        }),
-        invalidatesTags: ["plans"],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/reopen`, method: 'POST' }),
+        invalidatesTags: ['plans'],
       }),
       getKitchen: build.query<GetKitchenApiResponse, GetKitchenApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/kitchen` }),
-        providesTags: ["kitchen"],
+        providesTags: ['kitchen'],
       }),
       listCaveats: build.query<ListCaveatsApiResponse, ListCaveatsApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/caveats` }),
-        providesTags: ["kitchen"],
+        providesTags: ['kitchen'],
       }),
       addCaveat: build.mutation<AddCaveatApiResponse, AddCaveatApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/caveats`,
-          method: "POST",
+          method: 'POST',
           body: queryArg.newCaveat,
         }),
-        invalidatesTags: ["kitchen"],
+        invalidatesTags: ['kitchen'],
       }),
       getBoard: build.query<GetBoardApiResponse, GetBoardApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/board` }),
-        providesTags: ["service"],
+        providesTags: ['service'],
       }),
-      getPortioning: build.query<GetPortioningApiResponse, GetPortioningApiArg>(
-        {
-          query: (queryArg) => ({
-            url: `/api/tastings/${queryArg.id}/portioning`,
-          }),
-          providesTags: ["service"],
-        },
-      ),
-      openPortioning: build.mutation<
-        OpenPortioningApiResponse,
-        OpenPortioningApiArg
-      >({
+      getPortioning: build.query<GetPortioningApiResponse, GetPortioningApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/portioning` }),
+        providesTags: ['service'],
+      }),
+      openPortioning: build.mutation<OpenPortioningApiResponse, OpenPortioningApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/portioning`,
-          method: "POST",
+          method: 'POST',
           body: queryArg.portioningReason,
         }),
-        invalidatesTags: ["service"],
+        invalidatesTags: ['service'],
       }),
       openBallot: build.mutation<OpenBallotApiResponse, OpenBallotApiArg>({
         query: (queryArg) => ({
           url: `/api/ballots/${queryArg.token}/open`,
-          method: "POST",
+          method: 'POST',
           body: queryArg.openBallot,
         }),
-        invalidatesTags: ["ballots"],
+        invalidatesTags: ['ballots'],
       }),
       saveAnswers: build.mutation<SaveAnswersApiResponse, SaveAnswersApiArg>({
         query: (queryArg) => ({
           url: `/api/ballots/${queryArg.token}/answers`,
-          method: "POST",
+          method: 'POST',
           body: queryArg.saveAnswers,
         }),
-        invalidatesTags: ["ballots"],
+        invalidatesTags: ['ballots'],
       }),
       handIn: build.mutation<HandInApiResponse, HandInApiArg>({
-        query: (queryArg) => ({
-          url: `/api/ballots/${queryArg.token}/hand-in`,
-          method: "POST",
-          body: queryArg.handIn,
-        }),
-        invalidatesTags: ["ballots"],
+        query: (queryArg) => ({ url: `/api/ballots/${queryArg.token}/hand-in`, method: 'POST', body: queryArg.handIn }),
+        invalidatesTags: ['ballots'],
       }),
       getFindings: build.query<GetFindingsApiResponse, GetFindingsApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/findings` }),
-        providesTags: ["findings"],
+        providesTags: ['findings'],
       }),
       exportBundle: build.query<ExportBundleApiResponse, ExportBundleApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/bundle` }),
-        providesTags: ["exchange"],
+        providesTags: ['exchange'],
       }),
       exportCsv: build.query<ExportCsvApiResponse, ExportCsvApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/csv` }),
-        providesTags: ["exchange"],
+        providesTags: ['exchange'],
       }),
-      importBundle: build.mutation<ImportBundleApiResponse, ImportBundleApiArg>(
-        {
-          query: (queryArg) => ({
-            url: `/api/import`,
-            method: "POST",
-            body: queryArg.body,
-          }),
-          invalidatesTags: ["exchange"],
-        },
-      ),
+      importBundle: build.mutation<ImportBundleApiResponse, ImportBundleApiArg>({
+        query: (queryArg) => ({ url: `/api/import`, method: 'POST', body: queryArg.body }),
+        invalidatesTags: ['exchange'],
+      }),
     }),
     overrideExisting: false,
   });
@@ -374,17 +304,15 @@ export type HandInApiArg = {
   token: string;
   handIn: HandIn;
 };
-export type GetFindingsApiResponse =
-  /** status 200 Findings, as core/src/findings describes them */ {
-    [key: string]: any;
-  };
+export type GetFindingsApiResponse = /** status 200 Findings, as core/src/findings describes them */ {
+  [key: string]: any;
+};
 export type GetFindingsApiArg = {
   id: string;
 };
-export type ExportBundleApiResponse =
-  /** status 200 Tasting bundle, as docs/bundle.md describes it */ {
-    [key: string]: any;
-  };
+export type ExportBundleApiResponse = /** status 200 Tasting bundle, as docs/bundle.md describes it */ {
+  [key: string]: any;
+};
 export type ExportBundleApiArg = {
   id: string;
 };
@@ -398,7 +326,7 @@ export type ImportBundleApiArg = {
     [key: string]: any;
   };
 };
-export type Role = "coordinator" | "kitchen" | "server" | "reader";
+export type Role = 'coordinator' | 'kitchen' | 'server' | 'reader';
 export type PersonView = {
   name: string;
   role: Role;
@@ -455,7 +383,7 @@ export type SealView = {
   logIntact: boolean;
   log: SealEvent[];
 };
-export type Status = "draft" | "locked" | "tasting" | "closed" | "unsealed";
+export type Status = 'draft' | 'locked' | 'tasting' | 'closed' | 'unsealed';
 export type TastingCard = {
   id: string;
   title: string;
@@ -557,7 +485,7 @@ export type CaveatView = {
 export type NewCaveat = {
   text: string;
 };
-export type SeatState = "away" | "tasting" | "ranking" | "done";
+export type SeatState = 'away' | 'tasting' | 'ranking' | 'done';
 export type SeatView = {
   panelistId: string;
   seat: number;
@@ -583,7 +511,7 @@ export type PortionView = {
 export type PortioningReason = {
   reason: string;
 };
-export type BallotState = "open" | "handed-in" | "closed" | "elsewhere";
+export type BallotState = 'open' | 'handed-in' | 'closed' | 'elsewhere';
 export type BallotLiking = {
   code: string;
   score: number;
@@ -608,7 +536,7 @@ export type OpenBallot = {
 export type SavedAnswers = {
   saved: string[];
 };
-export type AnswerKind = "tasted" | "liking";
+export type AnswerKind = 'tasted' | 'liking';
 export type AnswerInput = {
   id: string;
   kind: AnswerKind;
