@@ -7,45 +7,49 @@ interface HeatProps {
   offDiagonal?: boolean;
 }
 
+const HEADING = 'px-1 font-mono text-xs font-semibold text-quiet';
+
 /** A small table of counts; the darker, the more. Even tables look plain, as they should. */
 export function Heat({ caption, counts, rows, columns, offDiagonal }: HeatProps) {
   const most = Math.max(1, ...counts.flat());
+  const shade = (count: number): string =>
+    `color-mix(in srgb, var(--color-eaten) ${Math.round((100 * count) / most)}%, var(--color-water))`;
   return (
-    <table className="border-separate border-spacing-0.5 text-center text-sm">
-      <caption className="pb-1 text-left text-quiet">{caption}</caption>
-      <thead>
-        <tr>
-          <td />
-          {columns.map((column) => (
-            <th key={column} scope="col" className="px-1 font-mono text-xs font-semibold text-quiet">
-              {column}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {counts.map((row, at) => (
-          <tr key={rows[at]}>
-            <th scope="row" className="pr-1 text-right font-mono text-xs font-semibold text-quiet">
-              {rows[at]}
-            </th>
-            {row.map((count, column) => (
-              <td
-                key={columns[column]}
-                className="h-6 min-w-8 rounded"
-                style={{
-                  backgroundColor:
-                    offDiagonal && at === column
-                      ? undefined
-                      : `color-mix(in srgb, var(--color-eaten) ${Math.round((100 * count) / most)}%, var(--color-water))`,
-                }}
-              >
-                {offDiagonal && at === column ? '·' : count}
-              </td>
+    <figure>
+      <figcaption className="pb-1 text-sm text-quiet">{caption}</figcaption>
+      <table aria-label={caption} className="border-separate border-spacing-0.5 text-center text-sm">
+        <thead>
+          <tr>
+            <td />
+            {columns.map((column) => (
+              <th key={column} scope="col" className={HEADING}>
+                {column}
+              </th>
             ))}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {counts.map((row, at) => (
+            <tr key={rows[at]}>
+              <th scope="row" className={`${HEADING} text-right`}>
+                {rows[at]}
+              </th>
+              {row.map((count, column) => {
+                const isBlank = offDiagonal && at === column;
+                return (
+                  <td
+                    key={columns[column]}
+                    className="h-6 min-w-8 rounded"
+                    style={isBlank ? undefined : { backgroundColor: shade(count) }}
+                  >
+                    {isBlank ? '·' : count}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </figure>
   );
 }

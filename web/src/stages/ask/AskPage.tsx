@@ -19,7 +19,7 @@ export function AskPage() {
       support={
         isLocked
           ? 'The plan is locked, so this no longer changes.'
-          : `${counted(draft.methods.length, 'method')} so far. Two to eight fit into one mouth.`
+          : `${draft.methods.length > 0 ? `${counted(draft.methods.length, 'method')} so far. ` : ''}Two to eight fit into one mouth.`
       }
       margin={
         <>

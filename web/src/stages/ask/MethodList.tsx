@@ -1,17 +1,24 @@
 import { MOST_METHODS } from '@jacana/core/bundle';
 import { Plus, X } from 'lucide-react';
 import { useFieldArray } from 'react-hook-form';
+import type { DraftInput } from '../../app/api.generated';
 import { counted } from '../../app/stages';
 import { methodLook } from '../../look/methodLook';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Pad } from '../../ui/Pad';
+import { UndoLine, useUndo } from '../../ui/Undo';
 import { newMethod, useDrafting } from '../../drafting/draft';
 
 /** The methods that are compared. Enter in a name adds the next one. */
 export function MethodList() {
   const { form, draft, isLocked } = useDrafting();
-  const { fields, append, remove } = useFieldArray({ control: form.control, name: 'methods', keyName: 'key' });
+  const { fields, append, remove, replace } = useFieldArray({ control: form.control, name: 'methods', keyName: 'key' });
+  const removal = useUndo<DraftInput['methods']>(replace);
+  const take = (at: number): void => {
+    removal.remember(`${draft.methods[at].name || 'A method'} removed.`, draft.methods);
+    remove(at);
+  };
   const isFull = fields.length >= MOST_METHODS;
   const add = (): void => append(newMethod(), { focusName: `methods.${fields.length}.name` });
   return (
@@ -21,9 +28,10 @@ export function MethodList() {
       )}
       <ul className="space-y-2">
         {fields.map((field, at) => (
-          <MethodLine key={field.key} at={at} onRemove={() => remove(at)} onNext={() => !isFull && add()} />
+          <MethodLine key={field.key} at={at} onRemove={() => take(at)} onNext={() => !isFull && add()} />
         ))}
       </ul>
+      <UndoLine {...removal} />
       {!isLocked && (
         <div className="mt-3 flex flex-wrap items-center gap-4">
           <Button onClick={add} disabled={isFull}>

@@ -1,7 +1,8 @@
+import { MOST_PIECES } from '@jacana/core/bundle';
 import { Controller } from 'react-hook-form';
 import { Card } from '../../ui/Card';
-import { TextField } from '../../ui/Field';
 import { Toggle } from '../../ui/Toggle';
+import { WholeField } from '../../ui/WholeField';
 import { useDrafting } from '../../drafting/draft';
 
 const LEVELS = [
@@ -12,8 +13,7 @@ const LEVELS = [
 
 /** What the ballot asks, and what the analysis will go by. */
 export function BallotCard() {
-  const { form, isLocked, problems } = useDrafting();
-  const whole = { valueAsNumber: true, min: 1, max: 12 };
+  const { form, isLocked } = useDrafting();
   return (
     <Card title="Ballot and analysis">
       <div className="space-y-3">
@@ -43,15 +43,20 @@ export function BallotCard() {
             />
           )}
         />
-        <TextField
-          label="Pieces to cook per method"
-          type="number"
-          min={1}
-          max={12}
-          className="w-44"
-          disabled={isLocked}
-          problem={problems.find(({ field }) => field === 'piecesPerMethod')?.message}
-          {...form.register('piecesPerMethod', whole)}
+        <Controller
+          control={form.control}
+          name="piecesPerMethod"
+          render={({ field }) => (
+            <WholeField
+              label="Pieces to cook per method"
+              min={1}
+              max={MOST_PIECES}
+              className="w-56"
+              disabled={isLocked}
+              value={field.value}
+              onChange={field.onChange}
+            />
+          )}
         />
         <Controller
           control={form.control}

@@ -1,27 +1,43 @@
 import { MOST_PANELISTS } from '@jacana/core/bundle';
-import { type ClipboardEvent, useState } from 'react';
+import type { ClipboardEvent } from 'react';
 import { useFieldArray, type UseFieldArrayReturn } from 'react-hook-form';
 import type { DraftInput } from '../../app/api.generated';
 import { X } from 'lucide-react';
-import { Button } from '../../ui/Button';
+import { counted } from '../../app/stages';
 import { Card } from '../../ui/Card';
-import { TextField } from '../../ui/Field';
+import { UndoLine, useUndo } from '../../ui/Undo';
+import { WholeField } from '../../ui/WholeField';
 import { newPanelist, useDrafting } from '../../drafting/draft';
 
 /** How many people taste, or who: a number makes numbered seats, names can be typed or pasted as a list. */
 export function PanelCard() {
   const { form, draft, isLocked } = useDrafting();
   const panel = useFieldArray({ control: form.control, name: 'panel', keyName: 'key' });
+  const removal = useUndo<DraftInput['panel']>((before) => panel.replace(before));
   const resize = (count: number): void => {
-    const wanted = Math.max(0, Math.min(MOST_PANELISTS, count));
-    const more = Array.from({ length: Math.max(0, wanted - panel.fields.length) }, (_, at) =>
-      newPanelist(freshName(draft.panel, panel.fields.length + at + 1)),
+    const { panel: before } = draft;
+    const added = Array.from({ length: Math.max(0, count - before.length) }, (_, at) =>
+      newPanelist(freshName(before, before.length + at + 1)),
     );
-    panel.replace([...draft.panel.slice(0, wanted), ...more]);
+    if (count < before.length) removal.remember(`${counted(before.length - count, 'seat')} removed.`, before);
+    panel.replace([...before.slice(0, count), ...added]);
+  };
+  const remove = (at: number): void => {
+    removal.remember(`${draft.panel[at].name || 'A seat'} removed.`, draft.panel);
+    panel.remove(at);
   };
   return (
     <Card title="Panel">
-      <PanelSize count={draft.panel.length} disabled={isLocked} onChange={resize} />
+      <WholeField
+        label="People who taste"
+        min={0}
+        max={MOST_PANELISTS}
+        className="w-44"
+        disabled={isLocked}
+        value={draft.panel.length}
+        onChange={resize}
+      />
+      <UndoLine {...removal} />
       <ol
         className="mt-3 grid max-h-[26rem] gap-1.5 overflow-auto pr-1 sm:grid-cols-2 md:grid-cols-1 xl:grid-cols-2"
         aria-label="Panelists by seat"
@@ -31,7 +47,7 @@ export function PanelCard() {
           <SeatLine
             key={field.key}
             at={at}
-            onRemove={() => panel.remove(at)}
+            onRemove={() => remove(at)}
             onPaste={(names) => pasteNames(panel, at, names)}
           />
         ))}
@@ -40,44 +56,6 @@ export function PanelCard() {
         <p className="mt-2 text-sm text-quiet">Paste a list of names into any seat to fill it from there on.</p>
       )}
     </Card>
-  );
-}
-
-function PanelSize({
-  count,
-  disabled,
-  onChange,
-}: {
-  count: number;
-  disabled: boolean;
-  onChange: (count: number) => void;
-}) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const apply = (): void => {
-    const wanted = Math.round(Number(typed));
-    if (typed !== null && typed.trim() !== '' && Number.isFinite(wanted)) onChange(wanted);
-    setTyped(null);
-  };
-  return (
-    <div className="flex items-end gap-3">
-      <TextField
-        label="People who taste"
-        type="number"
-        min={0}
-        max={MOST_PANELISTS}
-        className="w-36"
-        disabled={disabled}
-        value={typed ?? count}
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={apply}
-        onKeyDown={(event) => event.key === 'Enter' && apply()}
-      />
-      {typed !== null && (
-        <Button className="mb-6" onClick={apply}>
-          Set
-        </Button>
-      )}
-    </div>
   );
 }
 

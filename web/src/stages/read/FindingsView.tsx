@@ -9,12 +9,12 @@ import { RankChart } from './RankChart';
 import { ReadMargin } from './ReadMargin';
 import { SmallPrint } from './SmallPrint';
 import { TasterRankings } from './TasterRankings';
-import { useFindings } from './useFindings';
+import type { FindingsState } from './useFindings';
 
 /** The answer, and everything it rests on. */
-export function FindingsView() {
+export function FindingsView({ findings }: { findings: FindingsState }) {
   const { card } = useInTasting();
-  const { found, error, isStopped, ask, stop } = useFindings(card.id);
+  const { found, error, isStopped, ask, stop } = findings;
   if (error) return <Failure message={refusalOf(error).message} onRetry={ask} />;
   if (!found) return <Computing tastingId={card.id} isStopped={isStopped} onStop={stop} onStart={ask} />;
   return (

@@ -1,3 +1,4 @@
+import type { Findings } from '@jacana/core/findings';
 import { useState } from 'react';
 import { format } from 'date-fns';
 import { api, refusalOf } from '../../app/api';
@@ -11,10 +12,15 @@ import { Card } from '../../ui/Card';
 import { Loading, Mark } from '../../ui/Notice';
 import { Pad } from '../../ui/Pad';
 import { StageLayout } from '../../ui/StageLayout';
-import { useFindings } from './useFindings';
+
+interface UnsealingProps {
+  /** Comes in once the key is open. */
+  found: Findings | undefined;
+  onRead: () => void;
+}
 
 /** The moment of unsealing: what it does, the fingerprint checked in view, and the pads turning over. */
-export function Unsealing({ onRead }: { onRead: () => void }) {
+export function Unsealing({ found, onRead }: UnsealingProps) {
   const { card } = useInTasting();
   const { data: seal } = api.useGetSealQuery({ id: card.id });
   const [unseal, { error, isLoading }] = api.useUnsealMutation();
@@ -36,7 +42,7 @@ export function Unsealing({ onRead }: { onRead: () => void }) {
       }
       margin={<Advice isOpen={isOpen} caveats={card.caveats} />}
     >
-      <TurningPads isOpen={isOpen} />
+      <TurningPads found={found} />
       <FingerprintCheck seal={seal} />
       {error && (
         <p role="alert" className="font-bold text-chestnut">
@@ -124,10 +130,9 @@ function FingerprintCheck({ seal }: { seal: SealView }) {
 }
 
 /** Sealed pads show codes and all look alike; opened, each turns to its method. */
-function TurningPads({ isOpen }: { isOpen: boolean }) {
+function TurningPads({ found }: { found: Findings | undefined }) {
   const { card } = useInTasting();
   const { data: plan } = api.useGetPlanQuery({ id: card.id });
-  const { found } = useFindings(card.id, { skip: !isOpen });
   if (!plan) return null;
   const codes = [...new Set(plan.trays.flatMap((tray) => tray.codes))].sort();
   return (

@@ -3,6 +3,9 @@ import { useCallback, useEffect, useRef } from 'react';
 import { api } from '../../app/api';
 import { useAppDispatch } from '../../app/store';
 
+/** The findings, or where they are. */
+export type FindingsState = ReturnType<typeof useFindings>;
+
 /**
  * Asks for the findings while the component is shown, and stops the computation when it
  * goes away or `stop` is called. Findings are typed by the core, which computes them; the
@@ -21,8 +24,12 @@ export function useFindings(id: string, { skip = false } = {}) {
   }, []);
   useEffect(() => {
     if (skip) return;
-    ask();
-    return stop;
+    // A request that was just stopped has to be over before the next one counts as new.
+    const soon = setTimeout(ask);
+    return () => {
+      clearTimeout(soon);
+      stop();
+    };
   }, [skip, ask, stop]);
   const isStopped = (error as { name?: string } | undefined)?.name === 'AbortError';
   return { found: data as unknown as Findings | undefined, error: isStopped ? undefined : error, isStopped, ask, stop };

@@ -42,7 +42,7 @@ function OwnLink({ id, panelistId }: { id: string; panelistId: string }) {
           href={address}
           target="_blank"
           rel="noreferrer"
-          className="font-mono text-sm break-all text-chestnut underline"
+          className="block font-mono text-sm break-all text-chestnut underline"
         >
           {address}
         </a>
