@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { resolve } from 'node:path';
 import type { Browser, Page } from '@playwright/test';
-import { currentCode, handIn, rankByTapping, scoreAll } from '../support/ballot';
+import { begin, currentCode, handIn, rankByTapping, scoreAll, scoreFromHere } from '../support/ballot';
 import { ballotAddresses, expect, phone, planTasting, setUp, test } from '../support/jacana';
 
 const COMMAND = resolve(import.meta.dirname, '../../core/dist/cli/jacana.js');
@@ -111,17 +111,9 @@ async function tabTo(page: Page, name: string): Promise<void> {
 async function withoutNetwork(browser: Browser, address: string): Promise<void> {
   const page = await phone(browser, address);
   const gone = Date.now();
-  await page.getByRole('button', { name: 'Begin' }).click();
+  await begin(page);
   await page.context().setOffline(true);
-  const codes: string[] = [];
-  for (const score of [6, 5, 2]) {
-    codes.push(await currentCode(page));
-    await page
-      .getByRole('radio')
-      .nth(9 - score)
-      .click();
-    await page.getByRole('button', { name: /^(Next sample|To the last question)$/ }).click();
-  }
+  const codes = await scoreFromHere(page, [6, 5, 2]);
   await expect(page.getByText('no connection')).toBeVisible();
   await rankByTapping(page, [...codes].sort());
   await page.getByRole('button', { name: 'Hand in' }).click();

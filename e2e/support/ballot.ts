@@ -2,7 +2,16 @@ import { expect, type Page } from '@playwright/test';
 
 /** Scores every sample on the ballot that is open, and stops before the ranking. */
 export async function scoreAll(page: Page, scores: number[]): Promise<string[]> {
+  await begin(page);
+  return scoreFromHere(page, scores);
+}
+
+export async function begin(page: Page): Promise<void> {
   await page.getByRole('button', { name: /^(Begin|Go on)$/ }).click();
+}
+
+/** Scores sample after sample, from the one that is asked about now; says their codes. */
+export async function scoreFromHere(page: Page, scores: number[]): Promise<string[]> {
   const codes: string[] = [];
   for (const score of scores) {
     codes.push(await currentCode(page));

@@ -64,7 +64,7 @@ export const PASSWORD = 'a long password';
 /** Creates the coordinator's account through the first-visit page. */
 export async function setUp(page: Page, { address }: Jacana): Promise<void> {
   await page.goto(address);
-  await page.getByLabel('Your name').fill('Ines');
+  await page.getByLabel('Name').fill('Ines');
   await page.getByLabel('Login').fill('ines');
   await page.getByLabel('Password').fill(PASSWORD);
   await page.getByRole('button', { name: 'Create the account' }).click();

@@ -104,10 +104,11 @@ export class Post {
   }
 
   private waitAndThen(again: () => void): void {
-    this.store.dispatch(actions.lineChanged('waiting'));
     const patience = PATIENCE_MS[Math.min(this.failures++, PATIENCE_MS.length - 1)];
     this.again = again;
     this.timer = setTimeout(() => this.retryNow(), patience);
+    // Only now, since telling the store makes it look whether something is to be sent.
+    this.store.dispatch(actions.lineChanged('waiting'));
   }
 
   private again: (() => void) | undefined;

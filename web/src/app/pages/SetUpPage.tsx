@@ -6,6 +6,7 @@ import { TextField } from '../../ui/Field';
 import { Loading } from '../../ui/Notice';
 import { api, refusalOf } from '../api';
 import type { FirstAccount } from '../api.generated';
+import { AccountFields } from './AccountFields';
 import { Entrance } from './Entrance';
 
 /** The first visit: whoever comes creates the coordinator's account. */
@@ -28,33 +29,7 @@ export function SetUpPage() {
     <Entrance sentence="Nothing is here yet. Create the coordinator's account to begin.">
       <Card className="max-w-lg">
         <form onSubmit={(event) => void submit(event).catch(() => undefined)} className="space-y-3">
-          <TextField
-            label="Your name"
-            required
-            maxLength={100}
-            autoFocus
-            problem={problem('name')}
-            {...register('name')}
-          />
-          <TextField
-            label="Login"
-            required
-            maxLength={60}
-            autoComplete="username"
-            problem={problem('login')}
-            {...register('login')}
-          />
-          <TextField
-            label="Password"
-            type="password"
-            required
-            minLength={10}
-            maxLength={200}
-            autoComplete="new-password"
-            hint="At least 10 characters."
-            problem={problem('password')}
-            {...register('password')}
-          />
+          <AccountFields at={(field) => ({ problem: problem(field), ...register(field) })} />
           {session.setUpCodeNeeded && (
             <TextField
               label="Set-up code"

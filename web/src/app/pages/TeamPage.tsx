@@ -2,7 +2,6 @@ import { Trash2 } from 'lucide-react';
 import { useForm } from 'react-hook-form';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
-import { TextField } from '../../ui/Field';
 import { Loading } from '../../ui/Notice';
 import { StageLayout } from '../../ui/StageLayout';
 import { api, refusalOf } from '../api';
@@ -12,6 +11,7 @@ import { useDesk } from '../session';
 import { Shell } from '../Shell';
 import { counted } from '../stages';
 import { useAppDispatch } from '../store';
+import { AccountFields } from './AccountFields';
 
 const ROLES: { role: Role; sees: string }[] = [
   { role: 'kitchen', sees: 'methods and kitchen tags; never a code' },
@@ -82,26 +82,7 @@ function NewAccountForm() {
   return (
     <Card title="Add someone">
       <form onSubmit={(event) => void submit(event).catch(() => undefined)} className="space-y-3">
-        <TextField label="Name" required maxLength={100} problem={problem('name')} {...register('name')} />
-        <TextField
-          label="Login"
-          required
-          maxLength={60}
-          autoComplete="off"
-          problem={problem('login')}
-          {...register('login')}
-        />
-        <TextField
-          label="Password"
-          type="password"
-          required
-          minLength={10}
-          maxLength={200}
-          autoComplete="new-password"
-          hint="At least 10 characters."
-          problem={problem('password')}
-          {...register('password')}
-        />
+        <AccountFields at={(field) => ({ problem: problem(field), ...register(field) })} />
         <fieldset>
           <legend className="mb-1 text-sm font-bold">Role</legend>
           {ROLES.map(({ role, sees }) => (

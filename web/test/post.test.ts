@@ -1,0 +1,154 @@
+import type { BallotView } from '../src/app/api.generated';
+import { isAllSaved, Post } from '../src/ballot/post';
+import { actions } from '../src/ballot/state';
+import { createBallotStore, type BallotStore } from '../src/ballot/store';
+
+/** The postman against a server that fails, refuses and forgets to answer. */
+
+const served: BallotView = {
+  state: 'open',
+  title: 'Blind tasting',
+  name: 'Ada',
+  seat: 1,
+  codes: ['482', '907'],
+  asksLiking: true,
+  allowsTies: false,
+  tasted: [],
+  liking: [],
+  ranking: null,
+  handedInAt: null,
+};
+
+interface Letter {
+  what: string;
+  body: { answers?: { id: string }[]; id?: string; device: string };
+}
+
+type Reply = { status: number; body?: unknown } | 'dead network';
+
+let letters: Letter[];
+let replies: Reply[];
+let kept: Map<string, string>;
+let store: BallotStore;
+
+beforeEach(() => {
+  jest.useFakeTimers();
+  letters = [];
+  replies = [];
+  kept = new Map();
+  const browser = { addEventListener: () => undefined };
+  Object.assign(globalThis, {
+    window: browser,
+    document: { ...browser, visibilityState: 'visible' },
+    localStorage: {
+      getItem: (key: string) => kept.get(key) ?? null,
+      setItem: (key: string, text: string) => kept.set(key, text),
+    },
+    fetch: (address: string, { body }: { body: string }) => answer(address, body),
+  });
+  store = createBallotStore('token');
+});
+afterEach(() => jest.useRealTimers());
+
+function answer(address: string, text: string): Promise<Response> {
+  const letter = { what: address.split('/').at(-1) ?? '', body: JSON.parse(text) as Letter['body'] };
+  letters.push(letter);
+  const reply = replies.shift() ?? usual(letter);
+  if (reply === 'dead network') return Promise.reject(new TypeError('Failed to fetch'));
+  return Promise.resolve(new Response(JSON.stringify(reply.body ?? {}), { status: reply.status }));
+}
+
+function usual({ what, body }: Letter): Reply {
+  if (what === 'answers') return { status: 200, body: { saved: body.answers?.map((one) => one.id) } };
+  return {
+    status: 200,
+    body: what === 'hand-in' ? { ...served, state: 'handed-in', handedInAt: '2026-03-05T18:00:00Z' } : served,
+  };
+}
+
+const settle = () => jest.advanceTimersByTimeAsync(0);
+const score = (id: string, code: string) => store.dispatch(actions.scored({ id, code, score: 7 }));
+
+async function begin(): Promise<void> {
+  new Post('token', store).start();
+  await settle();
+}
+
+describe('the postman', () => {
+  it('opens the ballot, sends each answer and says when all is saved', async () => {
+    await begin();
+    score('first-id', '482');
+    expect(isAllSaved(store.getState())).toBe(false);
+    await settle();
+    expect(letters.map(({ what }) => what)).toEqual(['open', 'answers']);
+    expect(isAllSaved(store.getState())).toBe(true);
+  });
+
+  it('keeps everything in the browser after each change', async () => {
+    await begin();
+    score('first-id', '482');
+    expect(kept.get('jacana.ballot.token')).toContain('first-id');
+    expect(createBallotStore('token').getState().liking).toEqual({ '482': 7 });
+  });
+
+  it('sends again, with the same ids, after the network or the server failed', async () => {
+    await begin();
+    replies = ['dead network', { status: 503 }];
+    score('first-id', '482');
+    await settle();
+    expect(store.getState().line).toBe('waiting');
+    await jest.advanceTimersByTimeAsync(1000);
+    expect(store.getState().line).toBe('waiting');
+    await jest.advanceTimersByTimeAsync(2000);
+    expect(isAllSaved(store.getState())).toBe(true);
+    expect(letters.slice(1).map(({ body }) => body.answers?.[0].id)).toEqual(['first-id', 'first-id', 'first-id']);
+  });
+
+  it('waits for answers to arrive before it hands in, and hands in under one id', async () => {
+    await begin();
+    replies = ['dead network'];
+    score('first-id', '482');
+    score('second-id', '907');
+    store.dispatch(actions.ranked([['482'], ['907']]));
+    store.dispatch(actions.handedIn('hand-in-1'));
+    store.dispatch(actions.handedIn('hand-in-2'));
+    await settle();
+    replies = [{ status: 200, body: { saved: ['first-id', 'second-id'] } }, 'dead network'];
+    await jest.advanceTimersByTimeAsync(1000);
+    await jest.advanceTimersByTimeAsync(1000);
+    const handIns = letters.filter(({ what }) => what === 'hand-in');
+    expect(handIns.map(({ body }) => body.id)).toEqual(['hand-in-1', 'hand-in-1']);
+    expect(store.getState().ballot?.state).toBe('handed-in');
+    expect(isAllSaved(store.getState())).toBe(true);
+  });
+
+  it.each([
+    ['closed', 409, 'closed'],
+    ['elsewhere', 409, 'elsewhere'],
+    ['fields', 400, 'problem'],
+  ])('stops and keeps the answers when the server says %s', async (error, status, kind) => {
+    await begin();
+    replies = [{ status, body: { error, message: 'No.' } }];
+    score('first-id', '482');
+    await settle();
+    expect(store.getState()).toMatchObject({ refusal: { kind }, queue: [{ id: 'first-id' }] });
+    const sent = letters.length;
+    score('second-id', '907');
+    await jest.advanceTimersByTimeAsync(20_000);
+    expect(letters).toHaveLength(sent);
+  });
+
+  it('says that an address leads nowhere', async () => {
+    replies = [{ status: 404, body: { error: 'not-found', message: 'No ballot.' } }];
+    await begin();
+    expect(store.getState().refusal?.kind).toBe('missing');
+  });
+
+  it('opens as soon as there is a network', async () => {
+    replies = ['dead network', 'dead network'];
+    await begin();
+    expect(store.getState().ballot).toBeNull();
+    await jest.advanceTimersByTimeAsync(3000);
+    expect(store.getState().ballot?.name).toBe('Ada');
+  });
+});
