@@ -1,6 +1,6 @@
 import { studentT } from '../numeric';
 
-/** A mean with its two-sided confidence interval; the interval is null for fewer than two values. */
+/** A mean with its two-sided confidence interval, or null where there is none to give. */
 export interface MeanWithInterval {
   n: number;
   mean: number;
@@ -13,6 +13,9 @@ export interface MeanWithInterval {
  *
  * Source: any textbook, such as Lawless & Heymann, *Sensory Evaluation of Food*, appendix I.
  *
+ * Fewer than two values have no interval, and nor have values that are all the same: their
+ * spread is then not zero but unknown, and a bar of no width would claim certainty.
+ *
  * @param values one finite number per panelist; at least one
  * @param alpha 0.05 for a 95 % interval
  * @param range the smallest and largest value possible: the interval is cut off there
@@ -22,6 +25,7 @@ export function meanInterval(values: readonly number[], alpha: number, range: [n
   const mean = values.reduce((total, value) => total + value, 0) / n;
   if (n < 2) return { n, mean, interval: null };
   const variance = values.reduce((total, value) => total + (value - mean) ** 2, 0) / (n - 1);
+  if (variance === 0) return { n, mean, interval: null };
   const half = studentT(1 - alpha / 2, n - 1) * Math.sqrt(variance / n);
   return { n, mean, interval: [Math.max(range[0], mean - half), Math.min(range[1], mean + half)] };
 }

@@ -57,6 +57,11 @@ describe('midRanks', () => {
 });
 
 describe('meanInterval', () => {
+  it('gives no interval for one value, nor for values that are all the same', () => {
+    expect(meanInterval([4], 0.05, [1, 9])).toEqual({ n: 1, mean: 4, interval: null });
+    expect(meanInterval([4, 4, 4], 0.05, [1, 9])).toEqual({ n: 3, mean: 4, interval: null });
+  });
+
   it("agrees with R t.test on Student's sleep data, drug 1: mean 0.75, interval -0.5297 to 2.0297", () => {
     const extra = [0.7, -1.6, -0.2, -1.2, -0.1, 3.4, 3.7, 0.8, 0, 2];
     const { mean, interval } = meanInterval(extra, 0.05, [-10, 10]);
