@@ -1,0 +1,91 @@
+import { ballotAddresses, expect, phone, planTasting, setUp, test } from '../support/jacana';
+
+test('each stage says honestly what it can do before the plan is locked', async ({ page, empty }) => {
+  await setUp(page, empty);
+  await page.getByRole('button', { name: 'New tasting' }).click();
+  await page.getByLabel('Title').fill('Carrots');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  const says: Record<string, string> = {
+    Cook: 'Tags are drawn when the plan is locked.',
+    Serve: 'Trays are laid out once the plan is locked.',
+    Taste: 'Tasting begins once the plan is locked.',
+    Read: 'There is nothing to read yet.',
+  };
+  for (const [stage, sentence] of Object.entries(says)) {
+    const path = page.getByRole('navigation');
+    await path.getByRole('link', { name: new RegExp(`^${stage}`) }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(sentence);
+  }
+});
+
+test('removed seats and methods come back, and half-typed numbers do nothing', async ({ page, empty }) => {
+  await setUp(page, empty);
+  await page.getByRole('button', { name: 'New tasting' }).click();
+  await page.getByLabel('Title').fill('Carrots');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: 'Add a method' }).click();
+  await page.getByLabel('Name of method 1').fill('Glazed');
+  await page.getByRole('button', { name: 'Remove method 1' }).click();
+  await expect(page.getByText('Glazed removed.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Name of method 1')).toHaveValue('Glazed');
+
+  await page.getByRole('navigation').getByRole('link', { name: /^Plan/ }).click();
+  const people = page.getByLabel('People who taste');
+  await people.fill('8');
+  await people.press('Enter');
+  await page.getByLabel('Name at seat 8').fill('Hana');
+  await people.fill('3');
+  // Not yet: the number may be on its way to 30.
+  await expect(page.getByLabel('Name at seat 8')).toHaveValue('Hana');
+  await people.press('Enter');
+  await expect(page.getByText('5 seats removed.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Name at seat 8')).toHaveValue('Hana');
+
+  const pieces = page.getByLabel('Pieces to cook per method');
+  await pieces.fill('99');
+  await pieces.press('Enter');
+  await expect(page.getByText('A whole number from 1 to 12.')).toBeVisible();
+  await pieces.fill('3');
+  await pieces.press('Enter');
+  await expect(page.getByText('All changes saved')).toBeVisible();
+});
+
+test('a coordinator who opens the portioning sheet leaves a trace, and answers stay sealed', async ({
+  page,
+  browser,
+  empty,
+}) => {
+  await setUp(page, empty);
+  await planTasting(page, ['Glazed', 'Roasted'], 2);
+  await page
+    .getByRole('navigation')
+    .getByRole('link', { name: /^Serve/ })
+    .click();
+  await page.getByRole('button', { name: 'Open the sheet' }).click();
+  await page.getByLabel(/Why do you open it/).fill('Nobody else is here today');
+  await page.getByRole('button', { name: 'Open and write it into the log' }).click();
+  await expect(page.getByRole('dialog').getByRole('row')).toHaveCount(3);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Key sealed' }).click();
+  await expect(page.getByText('Ines: portioning sheet opened')).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  // The board follows a panelist live, and the Read stage keeps the answers to itself.
+  const [address] = await ballotAddresses(page);
+  await page.getByRole('link', { name: 'Back' }).click();
+  await expect(page.getByRole('heading', { name: 'Two not here yet.' })).toBeVisible();
+  await expect(page.getByText('live', { exact: true })).toBeVisible();
+  const guest = await phone(browser, address);
+  await guest.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByRole('heading', { name: 'One tasting, one not here yet.' })).toBeVisible();
+  await guest.getByRole('radio').nth(2).click();
+  await guest.getByRole('button', { name: 'Next sample' }).click();
+  await guest.getByRole('radio').nth(5).click();
+  await expect(page.getByRole('heading', { name: 'One ranking, one not here yet.' })).toBeVisible();
+  await page.getByRole('navigation').getByRole('link', { name: /^Read/ }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Sealed: 0 ballots of 2 in.');
+  await expect(page.getByText('Nobody sees answers by method before then')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Unseal the key' })).toHaveCount(0);
+});
