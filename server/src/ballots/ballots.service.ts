@@ -1,19 +1,18 @@
 import { Injectable, NotFoundException } from '@nestjs/common';
 import { currentAnswers, likingProblems, rankingProblems, type Answer, type BallotDesign } from '@jacana/core/bundle';
-import { type EntityManager } from 'typeorm';
-import { AnswerRow, PanelistRow } from '../database/entities';
+import { IsNull, type EntityManager } from 'typeorm';
+import { AnswerRow, PanelistRow, PlanRow, TastingRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
 import { LiveService } from '../live/live.service';
 import { answerRow, answersByPanelist } from '../seal/answers';
 import { SealService } from '../seal/seal.service';
 import type { BallotState, BallotView } from '../seal/views';
-import { type StoredTasting, TastingStore } from '../tastings/tasting.store';
 import type { AnswerInput, HandIn, OpenBallot, SaveAnswers, SavedAnswers } from './ballots.dto';
 
 /** One panelist's ballot, found by its token. */
 interface OwnBallot {
-  stored: StoredTasting;
+  row: TastingRow;
   panelist: PanelistRow;
   codes: string[];
   design: BallotDesign;
@@ -27,7 +26,6 @@ interface OwnBallot {
 export class BallotsService {
   constructor(
     private readonly transactions: Transactions,
-    private readonly store: TastingStore,
     private readonly seal: SealService,
     private readonly live: LiveService,
   ) {}
@@ -36,17 +34,17 @@ export class BallotsService {
   async open(token: string, { device, takeOver }: OpenBallot): Promise<BallotView> {
     const { view, tastingId } = await this.transactions.write(async (manager) => {
       const own = await this.find(manager, token);
-      const { panelist, stored } = own;
+      const { panelist, row } = own;
       const free = panelist.device === null || panelist.device === device || takeOver;
-      const open = !panelist.handedInAt && !stored.row.closedAt;
+      const open = !panelist.handedInAt && !row.closedAt;
       if (open && free) {
         const now = new Date().toISOString();
         Object.assign(panelist, { device, openedAt: panelist.openedAt ?? now, seenAt: now });
         await manager.save(PanelistRow, panelist);
-        await this.live.noteSeat(manager, stored.row.id, panelist.id);
+        await this.live.noteSeat(manager, row.id, panelist.id);
       }
-      const state = panelist.handedInAt ? 'handed-in' : !free ? 'elsewhere' : stored.row.closedAt ? 'closed' : 'open';
-      return { view: await this.view(manager, own, state), tastingId: stored.row.id };
+      const state = panelist.handedInAt ? 'handed-in' : !free ? 'elsewhere' : row.closedAt ? 'closed' : 'open';
+      return { view: await this.view(manager, own, state), tastingId: row.id };
     });
     this.live.wake(tastingId);
     return view;
@@ -65,7 +63,7 @@ export class BallotsService {
         answers.map((answer) => asAnswer(answer, at)),
       );
       await this.seen(manager, own, {});
-      return own.stored.row.id;
+      return own.row.id;
     });
     this.live.wake(tastingId);
     return { saved: answers.map((answer) => answer.id) };
@@ -75,9 +73,9 @@ export class BallotsService {
   async handIn(token: string, ballot: HandIn): Promise<BallotView> {
     const { view, tastingId } = await this.transactions.write(async (manager) => {
       const own = await this.find(manager, token);
-      const { panelist, stored, codes, design } = own;
+      const { panelist, row, codes, design } = own;
       if (panelist.handedInAt && (await this.isStored(manager, own, `${ballot.id}-ranking`))) {
-        return { view: await this.view(manager, own, 'handed-in'), tastingId: stored.row.id };
+        return { view: await this.view(manager, own, 'handed-in'), tastingId: row.id };
       }
       refuseUnlessOpen(own, ballot.device);
       const problems = [
@@ -90,26 +88,28 @@ export class BallotsService {
       await this.seen(manager, own, { handedInAt: now });
       return {
         view: await this.view(manager, { ...own, panelist: { ...panelist, handedInAt: now } }, 'handed-in'),
-        tastingId: stored.row.id,
+        tastingId: row.id,
       };
     });
     this.live.wake(tastingId);
     return view;
   }
 
+  /** Reads just what one ballot needs: the rest of the panel is nothing to it. */
   private async find(manager: EntityManager, token: string): Promise<OwnBallot> {
     const panelist = await manager.findOneBy(PanelistRow, { token });
-    const stored = panelist && (await this.store.get(manager, panelist.tastingId));
-    const codes = stored?.plan?.servings.find((serving) => serving.panelist === panelist?.id)?.codes;
-    if (!panelist || !stored || !codes) {
+    const row = panelist && (await manager.findOneBy(TastingRow, { id: panelist.tastingId, removedAt: IsNull() }));
+    const plan = row && (await manager.findOneBy(PlanRow, { tastingId: row.id }));
+    const codes = plan?.servings.find((serving) => serving.panelist === panelist?.id)?.codes;
+    if (!panelist || !row || !codes) {
       throw new NotFoundException('There is no ballot at this address. Check the link with the coordinator.');
     }
-    return { stored, panelist, codes, design: { liking: stored.row.liking, ties: stored.row.ties } };
+    return { row, panelist, codes, design: { liking: row.liking, ties: row.ties } };
   }
 
   /** Inserts what is not stored yet and does not merely repeat what already counts. */
-  private async append(manager: EntityManager, { stored, panelist }: OwnBallot, answers: Answer[]): Promise<void> {
-    const tastingId = stored.row.id;
+  private async append(manager: EntityManager, { row, panelist }: OwnBallot, answers: Answer[]): Promise<void> {
+    const tastingId = row.id;
     const rows = await manager.find(AnswerRow, {
       where: { tastingId, panelistId: panelist.id },
       order: { seq: 'ASC' },
@@ -127,34 +127,34 @@ export class BallotsService {
 
   private async seen(
     manager: EntityManager,
-    { stored, panelist }: OwnBallot,
+    { row, panelist }: OwnBallot,
     change: { handedInAt?: string },
   ): Promise<void> {
     await manager.update(
       PanelistRow,
-      { tastingId: stored.row.id, id: panelist.id },
+      { tastingId: row.id, id: panelist.id },
       { seenAt: new Date().toISOString(), ...change },
     );
-    await this.live.noteSeat(manager, stored.row.id, panelist.id);
+    await this.live.noteSeat(manager, row.id, panelist.id);
   }
 
-  private isStored(manager: EntityManager, { stored, panelist }: OwnBallot, answerId: string): Promise<boolean> {
-    return manager.existsBy(AnswerRow, { tastingId: stored.row.id, panelistId: panelist.id, answerId });
+  private isStored(manager: EntityManager, { row, panelist }: OwnBallot, answerId: string): Promise<boolean> {
+    return manager.existsBy(AnswerRow, { tastingId: row.id, panelistId: panelist.id, answerId });
   }
 
   private async view(
     manager: EntityManager,
-    { stored, panelist, codes, design }: OwnBallot,
+    { row, panelist, codes, design }: OwnBallot,
     state: BallotState,
   ): Promise<BallotView> {
     const rows = await manager.find(AnswerRow, {
-      where: { tastingId: stored.row.id, panelistId: panelist.id },
+      where: { tastingId: row.id, panelistId: panelist.id },
       order: { seq: 'ASC' },
     });
     const answers = currentAnswers(state === 'elsewhere' ? [] : (answersByPanelist(rows).get(panelist.id) ?? []));
     return {
       state,
-      title: this.seal.ballotTitle(stored.row),
+      title: this.seal.ballotTitle(row),
       name: panelist.name,
       seat: panelist.seat,
       codes,
@@ -170,9 +170,9 @@ export class BallotsService {
   }
 }
 
-function refuseUnlessOpen({ panelist, stored }: OwnBallot, device: string): void {
+function refuseUnlessOpen({ panelist, row }: OwnBallot, device: string): void {
   if (panelist.handedInAt) throw refuseState('handed-in', 'This ballot was handed in already; it counts once.');
-  if (stored.row.closedAt)
+  if (row.closedAt)
     throw refuseState('closed', 'The tasting is closed. Your answers are still on this device: tell the coordinator.');
   if (panelist.device !== device) throw refuseState('elsewhere', 'This ballot is open on another device.');
 }
