@@ -8,5 +8,5 @@ export {
 } from './findings';
 export type { Limit } from './limits';
 export type { LeftOut, Taster } from './preferences';
-export { SMALLEST_PANEL, type VerdictKind } from './verdict';
+export type { VerdictKind } from './verdict';
 export { howOften } from './wording';

@@ -1,4 +1,5 @@
 import type { TastingBundle } from '../bundle';
+import { SMALL_PANEL } from '../design';
 import type { LeftOut, Taster } from './preferences';
 import type { Verdict } from './verdict';
 import { counted, list } from './wording';
@@ -41,7 +42,7 @@ export function limits({ bundle, tasters, leftOut, verdict }: LimitInputs): Limi
       text: 'No difference found is not the same as no difference: a larger panel may find one.',
     });
   }
-  if (verdict.kind !== 'cannot-say' && tasters.length < 20) {
+  if (verdict.kind !== 'cannot-say' && tasters.length < SMALL_PANEL) {
     found.push({
       kind: 'small-panel',
       text: `With ${tasters.length} tasters only large differences show; a small one stays hidden more often than not.`,

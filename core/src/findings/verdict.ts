@@ -1,11 +1,5 @@
+import { SMALLEST_PANEL } from '../design';
 import { friedman, letters, rankSumPairs, type FriedmanResult, type NoTest, type RankSumPair } from '../inference';
-
-/**
- * The smallest panel that gets a verdict. With five people even a unanimous choice between
- * two samples comes up by chance once in 16 (2 of 2^5); with six it is once in 32. Chosen
- * for that reason; no source.
- */
-export const SMALLEST_PANEL = 6;
 
 export type VerdictKind = 'winner' | 'leading-set' | 'no-answer' | 'cannot-say';
 

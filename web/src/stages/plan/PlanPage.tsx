@@ -1,3 +1,4 @@
+import { SMALL_PANEL, SMALLEST_PANEL } from '@jacana/core/design';
 import { counted } from '../../app/stages';
 import type { DraftInput, TastingView } from '../../app/api.generated';
 import { Card } from '../../ui/Card';
@@ -62,10 +63,10 @@ function PieceGuard({ draft }: { draft: DraftInput }) {
           'One piece a method: the answer will be about these pieces, not about the methods. Three pieces or more let it speak of the methods.',
         ]
       : []),
-    ...(draft.panel.length > 0 && draft.panel.length < 6
-      ? ['With fewer than six people there will be no verdict: even complete agreement may be chance.']
+    ...(draft.panel.length > 0 && draft.panel.length < SMALLEST_PANEL
+      ? [`With fewer than ${SMALLEST_PANEL} people there will be no verdict: even complete agreement may be chance.`]
       : []),
-    ...(draft.panel.length >= 6 && draft.panel.length < 20
+    ...(draft.panel.length >= SMALLEST_PANEL && draft.panel.length < SMALL_PANEL
       ? [`With ${draft.panel.length} people only large differences will show.`]
       : []),
   ];
