@@ -5,6 +5,8 @@ export default defineConfig({
   testDir: './specs',
   outputDir: '../test-results',
   timeout: 120_000,
+  // Two browsers, a server and a test runner share a small machine: five seconds is not much there.
+  expect: { timeout: 15_000 },
   workers: 2,
   fullyParallel: true,
   reporter: [['list']],

@@ -8,17 +8,15 @@ test('a second device with the same link is told so, and may take over', async (
   const [address] = await ballotAddresses(page);
   const first = await phone(browser, address);
   await first.getByRole('button', { name: 'Begin' }).click();
+  const stored = first.waitForResponse((response) => response.url().endsWith('/answers') && response.ok());
   await first.getByRole('radio').nth(2).click();
-  await expect(first.getByText('saved', { exact: true })).toBeVisible();
+  await stored;
 
   const second = await phone(browser, address);
   await expect(second.getByRole('heading', { name: 'This ballot is open on another device.' })).toBeVisible();
   await second.getByRole('button', { name: 'Go on here instead' }).click();
-  // What was answered on the first device is here too.
-  await second
-    .getByRole('button', { name: 'Begin' })
-    .or(second.getByRole('button', { name: 'Go on' }))
-    .click();
+  // What was answered on the first device is here too. Named exactly: the button before it begins alike.
+  await second.getByRole('button', { name: 'Go on', exact: true }).click();
   await expect(second.getByText('Sample 2 of 2')).toBeVisible();
 
   await first.getByRole('button', { name: 'Next sample' }).click();
