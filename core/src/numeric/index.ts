@@ -1,2 +1,5 @@
 export { randomStream, type RandomStream } from './random';
-export { chiSquaredUpperTail, normalTwoSided, studentT } from './distributions';
+export * from './distributions';
+export { integrate } from './quadrature';
+export { gradient, minimise, rootBetween, secondDerivatives, type Minimum } from './optimise';
+export { SparseCholesky, type SparsePattern } from './sparseCholesky';

@@ -1,4 +1,4 @@
-import { studentT } from '../numeric';
+import { studentT } from '../../numeric';
 
 /** A mean with its two-sided confidence interval, or null where there is none to give. */
 export interface MeanWithInterval {

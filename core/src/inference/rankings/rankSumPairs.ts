@@ -1,6 +1,6 @@
-import { normalTwoSided } from '../numeric';
-import { holm } from './holm';
-import type { Probability } from './probability';
+import { normalTwoSided } from '../../numeric';
+import { holm } from '../certainty/holm';
+import type { Probability } from '../certainty/probability';
 import { rankSums } from './ranks';
 
 /** One comparison of {@link rankSumPairs}. */

@@ -1,0 +1,7 @@
+export { falseDiscovery } from './falseDiscovery';
+export { holm } from './holm';
+export { letters } from './letters';
+export { correlatedP, manyToOneP } from './manyToOne';
+export { meanInterval, type MeanWithInterval } from './meanInterval';
+export type { NoTest, Probability } from './probability';
+export { clopperPearson, wilson, type Interval } from './proportion';
