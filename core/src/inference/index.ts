@@ -1,3 +1,5 @@
 export * from './certainty';
+export * from './discrimination';
 export * from './mixed';
 export * from './rankings';
+export * from './strength';

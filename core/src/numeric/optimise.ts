@@ -21,34 +21,73 @@ export interface MinimiseOptions {
 }
 
 /**
- * Minimises a smooth function of a few variables by Newton's method with differences of
- * fourth order. Directions that bend the wrong way are followed downhill, so that saddle
+ * Minimises a smooth function of a few variables by Newton's method with differences: of
+ * second order on the way, where few evaluations matter, of fourth order at the end, where
+ * digits do. Directions that bend the wrong way are followed downhill, so that saddle
  * points are left; a step that does not descend is halved.
  *
  * Source: Nocedal & Wright, *Numerical Optimization*, sections 3.4 and 8.1.
  */
 export function minimise(f: (x: number[]) => number, start: readonly number[], options: MinimiseOptions = {}): Minimum {
-  const { step = 0.01, rounds = 100, tolerance = 1e-12, longest = 2 } = options;
+  const { step = 0.01, rounds = 100, tolerance = 1e-10, longest = 2 } = options;
   let at = [...start];
   let value = f(at);
-  let hessian = secondDerivatives(f, at, step);
+  let isPrecise = start.length === 0;
+  let hessian: number[][] = [];
   for (let round = 0; round < rounds; round++) {
-    const slope = gradient(f, at, step);
-    const { move, gain } = newtonMove(slope, hessian, longest);
-    if (!(gain > tolerance * (1 + Math.abs(value)))) return { at, value, hessian, converged: true };
-    let share = 1;
-    let next = at;
-    let nextValue = value;
-    for (; share > 1e-9; share /= 2) {
-      next = at.map((x, index) => x + share * move[index]);
-      nextValue = f(next);
-      if (nextValue < value) break;
-    }
-    if (!(nextValue < value)) return { at, value, hessian, converged: true };
-    [at, value] = [next, nextValue];
-    hessian = secondDerivatives(f, at, step);
+    const slope = isPrecise ? gradient(f, at, step) : [];
+    const bends = isPrecise ? { slope, hessian: secondDerivatives(f, at, step) } : quickDerivatives(f, at, value, step);
+    hessian = bends.hessian;
+    const { move, gain } = newtonMove(bends.slope, hessian, longest);
+    const isNear = !(gain > 1e-4 * (1 + 1e-3 * Math.abs(value)));
+    if (isPrecise && !(gain > tolerance * (1 + Math.abs(value)))) return polished(f, { at, value, hessian }, step, longest);
+    const next = descended(f, at, value, move);
+    if (!next && isPrecise) return polished(f, { at, value, hessian }, step, longest);
+    if (next) [at, value] = [next.at, next.value];
+    isPrecise ||= isNear || !next;
   }
   return { at, value, hessian, converged: false };
+}
+
+/**
+ * One more move without comparing values: so near the minimum they differ only by rounding,
+ * while the slope, taken over a shorter distance, still tells the way.
+ */
+function polished(
+  f: (x: number[]) => number,
+  near: Omit<Minimum, 'converged'>,
+  step: number,
+  longest: number,
+): Minimum {
+  const { move } = newtonMove(gradient(f, near.at, step / 4), near.hessian, longest);
+  const at = near.at.map((x, index) => x + move[index]);
+  const isTiny = move.every((m) => Math.abs(m) < step);
+  return { ...near, at: isTiny ? at : near.at, value: isTiny ? f(at) : near.value, converged: true };
+}
+
+function descended(f: (x: number[]) => number, at: number[], value: number, move: number[]) {
+  for (let share = 1; share > 1e-9; share /= 2) {
+    const next = at.map((x, index) => x + share * move[index]);
+    const nextValue = f(next);
+    if (nextValue < value) return { at: next, value: nextValue };
+  }
+  return null;
+}
+
+/** First and second derivatives by central differences of second order, from shared evaluations. */
+function quickDerivatives(f: (x: number[]) => number, at: readonly number[], middle: number, step: number) {
+  const ahead = at.map((_, i) => f(shifted(at, [[i, step]])));
+  const behind = at.map((_, i) => f(shifted(at, [[i, -step]])));
+  const slope = at.map((_, i) => (ahead[i] - behind[i]) / (2 * step));
+  const hessian = at.map((_, i) => at.map((__, j) => (i === j ? (ahead[i] + behind[i] - 2 * middle) / step ** 2 : 0)));
+  for (let i = 0; i < at.length; i++) {
+    for (let j = 0; j < i; j++) {
+      const both = f(shifted(at, [[i, step], [j, step]])) + f(shifted(at, [[i, -step], [j, -step]]));
+      const alone = ahead[i] + behind[i] + ahead[j] + behind[j];
+      hessian[i][j] = hessian[j][i] = (both + 2 * middle - alone) / (2 * step * step);
+    }
+  }
+  return { slope, hessian };
 }
 
 function newtonMove(slope: number[], hessian: number[][], longest: number): { move: number[]; gain: number } {

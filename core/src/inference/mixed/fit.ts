@@ -182,9 +182,12 @@ function determines(first: readonly string[], second: readonly string[]): boolea
 function bestTheta(problem: RemlProblem, terms: number): number[] {
   if (terms === 0) return [];
   const criterion = (u: number[]): number => problem.at(u.map(Math.sinh)).deviance;
-  const starts = [0.9, 0.3];
-  const found = starts.map((start) => minimise(criterion, new Array<number>(terms).fill(start), { longest: 1.5 }));
-  let best = found.reduce((one, other) => (other.value < one.value - 1e-9 ? other : one));
+  const from = (start: number) => minimise(criterion, new Array<number>(terms).fill(start), { longest: 1.5 });
+  let best = from(0.9);
+  if (!best.converged || best.at.some((u) => Math.abs(u) < 0.01)) {
+    const again = from(0.3);
+    if (again.value < best.value - 1e-9) best = again;
+  }
   for (let term = 0; term < terms; term++) {
     const at = best.at.map((u, index) => (index === term ? 0 : u));
     const without = criterion(at);

@@ -81,15 +81,7 @@ export class RemlProblem {
   at(theta: readonly number[]): RemlValue {
     const half = this.eliminated(theta);
     const width = this.fixed + 1;
-    const gram = this.crossFixed.clone();
-    for (let a = 0; a < width; a++) {
-      for (let b = 0; b <= a; b++) {
-        let total = 0;
-        for (let level = 0; level < this.levels; level++) total += half[level * width + a] * half[level * width + b];
-        gram.set(a, b, gram.get(a, b) - total);
-        if (a !== b) gram.set(b, a, gram.get(a, b));
-      }
-    }
+    const gram = Matrix.sub(this.crossFixed, gramOf(half, width));
     const fixedPart = gram.subMatrix(0, this.fixed - 1, 0, this.fixed - 1);
     const root = new CholeskyDecomposition(fixedPart);
     const right = gram.subMatrix(0, this.fixed - 1, this.fixed, this.fixed);
@@ -173,6 +165,26 @@ export class RemlProblem {
     }
     return [random, fixed];
   }
+}
+
+/** B'B of rows of `width` numbers. */
+function gramOf(rows: Float64Array, width: number): Matrix {
+  const totals = new Float64Array(width * width);
+  for (let start = 0; start < rows.length; start += width) {
+    for (let a = 0; a < width; a++) {
+      const left = rows[start + a];
+      if (left === 0) continue;
+      for (let b = 0; b <= a; b++) totals[a * width + b] += left * rows[start + b];
+    }
+  }
+  const gram = Matrix.zeros(width, width);
+  for (let a = 0; a < width; a++) {
+    for (let b = 0; b <= a; b++) {
+      gram.set(a, b, totals[a * width + b]);
+      gram.set(b, a, totals[a * width + b]);
+    }
+  }
+  return gram;
 }
 
 function numberLevels(group: readonly string[]): { size: number; codes: Int32Array } {

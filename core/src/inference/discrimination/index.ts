@@ -1,0 +1,23 @@
+export { aNotA, type ANotAData, type ANotAResult } from './aNotA';
+export { betaBinomial, type BetaBinomialResult, type ReplicatedAnswers } from './betaBinomial';
+export { differenceFromControl, type DifferenceFromControl } from './differenceFromControl';
+export {
+  criticalCorrect,
+  criticalSimilar,
+  forcedChoice,
+  type ForcedChoiceData,
+  type ForcedChoiceResult,
+  type SimilarityTest,
+} from './forcedChoice';
+export {
+  discriminatorsAt,
+  forcedChoicePanel,
+  forcedChoicePower,
+  LARGEST_SEARCHED_PANEL,
+  type ForcedChoicePlan,
+  type ForcedChoicePower,
+} from './forcedChoicePower';
+export { pairedPreference, type PairedPreferenceResult, type Preferences } from './pairedPreference';
+export { chanceCorrect, dPrimeAt, GUESS, PROTOCOLS, type Protocol } from './psychometric';
+export { sameDifferent, type SameDifferentData, type SameDifferentResult } from './sameDifferent';
+export { sequential, waldBoundaries, type SequentialResult, type SequentialRule } from './sequential';

@@ -1,0 +1,5 @@
+export { bradleyTerry, type BradleyTerryOptions, type BradleyTerryResult, type Meetings } from './bradleyTerry';
+export { chanceOfBest, type ChanceOfBest, type ChanceOfBestOptions } from './chanceOfBest';
+export { connections, type Connections } from './connections';
+export { plackettLuce, type PlackettLuceResult, type Ranking } from './plackettLuce';
+export { chanceOfBeating, type Beats } from './scale';
