@@ -1,5 +1,7 @@
+export * from './attributes';
 export * from './certainty';
 export * from './discrimination';
 export * from './mixed';
+export * from './panel';
 export * from './rankings';
 export * from './strength';

@@ -30,23 +30,35 @@ export interface MinimiseOptions {
  */
 export function minimise(f: (x: number[]) => number, start: readonly number[], options: MinimiseOptions = {}): Minimum {
   const { step = 0.01, rounds = 100, tolerance = 1e-10, longest = 2 } = options;
-  let at = [...start];
-  let value = f(at);
-  let isPrecise = start.length === 0;
+  const near = approached(f, start, { step, rounds, longest });
+  let { at, value } = near;
   let hessian: number[][] = [];
-  for (let round = 0; round < rounds; round++) {
-    const slope = isPrecise ? gradient(f, at, step) : [];
-    const bends = isPrecise ? { slope, hessian: secondDerivatives(f, at, step) } : quickDerivatives(f, at, value, step);
-    hessian = bends.hessian;
-    const { move, gain } = newtonMove(bends.slope, hessian, longest);
-    const isNear = !(gain > 1e-4 * (1 + 1e-3 * Math.abs(value)));
-    if (isPrecise && !(gain > tolerance * (1 + Math.abs(value)))) return polished(f, { at, value, hessian }, step, longest);
-    const next = descended(f, at, value, move);
-    if (!next && isPrecise) return polished(f, { at, value, hessian }, step, longest);
-    if (next) [at, value] = [next.at, next.value];
-    isPrecise ||= isNear || !next;
+  for (let round = near.rounds; round < rounds; round++) {
+    hessian = secondDerivatives(f, at, step);
+    const { move, gain } = newtonMove(gradient(f, at, step), hessian, longest);
+    const next = gain > tolerance * (1 + Math.abs(value)) ? descended(f, at, value, move) : null;
+    if (!next) return polished(f, { at, value, hessian }, step, longest);
+    ({ at, value } = next);
   }
   return { at, value, hessian, converged: false };
+}
+
+/** The rough way down, until the next gain would be small or nothing is gained. */
+function approached(
+  f: (x: number[]) => number,
+  start: readonly number[],
+  { step, rounds, longest }: Required<Omit<MinimiseOptions, 'tolerance'>>,
+): { at: number[]; value: number; rounds: number } {
+  let at = [...start];
+  let value = f(at);
+  for (let round = 0; round < rounds; round++) {
+    const { slope, hessian } = quickDerivatives(f, at, value, step);
+    const { move, gain } = newtonMove(slope, hessian, longest);
+    const next = descended(f, at, value, move);
+    if (next) ({ at, value } = next);
+    if (!next || !(gain > 1e-4 * (1 + 1e-3 * Math.abs(value)))) return { at, value, rounds: round + 1 };
+  }
+  return { at, value, rounds };
 }
 
 /**
@@ -76,13 +88,14 @@ function descended(f: (x: number[]) => number, at: number[], value: number, move
 
 /** First and second derivatives by central differences of second order, from shared evaluations. */
 function quickDerivatives(f: (x: number[]) => number, at: readonly number[], middle: number, step: number) {
-  const ahead = at.map((_, i) => f(shifted(at, [[i, step]])));
-  const behind = at.map((_, i) => f(shifted(at, [[i, -step]])));
+  const ahead = at.map((_, i) => f(shifted(at, i, step)));
+  const behind = at.map((_, i) => f(shifted(at, i, -step)));
   const slope = at.map((_, i) => (ahead[i] - behind[i]) / (2 * step));
   const hessian = at.map((_, i) => at.map((__, j) => (i === j ? (ahead[i] + behind[i] - 2 * middle) / step ** 2 : 0)));
   for (let i = 0; i < at.length; i++) {
     for (let j = 0; j < i; j++) {
-      const both = f(shifted(at, [[i, step], [j, step]])) + f(shifted(at, [[i, -step], [j, -step]]));
+      const along = (size: number): number => f(shifted(shifted(at, i, size), j, size));
+      const both = along(step) + along(-step);
       const alone = ahead[i] + behind[i] + ahead[j] + behind[j];
       hessian[i][j] = hessian[j][i] = (both + 2 * middle - alone) / (2 * step * step);
     }
@@ -113,7 +126,7 @@ function newtonMove(slope: number[], hessian: number[][], longest: number): { mo
 /** First derivatives by central differences of fourth order. */
 export function gradient(f: (x: number[]) => number, at: readonly number[], step: number): number[] {
   return at.map((_, index) => {
-    const moved = (times: number): number => f(shifted(at, [[index, times * step]]));
+    const moved = (times: number): number => f(shifted(at, index, times * step));
     return (8 * (moved(1) - moved(-1)) - (moved(2) - moved(-2))) / (12 * step);
   });
 }
@@ -124,18 +137,12 @@ export function secondDerivatives(f: (x: number[]) => number, at: readonly numbe
   const middle = f([...at]);
   const result = Array.from({ length: n }, () => new Array<number>(n).fill(0));
   for (let i = 0; i < n; i++) {
-    const along = (times: number): number => f(shifted(at, [[i, times * step]]));
+    const along = (times: number): number => f(shifted(at, i, times * step));
     result[i][i] = (16 * (along(1) + along(-1)) - (along(2) + along(-2)) - 30 * middle) / (12 * step * step);
     for (let j = 0; j < i; j++) {
       const crossed = (times: number): number => {
         const size = times * step;
-        const corner = (a: number, b: number): number =>
-          f(
-            shifted(at, [
-              [i, a * size],
-              [j, b * size],
-            ]),
-          );
+        const corner = (a: number, b: number): number => f(shifted(shifted(at, i, a * size), j, b * size));
         return (corner(1, 1) - corner(1, -1) - corner(-1, 1) + corner(-1, -1)) / (4 * size * size);
       };
       result[i][j] = result[j][i] = (4 * crossed(1) - crossed(2)) / 3;
@@ -144,9 +151,9 @@ export function secondDerivatives(f: (x: number[]) => number, at: readonly numbe
   return result;
 }
 
-function shifted(at: readonly number[], moves: readonly (readonly [number, number])[]): number[] {
+function shifted(at: readonly number[], index: number, size: number): number[] {
   const next = [...at];
-  for (const [index, size] of moves) next[index] += size;
+  next[index] += size;
   return next;
 }
 

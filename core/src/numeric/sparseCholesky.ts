@@ -131,7 +131,7 @@ function eliminationTree({ size, columnStarts, rows }: SparsePattern): Int32Arra
   const ancestor = new Int32Array(size).fill(-1);
   for (let column = 0; column < size; column++) {
     for (let at = columnStarts[column]; at < columnStarts[column + 1]; at++) {
-      for (let row = rows[at]; row !== -1 && row < column; ) {
+      for (let row = rows[at]; row !== -1 && row < column;) {
         const upper = ancestor[row];
         ancestor[row] = column;
         if (upper === -1) parent[row] = column;

@@ -2,6 +2,10 @@
  * Holm's step-down adjustment: keeps the chance of even one false claim among several
  * tests at alpha, whatever their dependence.
  *
+ * Use it for a chosen set of comparisons, or where no sharper procedure knows their
+ * correlation. Not for long attribute tables read as a whole, where it hides much
+ * (falseDiscovery), nor on p-values that are simultaneous already (Tukey, Dunnett).
+ *
  * Source: Holm 1979, *Scandinavian Journal of Statistics* 6, 65-70.
  *
  * @param pValues raw p-values, 0 to 1

@@ -3,6 +3,10 @@
  * no letter. Right for any pattern of differences, also where a = b and b = c but a and c
  * differ, which a line drawn under sorted means gets wrong.
  *
+ * Use it to print the outcome of all pairwise comparisons beside the samples. Sharing a
+ * letter does not say that two samples are the same, only that they were not shown to
+ * differ.
+ *
  * Source: the insert-and-absorb algorithm of Piepho 2004, *Journal of Computational and
  * Graphical Statistics* 13, 456-466.
  *

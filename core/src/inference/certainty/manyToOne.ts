@@ -11,7 +11,7 @@
  * Genz & Bretz, *Computation of Multivariate Normal and t Probabilities* (Springer 2009).
  *
  * @example
- * manyToOneP(2.5, [0.7071, 0.7071, 0.7071], 20) // 0.0559
+ * manyToOneP(2.5, [0.7071, 0.7071, 0.7071], 20) // 0.0543
  */
 import { Matrix } from 'ml-matrix';
 import { integrate, logGamma, normalCdf, normalDensity, normalQuantile, chiScale, randomStream } from '../../numeric';
@@ -68,7 +68,12 @@ const POINTS = 2039;
  * P(max |T_i| >= t) for t statistics with any correlation matrix, by a randomly shifted
  * lattice rule over the sequentially conditioned integral (Genz & Bretz, section 4.1).
  */
-export function correlatedP(t: number, correlation: readonly (readonly number[])[], df: number, seed: string): SimultaneousP {
+export function correlatedP(
+  t: number,
+  correlation: readonly (readonly number[])[],
+  df: number,
+  seed: string,
+): SimultaneousP {
   if (!(t > 0)) return { p: 1, standardError: 0 };
   const root = lowerRoot(correlation);
   const size = root.rows;

@@ -43,13 +43,17 @@ export interface BetaBinomialResult {
 
 export function betaBinomial(panel: readonly ReplicatedAnswers[], protocol: Protocol): BetaBinomialResult | NoTest {
   const used = panel.filter(({ n }) => n > 0);
-  if (!used.some(({ n }) => n > 1)) return { test: null, reason: 'Nobody answered more than once, so panelists cannot be told from luck.' };
+  if (!used.some(({ n }) => n > 1))
+    return { test: null, reason: 'Nobody answered more than once, so panelists cannot be told from luck.' };
   const guess = GUESS[protocol];
   const kinds = gathered(used);
   const answers = used.reduce((sum, { n }) => sum + n, 0);
   const right = used.reduce((sum, { correct }) => sum + correct, 0);
   const alike = (pd: number): number =>
-    kinds.reduce((sum, kind) => sum + kind.times * safeLog(binomialChance(kind.correct, kind.n, guess + (1 - guess) * pd)), 0);
+    kinds.reduce(
+      (sum, kind) => sum + kind.times * safeLog(binomialChance(kind.correct, kind.n, guess + (1 - guess) * pd)),
+      0,
+    );
   const shared = Math.min(1, Math.max(0, (right / answers - guess) / (1 - guess)));
   const both = (pd: number, gamma: number): number =>
     kinds.reduce((sum, kind) => sum + kind.times * safeLog(mixedChance(kind, guess, pd, gamma)), 0);

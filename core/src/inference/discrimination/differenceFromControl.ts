@@ -32,7 +32,10 @@ export function differenceFromControl(
   alpha: number,
 ): DifferenceFromControl | NoTest {
   if (!samples.includes(blindControl)) return { test: null, reason: 'There is no blind control to compare with.' };
-  const fit = fitMixed({ y: scores, factors: { sample: samples, panelist: panelists } }, { fixed: [['sample']], random: [['panelist']] });
+  const fit = fitMixed(
+    { y: scores, factors: { sample: samples, panelist: panelists } },
+    { fixed: [['sample']], random: [['panelist']] },
+  );
   if (fit.test === null) return fit;
   return {
     test: 'difference-from-control',

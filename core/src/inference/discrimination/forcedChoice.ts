@@ -64,7 +64,13 @@ export interface SimilarityTest {
 }
 
 /** Tests, estimates and says how sure. */
-export function forcedChoice({ protocol, n, correct, alpha, similarityPd }: ForcedChoiceData): ForcedChoiceResult | NoTest {
+export function forcedChoice({
+  protocol,
+  n,
+  correct,
+  alpha,
+  similarityPd,
+}: ForcedChoiceData): ForcedChoiceResult | NoTest {
   if (n < 1) return { test: null, reason: 'There are no answers yet.' };
   const guess = GUESS[protocol];
   const share = correct / n;

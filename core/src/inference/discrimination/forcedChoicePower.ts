@@ -39,7 +39,13 @@ export interface ForcedChoicePower {
  * Chance that the test comes out as hoped: that a difference is found when a share pd can
  * tell, or that similarity is claimed when nobody can.
  */
-export function forcedChoicePower({ protocol, n, pd, alpha, goal = 'difference' }: ForcedChoicePlan): ForcedChoicePower {
+export function forcedChoicePower({
+  protocol,
+  n,
+  pd,
+  alpha,
+  goal = 'difference',
+}: ForcedChoicePlan): ForcedChoicePower {
   const guess = GUESS[protocol];
   const share = guess + (1 - guess) * pd;
   const dPrime = dPrimeAt(protocol, share);

@@ -49,7 +49,12 @@ export function sameDifferent(data: SameDifferentData, alpha: number): SameDiffe
   const alarmShare = isExtreme ? (alarms + 0.5) / (samePairs + 1) : alarms / samePairs;
   const tau = -Math.SQRT2 * normalQuantile(alarmShare / 2);
   const share = hits / differentPairs;
-  const dPrime = share <= alarmShare ? 0 : share >= called(FARTHEST, tau) ? null : rootBetween((d) => called(d, tau) - share, 0, FARTHEST);
+  const dPrime =
+    share <= alarmShare
+      ? 0
+      : share >= called(FARTHEST, tau)
+        ? null
+        : rootBetween((d) => called(d, tau) - share, 0, FARTHEST);
   return {
     test: 'same-different',
     ...data,

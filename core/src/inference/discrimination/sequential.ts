@@ -42,7 +42,8 @@ export function sequential(answers: readonly (0 | 1)[], rule: SequentialRule): S
   for (const [at, answer] of answers.entries()) {
     correct += answer;
     const line = boundaries.slope * (at + 1);
-    const decision = correct >= line + boundaries.differ ? 'differ' : correct <= line + boundaries.alike ? 'alike' : null;
+    const decision =
+      correct >= line + boundaries.differ ? 'differ' : correct <= line + boundaries.alike ? 'alike' : null;
     if (decision) return { decision, answers: answers.length, correct, decidedAt: at + 1, boundaries };
   }
   return { decision: 'go on', answers: answers.length, correct, decidedAt: null, boundaries };

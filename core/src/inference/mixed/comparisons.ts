@@ -105,7 +105,9 @@ function adjustedP(
   if (adjust === 'none' || raw.length < 2) return raw.map((pair) => pair.rawP);
   if (adjust === 'holm') return holm(raw.map((pair) => pair.rawP));
   if (adjust === 'tukey') {
-    return raw.map(({ t, df, rawP }) => Math.max(rawP, studentizedRangeUpperTail(Math.abs(t) * Math.SQRT2, levels, df)));
+    return raw.map(({ t, df, rawP }) =>
+      Math.max(rawP, studentizedRangeUpperTail(Math.abs(t) * Math.SQRT2, levels, df)),
+    );
   }
   const correlation = correlations(fit, contrasts);
   const shared = sharedWeights(correlation);
@@ -118,7 +120,10 @@ function adjustedP(
 function correlations(fit: MixedFit, contrasts: readonly number[][]): number[][] {
   const covariance = contrasts.map((one) =>
     contrasts.map((other) =>
-      one.reduce((sum, a, i) => sum + (a === 0 ? 0 : a * other.reduce((row, b, j) => row + fit.covariance[i][j] * b, 0)), 0),
+      one.reduce(
+        (sum, a, i) => sum + (a === 0 ? 0 : a * other.reduce((row, b, j) => row + fit.covariance[i][j] * b, 0)),
+        0,
+      ),
     ),
   );
   return covariance.map((row, i) => row.map((c, j) => c / Math.sqrt(covariance[i][i] * covariance[j][j])));
@@ -134,6 +139,8 @@ function sharedWeights(correlation: readonly (readonly number[])[]): number[] | 
           const [j, k] = [0, 1, 2].filter((other) => other !== i);
           return Math.sqrt(Math.abs((row[j] * row[k]) / correlation[j][k]));
         });
-  const fits = correlation.every((row, i) => row.every((rho, j) => i === j || Math.abs(rho - weights[i] * weights[j]) < 1e-6));
+  const fits = correlation.every((row, i) =>
+    row.every((rho, j) => i === j || Math.abs(rho - weights[i] * weights[j]) < 1e-6),
+  );
   return fits && weights.every((weight) => weight <= 1) ? weights : null;
 }

@@ -57,7 +57,10 @@ export function fixedDesign(factors: Factors, terms: readonly Term[]): FixedDesi
   terms.forEach((term, at) => {
     for (const coding of combinations(term.map((factor) => levels[factor].length - 1))) {
       const column = Array.from({ length: rows }, (_, row) =>
-        term.reduce((product, factor, place) => product * sumCode(codes[factor][row], coding[place], levels[factor].length), 1),
+        term.reduce(
+          (product, factor, place) => product * sumCode(codes[factor][row], coding[place], levels[factor].length),
+          1,
+        ),
       );
       const dependence = basis.add(column);
       if (dependence) {

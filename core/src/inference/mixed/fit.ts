@@ -17,7 +17,7 @@
  * 2015, *Journal of Statistical Software* 67(1).
  *
  * @example
- * fitMixed({ y: [1, 2, 4, 4, 6, 5], factors: { who: ['a', 'a', 'b', 'b', 'c', 'c'] } }, { fixed: [], random: [['who']] }).variances[0].variance // 3.5
+ * fitMixed({ y: [1, 2, 4, 4, 6, 5], factors: { who: ['a', 'a', 'b', 'b', 'c', 'c'] } }, { fixed: [], random: [['who']] }).variances[0].variance // 3.9167
  */
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
 import { minimise, secondDerivatives, gradient } from '../../numeric';
@@ -80,7 +80,11 @@ export function fitMixed({ y, factors }: MixedData, model: MixedModel): MixedFit
   if (scale.size === 0) return { test: null, reason: 'All scores are the same, so there is no spread to explain.' };
   const design = fixedDesign(rowsOf(factors, y.length), model.fixed);
   const df = y.length - design.columns.length;
-  if (df < 1) return { test: null, reason: 'There are too few scores for this model: nothing is left to judge the differences by.' };
+  if (df < 1)
+    return {
+      test: null,
+      reason: 'There are too few scores for this model: nothing is left to judge the differences by.',
+    };
   const { kept, leftOut } = usableTerms(factors, model, y.length);
   const problem = new RemlProblem(
     scale.values,
@@ -94,7 +98,9 @@ export function fitMixed({ y, factors }: MixedData, model: MixedModel): MixedFit
     return { test: null, reason: 'The model fits the scores exactly, so nothing is left to judge the differences by.' };
   }
   const randomPart = problem.randomPart(theta, value.coefficients);
-  const fixedPart = y.map((_, row) => design.columns.reduce((sum, column, at) => sum + column[row] * value.coefficients[at], 0));
+  const fixedPart = y.map((_, row) =>
+    design.columns.reduce((sum, column, at) => sum + column[row] * value.coefficients[at], 0),
+  );
   const fittedScaled = fixedPart.map((fixed, row) => fixed + randomPart[row]);
   const units = scale.size ** 2;
   const parameters = parameterUncertainty(problem, theta, residualVariance);
@@ -153,12 +159,23 @@ function usableTerms(factors: Factors, model: MixedModel, rows: number): { kept:
     const fixed = [[], ...model.fixed].find((other) => determines(partition(other), groups));
     const other = kept.find((one) => determines(partition(one), groups) && determines(groups, partition(one)));
     if (new Set(groups).size === rows) {
-      drop(term, 'same-as-residual', `There is one answer per ${label}, so its spread cannot be told apart from the residual.`);
+      drop(
+        term,
+        'same-as-residual',
+        `There is one answer per ${label}, so its spread cannot be told apart from the residual.`,
+      );
     } else if (fixed) {
-      const what = fixed.length === 0 ? `There is only one ${label}` : `Each ${fixed.join(' x ')} has one ${label}, so the two cannot be told apart`;
+      const what =
+        fixed.length === 0
+          ? `There is only one ${label}`
+          : `Each ${fixed.join(' x ')} has one ${label}, so the two cannot be told apart`;
       drop(term, 'same-as-fixed', `${what}: what is found holds for these, not beyond them.`);
     } else if (other) {
-      drop(term, 'same-as-other', `${label} and ${other.join(' x ')} group the answers alike, so they cannot be told apart.`);
+      drop(
+        term,
+        'same-as-other',
+        `${label} and ${other.join(' x ')} group the answers alike, so they cannot be told apart.`,
+      );
     } else kept.push(term);
   }
   return { kept, leftOut };
@@ -225,7 +242,11 @@ function parameterUncertainty(problem: RemlProblem, theta: readonly number[], re
   const slopes = start.map((_, at) => {
     const moved = (times: number): Matrix => unscaled(start.map((u, index) => (index === at ? u + times * step : u)));
     const near = Matrix.sub(moved(1), moved(-1)).mul(8);
-    return near.sub(Matrix.sub(moved(2), moved(-2))).div(12 * step).mul(residualVariance).to2DArray();
+    return near
+      .sub(Matrix.sub(moved(2), moved(-2)))
+      .div(12 * step)
+      .mul(residualVariance)
+      .to2DArray();
   });
   slopes.push(unscaled(start).mul(residualVariance).to2DArray());
   return { covariance: positiveInverse(curvature).mul(2).to2DArray(), slopes };
@@ -233,7 +254,9 @@ function parameterUncertainty(problem: RemlProblem, theta: readonly number[], re
 
 /** Inverse over the directions that bend upward: a flat direction says nothing. */
 function positiveInverse(matrix: Matrix): Matrix {
-  const { realEigenvalues: bends, eigenvectorMatrix: axes } = new EigenvalueDecomposition(matrix, { assumeSymmetric: true });
+  const { realEigenvalues: bends, eigenvectorMatrix: axes } = new EigenvalueDecomposition(matrix, {
+    assumeSymmetric: true,
+  });
   const stiffest = Math.max(...bends);
   const inverse = Matrix.zeros(matrix.rows, matrix.rows);
   bends.forEach((bend, axis) => {

@@ -63,12 +63,20 @@ export function termTest(fit: MixedFit, term: number): TermTest | NoTest {
   const { design } = fit;
   const name = design.terms[term]?.join(':') ?? '';
   const columns = design.termOf.flatMap((of, at) => (of === term ? [at] : []));
-  if (columns.length === 0) return { test: null, reason: `${name || 'This term'} has only one level among these answers.` };
-  if (design.aliased.some((column) => column.term !== term && contains(design.terms[column.term], design.terms[term]))) {
-    return { test: null, reason: `Cells are missing, so ${name} has no effect of its own to test apart from the interaction.` };
+  if (columns.length === 0)
+    return { test: null, reason: `${name || 'This term'} has only one level among these answers.` };
+  if (
+    design.aliased.some((column) => column.term !== term && contains(design.terms[column.term], design.terms[term]))
+  ) {
+    return {
+      test: null,
+      reason: `Cells are missing, so ${name} has no effect of its own to test apart from the interaction.`,
+    };
   }
   const part = new Matrix(columns.map((a) => columns.map((b) => fit.covariance[a][b])));
-  const { realEigenvalues: sizes, eigenvectorMatrix: axes } = new EigenvalueDecomposition(part, { assumeSymmetric: true });
+  const { realEigenvalues: sizes, eigenvectorMatrix: axes } = new EigenvalueDecomposition(part, {
+    assumeSymmetric: true,
+  });
   let total = 0;
   let df1 = 0;
   const dfs: number[] = [];

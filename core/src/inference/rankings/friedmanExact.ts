@@ -1,8 +1,3 @@
-import { rankSums } from './ranks';
-
-/** How many state-by-arrangement steps are worth waiting for (about a second). */
-const STEP_BUDGET = 4_000_000;
-
 /**
  * The exact null distribution of the Friedman statistic, by enumeration.
  *
@@ -12,6 +7,21 @@ const STEP_BUDGET = 4_000_000;
  * does not care which sample has which sum, sums that are rearrangements of each other
  * are one state, which makes panels of two dozen and four samples feasible.
  *
+ * Use it through {@link friedman}. Not for large panels of many samples, where the states
+ * outgrow any patience; it then gives null and relabelings take over.
+ *
+ * Source: enumeration as in van de Wiel & Di Bucchianico 2001, *Journal of Statistical
+ * Planning and Inference* 97, 377-398 (idea, from memory); states merged as described.
+ *
+ * @example
+ * friedmanExactP([[1, 2, 3], [1, 3, 2], [1, 2, 3]]) // 0.1944
+ */
+import { rankSums } from './ranks';
+
+/** How many state-by-arrangement steps are worth waiting for (about a second). */
+const STEP_BUDGET = 4_000_000;
+
+/**
  * @param rows one row of mid-ranks per panelist, all of the same length
  * @param onProgress told the finished fraction, 0 to 1, after each panelist
  * @returns P(statistic >= observed), or null when the enumeration would take too long

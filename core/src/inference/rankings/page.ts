@@ -97,7 +97,9 @@ function onePanelist(row: readonly number[]): Float64Array {
   const k = row.length;
   const doubled = row.map((rank) => Math.round(2 * rank));
   const most = [...doubled].sort((a, b) => a - b).reduce((total, rank, at) => total + rank * (at + 1), 0);
-  let states = new Map<number, Float64Array>([[0, Float64Array.from({ length: most + 1 }, (_, at) => (at === 0 ? 1 : 0))]]);
+  let states = new Map<number, Float64Array>([
+    [0, Float64Array.from({ length: most + 1 }, (_, at) => (at === 0 ? 1 : 0))],
+  ]);
   for (let place = 1; place <= k; place++) {
     const next = new Map<number, Float64Array>();
     for (const [used, chances] of states) {

@@ -1,3 +1,18 @@
+/**
+ * Compares every two samples by the difference of their rank sums.
+ *
+ * Under the null hypothesis of {@link friedman} each panelist's difference between two
+ * samples is that of two of their ranks drawn at random; convolving these over the panel
+ * gives the exact distribution of the difference, ties included. Use it after a
+ * Friedman test; not for incomplete rankings.
+ *
+ * Source: Eisinga, Heskes, Pelzer & Te Grotenhuis 2017, *BMC Bioinformatics* 18:68
+ * (extended to mid-ranks); adjustment by Holm 1979. In very large panels the normal limit
+ * with the same variance, as in ISO 8587.
+ *
+ * @example
+ * rankSumPairs([[1, 2, 3], [1, 3, 2], [1, 2, 3]])[1].probability.p // 0.0648
+ */
 import { normalTwoSided } from '../../numeric';
 import { holm } from '../certainty/holm';
 import type { Probability } from '../certainty/probability';
@@ -19,16 +34,7 @@ export interface RankSumPair {
 const STEP_BUDGET = 20_000_000;
 
 /**
- * Compares every two samples by the difference of their rank sums.
- *
- * Under the null hypothesis of {@link friedman} each panelist's difference between two
- * samples is that of two of his ranks drawn at random; convolving these over the panel
- * gives the exact distribution of the difference, ties included. Use it after a
- * Friedman test; it does not suit incomplete rankings.
- *
- * Source: Eisinga, Heskes, Pelzer & Te Grotenhuis 2017, *BMC Bioinformatics* 18:68
- * (extended to mid-ranks); adjustment by Holm 1979. In very large panels the normal limit
- * with the same variance, as in ISO 8587.
+ * All pairs.
  *
  * @param rows one row of mid-ranks per panelist, all of the same length
  * @returns k(k - 1) / 2 pairs, a before b

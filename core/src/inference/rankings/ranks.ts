@@ -1,13 +1,21 @@
 /**
- * Turns values into ranks, 1 for the smallest; values that tie share the mean of
- * the places they occupy (mid-ranks).
+ * Ranks with ties.
+ *
+ * Use mid-ranks for every rank-based test here: tests are corrected for the ties they
+ * leave. Not for values whose ties mean "not judged"; those are missing.
  *
  * Source: Conover, *Practical Nonparametric Statistics*, section 5.8.
  *
- * @param values one panelist's values, any finite numbers, in sample order
- * @returns the ranks, in the same order; they always sum to n(n + 1) / 2
  * @example
  * midRanks([8, 5, 8]) // [2.5, 1, 2.5]
+ */
+
+/**
+ * Turns values into ranks, 1 for the smallest; values that tie share the mean of
+ * the places they occupy (mid-ranks).
+ *
+ * @param values one panelist's values, any finite numbers, in sample order
+ * @returns the ranks, in the same order; they always sum to n(n + 1) / 2
  */
 export function midRanks(values: readonly number[]): number[] {
   const order = values.map((_, index) => index).sort((a, b) => values[a] - values[b]);

@@ -73,7 +73,11 @@ export function enumeratedP({ blocks, samples, statistic }: Relabeling): number 
     const sample = blocks[block].samples[at];
     left.forEach((value, index) => {
       sums[sample] += value;
-      place(block, left.filter((_, other) => other !== index), at + 1);
+      place(
+        block,
+        left.filter((_, other) => other !== index),
+        at + 1,
+      );
       sums[sample] -= value;
     });
   };

@@ -13,7 +13,7 @@
  * Source: Skillings & Mack 1981, *Technometrics* 23, 171-177; Hollander & Wolfe, section 7.8.
  *
  * @example
- * skillingsMack([{ samples: [0, 1, 2], values: [1, 2, 3] }, { samples: [0, 2], values: [1, 2] }], 3, { seed: '1' }).statistic // 2.8
+ * skillingsMack([{ samples: [0, 1, 2], values: [1, 2, 3] }, { samples: [0, 2], values: [1, 2] }], 3, { seed: '1' }).statistic // 2.986
  */
 import { Matrix, SingularValueDecomposition } from 'ml-matrix';
 import { chiSquaredUpperTail } from '../../numeric';
@@ -61,7 +61,10 @@ export function skillingsMack(
   });
   const parts = linkedGroups(used, samples);
   if (parts > 1) {
-    return { test: null, reason: `The samples fall into ${parts} groups that no panelist's values link, so they cannot be compared.` };
+    return {
+      test: null,
+      reason: `The samples fall into ${parts} groups that no panelist's values link, so they cannot be compared.`,
+    };
   }
   const adjustedSums = new Array<number>(samples).fill(0);
   for (const block of scored) block.values.forEach((value, at) => (adjustedSums[block.samples[at]] += value));

@@ -62,7 +62,10 @@ export function bradleyTerry(
   if (samples < 2 || used.length === 0) return { test: null, reason: 'No two samples met.' };
   const { groups, isFinite } = connections(samples, winsOf(used));
   if (groups.length > 1) {
-    return { test: null, reason: `The samples fall into ${groups.length} groups that were never compared, so they have no common scale.` };
+    return {
+      test: null,
+      reason: `The samples fall into ${groups.length} groups that were never compared, so they have no common scale.`,
+    };
   }
   const withTies = ties === 'davidson' && used.some((pair) => pair.ties > 0);
   const order = orderEffect ? samples : -1;
@@ -101,7 +104,13 @@ function* winsOf(meetings: readonly Meetings[]): Generator<[number, number]> {
 /** One pair as a choice between outcomes, each with a log weight that is linear in the parameters. */
 function addPair(total: LogLikelihood, pair: Meetings, at: readonly number[], order: number, tie: number): void {
   const half = tie < 0 ? pair.ties / 2 : 0;
-  const first: [number, number][] = order < 0 ? [[pair.a, 1]] : [[pair.a, 1], [order, 1]];
+  const first: [number, number][] =
+    order < 0
+      ? [[pair.a, 1]]
+      : [
+          [pair.a, 1],
+          [order, 1],
+        ];
   const outcomes: { count: number; parts: [number, number][] }[] = [
     { count: pair.winA + half, parts: first },
     { count: pair.winB + half, parts: [[pair.b, 1]] },

@@ -66,7 +66,10 @@ const MOST_STEPS = 60;
  * Maximum likelihood from where the real panel ended, with the curvature there for all
  * steps: the drawn panel's own curvature is near enough, and would cost ten times as much.
  */
-function estimatedAgain(panel: readonly number[][], { logWorth, covariance, samples, penalised }: PlackettLuceResult): number[] {
+function estimatedAgain(
+  panel: readonly number[][],
+  { logWorth, covariance, samples, penalised }: PlackettLuceResult,
+): number[] {
   const at = [...logWorth];
   for (let step = 0; step < MOST_STEPS; step++) {
     const slope = slopeAt(panel, at);

@@ -49,10 +49,14 @@ export interface PlackettLuceResult {
 export function plackettLuce(rankings: readonly Ranking[], samples: number): PlackettLuceResult | NoTest {
   const used = rankings.filter((ranking) => ranking.reduce((n, group) => n + group.length, 0) > 1);
   if (samples < 2 || used.length === 0) return { test: null, reason: 'No panelist ranked two samples.' };
-  if (used.every((ranking) => ranking.length < 2)) return { test: null, reason: 'Every panelist tied all samples, so none is stronger.' };
+  if (used.every((ranking) => ranking.length < 2))
+    return { test: null, reason: 'Every panelist tied all samples, so none is stronger.' };
   const { groups, isFinite } = connections(samples, winsOf(used));
   if (groups.length > 1) {
-    return { test: null, reason: `The samples fall into ${groups.length} groups that were never compared, so they have no common scale.` };
+    return {
+      test: null,
+      reason: `The samples fall into ${groups.length} groups that were never compared, so they have no common scale.`,
+    };
   }
   const stages = stagesOf(used);
   const equal = new Array<number>(samples).fill(0);
@@ -84,7 +88,13 @@ function stagesOf(rankings: readonly Ranking[]): Stage[] {
   for (const ranking of rankings) {
     for (let at = 0; at + 1 < ranking.length; at++) {
       const first = [...ranking[at]].sort((a, b) => a - b);
-      const from = [...first, ...ranking.slice(at + 1).flat().sort((a, b) => a - b)];
+      const from = [
+        ...first,
+        ...ranking
+          .slice(at + 1)
+          .flat()
+          .sort((a, b) => a - b),
+      ];
       const key = `${first.join()}|${from.join()}`;
       const stage = known.get(key) ?? { first, from, times: 0 };
       stage.times++;
@@ -120,7 +130,13 @@ function likelihood(stages: readonly Stage[], logWorth: readonly number[], penal
 
 const MOST_EXACT_TIES = 10;
 
-function addChoice(total: LogLikelihood, { from, times }: Stage, chosen: number, worth: readonly number[], log: number): void {
+function addChoice(
+  total: LogLikelihood,
+  { from, times }: Stage,
+  chosen: number,
+  worth: readonly number[],
+  log: number,
+): void {
   const size = total.slope.length;
   const sum = from.reduce((all, sample) => all + worth[sample], 0);
   total.value += times * (log - Math.log(sum));
@@ -167,7 +183,10 @@ function addTie(total: LogLikelihood, { first, from, times }: Stage, worth: read
 }
 
 /** log of a sum of chances, with its derivatives from theirs. */
-function mixed(ways: readonly { log: number; before: Partial; taken: number; shares: Float64Array }[], n: number): Partial {
+function mixed(
+  ways: readonly { log: number; before: Partial; taken: number; shares: Float64Array }[],
+  n: number,
+): Partial {
   const top = ways.reduce((most, way) => Math.max(most, way.log), -Infinity);
   const sum = ways.reduce((total, way) => total + Math.exp(way.log - top), 0);
   const result = { log: top + Math.log(sum), slope: new Float64Array(n), curvature: new Float64Array(n * n) };
@@ -182,7 +201,8 @@ function mixed(ways: readonly { log: number; before: Partial; taken: number; sha
       }
     }
   }
-  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) result.curvature[i * n + j] -= result.slope[i] * result.slope[j];
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j < n; j++) result.curvature[i * n + j] -= result.slope[i] * result.slope[j];
   return result;
 }
 

@@ -1,0 +1,68 @@
+/**
+ * One table for all attributes: does the samples' mean differ, how, and which remains when
+ * the number of attributes is allowed for?
+ *
+ * Use it for profiles scored by a panel, with or without replicates. Each attribute has
+ * its own mixed model (panelists, and panelists by samples where replicated); p-values are
+ * adjusted together by the false discovery rate. Not to decide the one question that the
+ * plan was made for: that has its own test.
+ *
+ * Source: ISO 13299 (profiles); Lawless & Heymann, *Sensory Evaluation of Food*, chapter 12.
+ *
+ * @example
+ * attributeTable({ juicy: [1, 2, 2, 4, 5, 6, 2, 3] }, { sample: ['x', 'y', 'x', 'y', 'x', 'y', 'x', 'y'], panelist: ['a', 'a', 'b', 'b', 'c', 'c', 'd', 'd'] }, 0.05)[0].test.df2 // 3
+ */
+import { falseDiscovery } from '../certainty/falseDiscovery';
+import { letters } from '../certainty/letters';
+import type { NoTest } from '../certainty/probability';
+import { compare, estimatedMeans, fitMixed, termTest, type EstimatedMean, type Factors, type TermTest } from '../mixed';
+
+/** One attribute. */
+export interface AttributeRow {
+  attribute: string;
+  test: TermTest | NoTest;
+  /** p adjusted over all attributes by the false discovery rate; null without a test. */
+  adjustedP: number | null;
+  means: (EstimatedMean & { letters: string })[];
+}
+
+/**
+ * @param scores per attribute, one per row; null where none was given
+ * @param factors with `sample` and `panelist` per row
+ */
+export function attributeTable(
+  scores: Readonly<Record<string, readonly (number | null)[]>>,
+  factors: Factors,
+  alpha: number,
+): AttributeRow[] {
+  const rows = Object.entries(scores).map(([attribute, values]) => ({
+    attribute,
+    ...oneAttribute(values, factors, alpha),
+  }));
+  const tested = rows.filter((row) => row.test.test === 'F');
+  const adjusted = falseDiscovery(tested.map((row) => (row.test as TermTest).p));
+  return rows.map((row) => ({ ...row, adjustedP: row.test.test === 'F' ? adjusted[tested.indexOf(row)] : null }));
+}
+
+function oneAttribute(
+  values: readonly (number | null)[],
+  factors: Factors,
+  alpha: number,
+): Omit<AttributeRow, 'attribute' | 'adjustedP'> {
+  const given = values.flatMap((value, row) => (value === null ? [] : [row]));
+  const part = Object.fromEntries(
+    Object.entries(factors).map(([name, levels]) => [name, given.map((row) => levels[row])]),
+  );
+  const fit = fitMixed(
+    { y: given.map((row) => values[row] as number), factors: part },
+    { fixed: [['sample']], random: [['panelist'], ['panelist', 'sample']] },
+  );
+  if (fit.test === null) return { test: fit, means: [] };
+  const means = estimatedMeans(fit, 'sample', alpha).sort((a, b) => (b.mean ?? -Infinity) - (a.mean ?? -Infinity));
+  const place = new Map(means.map((mean, at) => [mean.level, at]));
+  const different = compare(fit, 'sample', { alpha, adjust: 'tukey' })
+    .filter((pair) => pair.p <= alpha)
+    .map((pair) => [place.get(pair.a), place.get(pair.b)] as [number, number]);
+  const marks = letters(means.length, different);
+  return { test: termTest(fit, 0), means: means.map((mean, at) => ({ ...mean, letters: marks[at] })) };
+}

@@ -1,0 +1,105 @@
+/**
+ * Best-worst choices: from each small set, which sample is best and which is worst.
+ *
+ * Use it when there are many samples and panelists find ranking them all a burden; each
+ * choice of two gives most of what a ranking of the set would. Not for sets that share no
+ * samples with others, which have no common scale.
+ *
+ * Counts are times best less times worst, over times shown. The model reads the best as a
+ * choice in proportion to worth, and the worst, among the others, in proportion to its
+ * inverse. A penalty as in Plackett-Luce keeps strengths finite, and is reported.
+ *
+ * Source: Marley & Louviere 2005, *Journal of Mathematical Psychology* 49, 464-480;
+ * Finn & Louviere 1992, *Journal of Public Policy & Marketing* 11, 12-25 (counts).
+ *
+ * @example
+ * bestWorst([{ shown: [0, 1, 2], best: 0, worst: 2 }, { shown: [0, 1, 2], best: 1, worst: 2 }, { shown: [0, 1, 2], best: 2, worst: 0 }], 3).counts[1].score // 0.3333
+ */
+import type { NoTest } from '../certainty/probability';
+import { connections } from '../strength/connections';
+import { addGhost, emptyLikelihood, fitScale, type LogLikelihood } from '../strength/scale';
+
+/** One set of samples and what was chosen from it. */
+export interface BestWorstChoice {
+  shown: readonly number[];
+  best: number;
+  worst: number;
+}
+
+/** Result of {@link bestWorst}. */
+export interface BestWorstResult {
+  test: 'best-worst';
+  counts: { best: number; worst: number; shown: number; score: number }[];
+  logWorth: number[];
+  se: number[];
+  logLik: number;
+  penalised: boolean;
+  choices: number;
+}
+
+export function bestWorst(choices: readonly BestWorstChoice[], samples: number): BestWorstResult | NoTest {
+  const used = choices.filter(({ shown, best, worst }) => shown.length > 1 && best !== worst);
+  if (samples < 2 || used.length === 0) return { test: null, reason: 'There is no choice between two samples.' };
+  const wins = used.flatMap(({ shown, best, worst }) =>
+    shown.flatMap((sample): [number, number][] => [
+      ...(sample === best ? [] : [[best, sample] as [number, number]]),
+      ...(sample === worst || sample === best ? [] : [[sample, worst] as [number, number]]),
+    ]),
+  );
+  const { groups, isFinite } = connections(samples, wins);
+  if (groups.length > 1) {
+    return {
+      test: null,
+      reason: `The samples fall into ${groups.length} groups that were never shown together, so they have no common scale.`,
+    };
+  }
+  const at = (logWorth: readonly number[], penalise: boolean): LogLikelihood => {
+    const total = emptyLikelihood(samples);
+    for (const { shown, best, worst } of used) {
+      addChoice(total, logWorth, shown, best, 1);
+      const rest = shown.filter((sample) => sample !== best);
+      if (rest.length > 1) addChoice(total, logWorth, rest, worst, -1);
+    }
+    if (penalise) addGhost(total, logWorth, samples);
+    return total;
+  };
+  const fit = fitScale((logWorth) => at(logWorth, !isFinite), new Array<number>(samples).fill(0), samples);
+  return {
+    test: 'best-worst',
+    counts: Array.from({ length: samples }, (_, sample) => countsOf(used, sample)),
+    logWorth: fit.parameters,
+    se: fit.covariance.map((row, sample) => Math.sqrt(Math.max(0, row[sample]))),
+    logLik: at(fit.parameters, false).value,
+    penalised: !isFinite,
+    choices: used.length,
+  };
+}
+
+function countsOf(choices: readonly BestWorstChoice[], sample: number): BestWorstResult['counts'][number] {
+  const best = choices.filter((choice) => choice.best === sample).length;
+  const worst = choices.filter((choice) => choice.worst === sample).length;
+  const shown = choices.filter((choice) => choice.shown.includes(sample)).length;
+  return { best, worst, shown, score: shown > 0 ? (best - worst) / shown : 0 };
+}
+
+/** A choice in proportion to worth (direction 1) or to its inverse (-1). */
+function addChoice(
+  total: LogLikelihood,
+  logWorth: readonly number[],
+  from: readonly number[],
+  chosen: number,
+  direction: 1 | -1,
+): void {
+  const size = total.slope.length;
+  const heights = from.map((sample) => direction * logWorth[sample]);
+  const top = Math.max(...heights);
+  const sum = heights.reduce((all, height) => all + Math.exp(height - top), 0);
+  const shares = heights.map((height) => Math.exp(height - top) / sum);
+  total.value += direction * logWorth[chosen] - top - Math.log(sum);
+  total.slope[chosen] += direction;
+  from.forEach((a, i) => {
+    total.slope[a] -= direction * shares[i];
+    total.curvature[a * size + a] -= shares[i];
+    from.forEach((b, j) => (total.curvature[a * size + b] += shares[i] * shares[j]));
+  });
+}

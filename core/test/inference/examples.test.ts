@@ -1,0 +1,48 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import * as inference from '../../src/inference';
+
+const root = join(__dirname, '../../src/inference');
+const files = readdirSync(root, { recursive: true, withFileTypes: true })
+  .filter((entry) => entry.isFile() && entry.name.endsWith('.ts') && entry.name !== 'index.ts')
+  .map((entry) => join(entry.parentPath, entry.name));
+
+/** Numbers agree when they round to the digits that the example shows. */
+function agrees(actual: unknown, shown: unknown, text: string): boolean {
+  if (typeof shown === 'number' && typeof actual === 'number') {
+    const digits = Math.max(0, ...[...text.matchAll(/\d+\.(\d+)/g)].map((match) => match[1].length));
+    return Math.abs(actual - shown) <= 0.51 * 10 ** -digits;
+  }
+  if (Array.isArray(shown) && Array.isArray(actual)) {
+    return shown.length === actual.length && shown.every((one, at) => agrees(actual[at], one, text));
+  }
+  return actual === shown;
+}
+
+function evaluated(expression: string, scope: object): unknown {
+  const names = Object.keys(scope);
+  // eslint-disable-next-line @typescript-eslint/no-implied-eval -- the examples are ours, and run only here
+  return (new Function(...names, `return (${expression});`) as (...values: unknown[]) => unknown)(
+    ...Object.values(scope),
+  );
+}
+
+describe('every file of inference opens by teaching its statistic', () => {
+  it.each(files.map((file) => [relative(root, file), file]))('%s', (_, file) => {
+    const text = readFileSync(file, 'utf8');
+    const opening = /^\/\*\*[\s\S]*?\*\//.exec(text)?.[0] ?? '';
+    expect(opening).toMatch(/\bUse\b/);
+    expect(opening).toMatch(/\b(Not|not)\b/);
+    expect(opening).toMatch(/Source: |Common practice/);
+    const examples = opening.slice(opening.indexOf('@example')).match(/^ \* .+ \/\/ .+$/gm) ?? [];
+    expect(examples.length).toBeGreaterThan(0);
+    const scope = { ...inference, ...jest.requireActual<object>(file) };
+    for (const example of examples) {
+      const at = example.lastIndexOf(' // ');
+      const shown = example.slice(at + 4);
+      const actual = evaluated(example.slice(3, at), scope);
+      if (!agrees(actual, evaluated(shown, {}), shown))
+        throw new Error(`${example}\n   gives ${JSON.stringify(actual)}`);
+    }
+  });
+});
