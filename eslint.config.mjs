@@ -21,11 +21,6 @@ export default ts.config(
     },
   },
   {
-    // jstat ships no types, and server and web, which read core from source, must find ours too.
-    files: ['core/src/numeric/distributions.ts'],
-    rules: { '@typescript-eslint/triple-slash-reference': ['error', { path: 'always' }] },
-  },
-  {
     files: ['web/**/*.{ts,tsx}'],
     ...hooks.configs.flat['recommended-latest'],
   },

@@ -1,60 +1,53 @@
-import { friedman, midRanks } from '../src/inference';
-import { readLongTable, type Columns, type LongTable } from './table';
 import { BadInput } from './badInput';
+import type { Report } from './report';
+import { aNotACommand } from './tests/aNotA';
+import { mixedModelCommand } from './tests/mixedModel';
+import { durbinCommand, friedmanCommand, pageCommand, skillingsMackCommand } from './tests/rankings';
+import { bradleyTerryCommand, plackettLuceCommand } from './tests/strength';
+import type { AnalyseOptions, TestCommand } from './tests/testCommand';
+import { cochranQCommand } from './tests/words';
 
-export interface AnalyseOptions extends Columns {
-  test: string;
-  higherIsBetter?: boolean;
-  alpha: number;
-  seed: string;
+/** What `jacana analyse --test` knows. */
+export const TESTS: Record<string, TestCommand> = {
+  friedman: friedmanCommand,
+  page: pageCommand,
+  durbin: durbinCommand,
+  'skillings-mack': skillingsMackCommand,
+  'plackett-luce': plackettLuceCommand,
+  'bradley-terry': bradleyTerryCommand,
+  'mixed-model': mixedModelCommand,
+  'cochran-q': cochranQCommand,
+  'a-not-a': aNotACommand,
+};
+
+const FLAGS: Partial<Record<keyof AnalyseOptions, string>> = {
+  panelist: '--panelist',
+  sample: '--sample',
+  value: '--value',
+  replicate: '--replicate',
+  reference: '--reference',
+  order: '--order',
+  margin: '--margin',
+  ties: '--ties',
+  orderEffect: '--order-effect',
+};
+
+/** Runs one test on the text of a CSV file. @throws BadInput for options or rows that cannot be used */
+export function analyse(text: string, options: AnalyseOptions): Report {
+  const test = Object.hasOwn(TESTS, options.test) ? TESTS[options.test] : undefined;
+  if (!test) throw new BadInput(`Unknown test "${options.test}". Known tests: ${Object.keys(TESTS).join(', ')}.`);
+  const missing = test.needs.find((need) => options[need] === undefined);
+  if (missing) throw new BadInput(`--test ${options.test} needs ${FLAGS[missing]}.`);
+  for (const [option, flag] of Object.entries(FLAGS) as [keyof AnalyseOptions, string][]) {
+    // Columns that a test has no use for do no harm; an option that would change its meaning does.
+    const harmless = option === 'panelist' || option === 'sample' || option === 'value';
+    if (options[option] === undefined || harmless || test.reads.includes(option)) continue;
+    throw new BadInput(`--test ${options.test} does not use ${flag}${hint(options.test, option)}.`);
+  }
+  return test.run(text, options);
 }
 
-/** What `jacana analyse --test friedman` prints. */
-export interface FriedmanReport {
-  test: 'friedman';
-  statistic: number | null;
-  df: number | null;
-  p: number | null;
-  probability: unknown;
-  kendallW: number | null;
-  rankSums: Record<string, number>;
-  panelists: number;
-  leftOut: string[];
-  /** Sample with the best rank sum, or null when p is above alpha or there is no test. */
-  leads: string | null;
-  reason?: string;
-}
-
-/** Friedman's test on a long table; panelists without a value for every sample are left out and named. */
-export function analyse(text: string, options: AnalyseOptions): FriedmanReport {
-  if (options.test !== 'friedman') throw new BadInput(`Unknown test "${options.test}". This version knows: friedman.`);
-  const { panelist, sample, value } = options;
-  const table = readLongTable(text, { panelist, sample, value });
-  const complete = table.panelists
-    .map((_, at) => at)
-    .filter((at) => table.samples.every((_, column) => table.values[at][column] !== undefined));
-  const rows = complete.map((at) => midRanks(table.samples.map((_, column) => table.values[at][column] as number)));
-  const result = friedman(rows, { seed: options.seed });
-  const leftOut = table.panelists.filter((_, at) => !complete.includes(at));
-  const nothing = { statistic: null, df: null, p: null, probability: null, kendallW: null, leads: null };
-  const shared = { test: 'friedman' as const, panelists: rows.length, leftOut };
-  if (result.test === null) return { ...shared, ...nothing, rankSums: {}, reason: result.reason };
-  return {
-    ...shared,
-    statistic: result.statistic,
-    df: result.df,
-    p: result.probability.p,
-    probability: result.probability,
-    kendallW: result.kendallW,
-    rankSums: Object.fromEntries(table.samples.map((sample, at) => [sample, result.rankSums[at]])),
-    leads:
-      result.probability.p <= options.alpha ? leader(table, result.rankSums, options.higherIsBetter ?? false) : null,
-  };
-}
-
-/** Ranks ascend with the value, so high scores lead by the largest sum, ranks by the smallest. */
-function leader({ samples }: LongTable, sums: number[], higherIsBetter: boolean): string | null {
-  const best = higherIsBetter ? Math.max(...sums) : Math.min(...sums);
-  const leading = samples.filter((_, at) => sums[at] === best);
-  return leading.length === 1 ? leading[0] : null;
+function hint(test: string, option: keyof AnalyseOptions): string {
+  if (option === 'replicate') return ': it reads one value per panelist and sample. The mixed-model reads replicates';
+  return option === 'reference' && test !== 'mixed-model' ? ': the mixed-model compares with a reference' : '';
 }

@@ -1,22 +1,30 @@
 import { readFileSync } from 'node:fs';
-import { Command, CommanderError, InvalidArgumentError } from 'commander';
+import { Command, CommanderError, InvalidArgumentError, Option } from 'commander';
 import { parseBundle } from '../src/bundle';
 import { findings, NotUnsealed } from '../src/findings';
-import { analyse, type AnalyseOptions } from './analyse';
+import { PROTOCOLS } from '../src/inference';
+import { analyse, TESTS } from './analyse';
 import { BadInput } from './badInput';
-import { findingsText, friedmanText } from './print';
+import { findingsText } from './findingsText';
+import { forcedChoiceReport, powerReport } from './forcedChoice';
+import { ordersReport } from './orders';
+import type { Report } from './report';
+import type { AnalyseOptions } from './tests/testCommand';
 
 /** Where the command reads and writes; replaced in tests. */
 export interface Streams {
   read: (file: string) => string;
   out: (text: string) => void;
   error: (text: string) => void;
+  /** Told how far long work is; not at all where nobody would see it. */
+  progress?: (fraction: number) => void;
 }
 
 const terminal: Streams = {
-  read: (file) => readFileSync(file, 'utf8'),
+  read: (file) => readFileSync(file === '-' ? 0 : file, 'utf8'),
   out: (text) => process.stdout.write(text),
   error: (text) => process.stderr.write(text),
+  ...(process.stderr.isTTY && { progress: progressLine((text) => process.stderr.write(text)) }),
 };
 
 /**
@@ -39,30 +47,108 @@ export function run(args: readonly string[], streams: Streams = terminal): numbe
   }
 }
 
+/** One line that is written over, and wiped when the work is done. */
+export function progressLine(write: (text: string) => void, now: () => number = Date.now): (fraction: number) => void {
+  const start = now();
+  let shown = '';
+  return (fraction) => {
+    const text = fraction >= 1 || now() - start < 500 ? '' : `${Math.floor(fraction * 100)} %`;
+    if (text === shown) return;
+    write(`\r${text}${' '.repeat(Math.max(0, shown.length - text.length))}${text === '' ? '\r' : ''}`);
+    shown = text;
+  };
+}
+
 function command(streams: Streams): Command {
   const jacana = new Command('jacana')
-    .description('Statistics of blind tastings, without a server.')
+    .description('Statistics of blind tastings, without a server. Every command takes --json.')
     .exitOverride()
-    .configureOutput({ writeOut: streams.out, writeErr: streams.error });
+    .configureOutput({
+      writeOut: streams.out,
+      writeErr: streams.error,
+      outputError: (text, write) => write(text.replace(/^error: /, 'jacana: ')),
+    })
+    .addHelpText(
+      'after',
+      '\nExit code 0: done. Exit code 2: input or options that cannot be used, with one line on standard error.',
+    );
+  const print = ({ json, lines }: Report, isJson: boolean | undefined): void => {
+    streams.progress?.(1);
+    streams.out(isJson ? jsonText(json) : `${lines.join('\n')}\n`);
+  };
 
   jacana
     .command('analyse')
-    .description(
-      'Tests a long-format CSV: one row per panelist and sample. Values are ranked within each panelist, ascending. Panelists without a value for every sample are left out and named.',
-    )
-    .argument('<file>', 'CSV with a heading row')
-    .requiredOption('--test <name>', 'friedman: do panelists who tasted all samples prefer some of them?')
-    .requiredOption('--panelist <column>', 'column that names the panelist')
-    .requiredOption('--sample <column>', 'column that names the sample')
-    .requiredOption('--value <column>', 'column with the score or rank')
+    .description('Runs one test on a long-format CSV: a heading row, then one row per panelist and sample.')
+    .argument('<file>', 'CSV file, or - for standard input')
+    .requiredOption('--test <name>', Object.keys(TESTS).join(', '))
+    .option('--panelist <column>', 'column that names the panelist')
+    .option('--sample <column>', 'column that names the sample')
+    .option('--value <column>', 'column with the score, rank or answer')
+    .option('--replicate <column>', 'column that numbers repeated servings (mixed-model)')
     .option('--higher-is-better', 'values are scores: the highest leads (without it: ranks, the lowest leads)')
-    .option('--alpha <number>', 'level of the test', probability, 0.05)
-    .option('--seed <text>', 'seed of the Monte Carlo relabelings', '1')
+    .option('--reference <sample>', 'sample that the others are compared with (mixed-model), or that is A (a-not-a)')
+    .option('--margin <points>', 'largest loss against the reference that does not matter (mixed-model)', positive)
+    .option('--order <samples>', 'expected order, lowest first, separated by commas (page)', listed)
+    .addOption(new Option('--ties <how>', 'how ties count (bradley-terry)').choices(['half', 'davidson']))
+    .option('--order-effect', 'estimate what being first adds (bradley-terry)')
+    .option('--alpha <number>', 'level of the test', share, 0.05)
+    .option('--seed <text>', 'seed of every random draw', '1')
     .option('--json', 'print JSON')
+    .addHelpText('after', `\n${teachTests()}`)
     .action((file: string, options: AnalyseOptions & { json?: boolean }) => {
-      const report = analyse(readInput(streams, file), options);
-      streams.out(options.json ? json(report) : `${friedmanText(report)}\n`);
+      print(analyse(readInput(streams, file), { ...options, onProgress: streams.progress }), options.json);
     });
+
+  jacana
+    .command('forced-choice')
+    .description(
+      "Can people tell two samples apart? Exact test, share of discriminators and d' from the number of right answers, one per panelist.",
+    )
+    .addOption(protocol())
+    .requiredOption('--n <count>', 'answers', whole)
+    .requiredOption('--correct <count>', 'right answers', whole)
+    .option('--similarity-pd <share>', 'also test whether fewer than this share can tell them apart', share)
+    .option('--alpha <number>', 'level of the test', share, 0.05)
+    .option('--json', 'print JSON')
+    .addHelpText('after', '\nExample: jacana forced-choice --protocol triangle --n 30 --correct 15')
+    .action((options: Parameters<typeof forcedChoiceReport>[0] & { json?: boolean }) =>
+      print(forcedChoiceReport(options), options.json),
+    );
+
+  jacana
+    .command('power')
+    .description(
+      'Chance that a planned forced-choice test finds a difference when a share pd of the panelists can really tell; exact. With --power instead of --n: the smallest panel from which on that power holds.',
+    )
+    .addOption(protocol())
+    .option('--n <count>', 'panelists', whole)
+    .option('--power <share>', 'find the panel for this power', share)
+    .requiredOption('--pd <share>', 'share of panelists who can tell', share)
+    .addOption(
+      new Option('--goal <goal>', 'what the test is for').choices(['difference', 'similarity']).default('difference'),
+    )
+    .option('--alpha <number>', 'level of the test', share, 0.05)
+    .option('--json', 'print JSON')
+    .addHelpText('after', '\nExample: jacana power --protocol triangle --n 30 --pd 0.3')
+    .action((options: Parameters<typeof powerReport>[0] & { json?: boolean }) =>
+      print(powerReport(options), options.json),
+    );
+
+  jacana
+    .command('orders')
+    .description(
+      'Serving orders: Williams designs when everyone tastes every sample, else incomplete blocks in which every two samples meet as evenly as can be. Samples are numbered from 1.',
+    )
+    .requiredOption('--samples <count>', 'samples', whole)
+    .requiredOption('--panelists <count>', 'panelists', whole)
+    .option('--per-panelist <count>', 'samples that each panelist tastes; default all', whole)
+    .option('--seed <text>', 'same seed, same orders', '1')
+    .option('--json', 'print JSON')
+    .addHelpText('after', '\nExample: jacana orders --samples 12 --panelists 60 --per-panelist 6 --seed 7')
+    .action((options: Parameters<typeof ordersReport>[0] & { json?: boolean }) =>
+      print(ordersReport(options), options.json),
+    );
 
   jacana
     .command('findings')
@@ -70,11 +156,28 @@ function command(streams: Streams): Command {
     .argument('<bundle>', 'tasting bundle (JSON) exported from Jacana')
     .option('--json', 'print JSON')
     .action((file: string, options: { json?: boolean }) => {
-      const found = findings(readBundle(streams, file));
-      streams.out(options.json ? json(found) : `${findingsText(found)}\n`);
+      const found = findings(readBundle(streams, file), streams.progress);
+      print({ json: found, lines: [findingsText(found)] }, options.json);
     });
   return jacana;
 }
+
+function teachTests(): string {
+  const tests = Object.entries(TESTS).map(([name, { about }]) => `  ${name}\n${folded(about)}`);
+  return [
+    'Tests:',
+    ...tests,
+    '',
+    'Example: jacana analyse scores.csv --test friedman --panelist who --sample dish --value rank',
+    'A file that serves: who,dish,rank / Ana,steamed,1 / Ana,poached,2 / Ben,steamed,2 / Ben,poached,1',
+  ].join('\n');
+}
+
+/** Text in lines of at most 76 characters, indented. */
+const folded = (text: string): string => text.replace(/(.{1,70})(?:\s+|$)/g, '      $1\n').trimEnd();
+
+const protocol = (): Option =>
+  new Option('--protocol <name>', 'how samples are presented').choices([...PROTOCOLS]).makeOptionMandatory();
 
 function readBundle(streams: Streams, file: string) {
   const text = readInput(streams, file);
@@ -98,10 +201,25 @@ function readInput(streams: Streams, file: string): string {
   }
 }
 
-function probability(text: string): number {
-  const value = Number(text);
+function share(text: string): number {
+  const value = text.trim() === '' ? NaN : Number(text);
   if (!(value > 0 && value < 1)) throw new InvalidArgumentError('It should lie between 0 and 1.');
   return value;
 }
 
-const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
+function positive(text: string): number {
+  const value = Number(text);
+  if (!(value > 0 && Number.isFinite(value))) throw new InvalidArgumentError('It should be above 0.');
+  return value;
+}
+
+function whole(text: string): number {
+  const value = text.trim() === '' ? NaN : Number(text);
+  if (!Number.isSafeInteger(value) || value < 0)
+    throw new InvalidArgumentError('It should be a whole number, 0 or more.');
+  return value;
+}
+
+const listed = (text: string): string[] => text.split(',').map((part) => part.trim());
+
+const jsonText = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;

@@ -1,76 +1,50 @@
 import Papa from 'papaparse';
 import { BadInput } from './badInput';
 
-/** One answer in long format: one row per panelist and sample. */
-export interface LongTable {
-  panelists: string[];
-  samples: string[];
-  /** `values[panelist][sample]`; undefined where the file has no such row. */
-  values: (number | undefined)[][];
-}
-
-/** Which column holds what. */
-export interface Columns {
-  panelist: string;
-  sample: string;
-  value: string;
+/** A CSV with a heading row: its headings, and per row the cells by heading. */
+export interface Table {
+  headings: string[];
+  rows: Record<string, string>[];
 }
 
 /**
- * Reads long-format CSV. Panelists and samples keep the order in which they first appear.
+ * Reads a CSV with a heading row.
  *
- * @throws BadInput naming row and column (the heading is row 1) for a missing column, a
- *   value that is not a finite number, an empty name, or a panelist-sample pair given twice
+ * @throws BadInput naming the row (the heading is row 1) when quotes or the number of cells do not fit
  */
-export function readLongTable(text: string, columns: Columns): LongTable {
-  const { data, meta, errors } = Papa.parse<Record<string, string>>(text, {
+export function readTable(text: string): Table {
+  const { data, meta, errors } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
     transformHeader: (heading: string) => heading.trim(),
   });
   const unreadable = errors.find((error) => error.type === 'Quotes' || error.code === 'TooManyFields');
   if (unreadable) throw new BadInput(`Row ${(unreadable.row ?? 0) + 2}: ${unreadable.message}`);
-  const headings = meta.fields ?? [];
-  for (const option of ['panelist', 'sample', 'value'] as const) {
-    const column = columns[option];
-    if (!headings.includes(column)) {
-      throw new BadInput(
-        `No column "${column}" for --${option}. The file has: ${headings.join(', ') || 'no columns'}.`,
-      );
-    }
-  }
-  const panelists = new Map<string, number>();
-  const samples = new Map<string, number>();
-  const values: (number | undefined)[][] = [];
-  data.forEach((row, at) => {
-    const where = `Row ${at + 2}`;
-    const panelist = numbered(panelists, name(row, columns.panelist, where));
-    const sample = numbered(samples, name(row, columns.sample, where));
-    values[panelist] ??= [];
-    if (values[panelist][sample] !== undefined) {
-      throw new BadInput(
-        `${where}: panelist "${row[columns.panelist].trim()}" has sample "${row[columns.sample].trim()}" a second time (columns ${columns.panelist}, ${columns.sample}).`,
-      );
-    }
-    values[panelist][sample] = finite(row[columns.value], columns.value, where);
-  });
-  return { panelists: [...panelists.keys()], samples: [...samples.keys()], values };
+  return { headings: meta.fields ?? [], rows: data };
 }
 
-function numbered(known: Map<string, number>, label: string): number {
-  if (!known.has(label)) known.set(label, known.size);
-  return known.get(label) as number;
+/** Checks that the table has a column. @param option the option that named it, for the message */
+export function needColumn({ headings }: Table, column: string, option: string): void {
+  if (headings.includes(column)) return;
+  throw new BadInput(`No column "${column}" for --${option}. The file has: ${headings.join(', ') || 'no columns'}.`);
 }
 
-function name(row: Record<string, string>, column: string, where: string): string {
+/** Where a row stands in the file; the heading is row 1. */
+export const rowName = (at: number): string => `Row ${at + 2}`;
+
+/** A name, which may not be empty. */
+export function nameIn(row: Record<string, string>, column: string, where: string): string {
   const text = (row[column] ?? '').trim();
-  if (text === '') throw new BadInput(`${where}, column ${column}: empty.`);
+  if (text === '') throw new BadInput(`${where}, column ${column}: empty. Leave the row out if there is no answer.`);
   return text;
 }
 
-function finite(text: string | undefined, column: string, where: string): number {
-  const value = (text ?? '').trim() === '' ? NaN : Number(text);
-  if (!Number.isFinite(value))
-    throw new BadInput(`${where}, column ${column}: "${text ?? ''}" is not a finite number.`);
-  return value;
+/** A finite number. */
+export function numberIn(row: Record<string, string>, column: string, where: string): number {
+  const text = (row[column] ?? '').trim();
+  const value = text === '' ? NaN : Number(text);
+  if (Number.isFinite(value)) return value;
+  throw new BadInput(
+    `${where}, column ${column}: "${text}" is not a finite number. Leave the row out if there is no answer.`,
+  );
 }

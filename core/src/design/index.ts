@@ -1,7 +1,10 @@
+export { orderBalance, orderReport, type OrderBalance, type OrderReport } from './balance';
 export { drawCodes, isSpeakingCode } from './codes';
+export { incompleteBlocks, type BlockPlan } from './incompleteBlocks';
+export { incompleteOrders } from './incompleteOrders';
 export { lockPlan, type LockedPlan, type LockInputs } from './lock';
 export { SMALL_PANEL, SMALLEST_PANEL } from './panelSize';
 export { dealPortions, tagPieces } from './pieces';
 export { lockProblems } from './readiness';
-export { orderBalance, servingOrders, williamsDesign, type OrderBalance } from './williams';
+export { servingOrders, williamsDesign } from './williams';
 export { namedMethods } from './wording';

@@ -1,4 +1,5 @@
 import type { RandomStream } from '../numeric';
+import { orderBalance } from './balance';
 
 /**
  * A Williams design: serving orders in which every sample stands at every position
@@ -27,7 +28,7 @@ export function williamsDesign(samples: number): number[][] {
  * the leftover rows chosen so that positions and neighbours stay as even as they can, then
  * dealt to the panelists at random.
  *
- * @param samples how many samples each panelist tastes, 1 to 8
+ * @param samples how many samples each panelist tastes
  * @param panelists how many orders are needed
  * @param random decides which sample is number 0, which rows are left over, and who gets which
  * @returns one order of sample numbers per panelist
@@ -40,47 +41,19 @@ export function servingOrders(samples: number, panelists: number, random: Random
   return random.shuffled([...rows, ...leftoverRows(design, panelists - rows.length)]);
 }
 
-/** How evenly a set of orders is spread; see {@link orderBalance}. */
-export interface OrderBalance {
-  /** `positions[sample][position]`: how often the sample is served there. */
-  positions: number[][];
-  /** `neighbours[before][after]`: how often `after` comes right after `before`. */
-  neighbours: number[][];
-  /** Largest less smallest count in `positions`; 0 is perfect. */
-  positionImbalance: number;
-  /** Largest less smallest count in `neighbours` off the diagonal; 0 is perfect. */
-  carryOverImbalance: number;
-}
+/** The most samples for which every subset of the design's rows is tried: 3,432 of them for eight. */
+const MOST_SEARCHED = 8;
 
-/**
- * Counts positions and neighbours over a set of complete orders.
- *
- * @param orders rows of sample numbers 0 to `samples` - 1
- */
-export function orderBalance(orders: readonly (readonly number[])[], samples: number): OrderBalance {
-  const positions = Array.from({ length: samples }, () => new Array<number>(samples).fill(0));
-  const neighbours = Array.from({ length: samples }, () => new Array<number>(samples).fill(0));
-  for (const order of orders) {
-    order.forEach((sample, position) => {
-      positions[sample][position]++;
-      if (position > 0) neighbours[order[position - 1]][sample]++;
-    });
-  }
-  const pairs = neighbours.flatMap((row, before) => row.filter((_, after) => after !== before));
-  return { positions, neighbours, positionImbalance: range(positions.flat()), carryOverImbalance: range(pairs) };
-}
-
-/** Tries every subset of the design of the wanted size; at most 3,432 for eight samples. */
+/** The rows of the design, of the wanted number, that stay most even together. */
 function leftoverRows(design: readonly number[][], count: number): number[][] {
+  if (design[0].length > MOST_SEARCHED) return leftoverOneByOne(design, count);
   let best: number[][] = [];
   let least = Infinity;
   const choose = (from: number, chosen: number[][]): void => {
     if (least === 0) return;
     if (chosen.length === count) {
-      const { positions, neighbours } = orderBalance(chosen, design[0].length);
-      // Position effects are the larger ones (the last sample is cold), so they come first.
-      const unevenness = 1e6 * squares(positions.flat()) + squares(neighbours.flat());
-      if (unevenness < least) [best, least] = [chosen, unevenness];
+      const uneven = unevenness(chosen);
+      if (uneven < least) [best, least] = [chosen, uneven];
       return;
     }
     for (let at = from; at <= design.length - (count - chosen.length); at++) choose(at + 1, [...chosen, design[at]]);
@@ -89,6 +62,21 @@ function leftoverRows(design: readonly number[][], count: number): number[][] {
   return best;
 }
 
+/** Takes the row that leaves the least unevenness, as often as needed. */
+function leftoverOneByOne(design: readonly number[][], count: number): number[][] {
+  const chosen: number[][] = [];
+  const left = [...design];
+  while (chosen.length < count) {
+    const uneven = left.map((row) => unevenness([...chosen, row]));
+    chosen.push(...left.splice(uneven.indexOf(Math.min(...uneven)), 1));
+  }
+  return chosen;
+}
+
+function unevenness(rows: readonly number[][]): number {
+  const { positions, neighbours } = orderBalance(rows, rows[0]?.length ?? 0);
+  // Position effects are the larger ones (the last sample is cold), so they come first.
+  return 1e6 * squares(positions.flat()) + squares(neighbours.flat());
+}
+
 const squares = (counts: readonly number[]): number => counts.reduce((total, count) => total + count * count, 0);
-const range = (counts: readonly number[]): number =>
-  counts.length > 0 ? Math.max(...counts) - Math.min(...counts) : 0;

@@ -6,7 +6,6 @@ suppressMessages({ library(lme4); library(lmerTest); library(emmeans); library(j
 emm_options(lmerTest.limit = 1e5, pbkrtest.limit = 0, lmer.df = "satterthwaite")
 control <- lmerControl(check.conv.singular = "ignore", check.nobs.vs.nlev = "ignore", check.nobs.vs.nRE = "ignore",
   optimizer = "bobyqa", optCtrl = list(rhoend = 1e-9))
-options(contrasts = c("contr.sum", "contr.poly"))
 
 one <- function(data, formula, factor, fixed, random, dunnett = NULL) {
   for (f in unique(c(unlist(fixed), unlist(random)))) data[[f]] <- factor(as.character(data[[f]]), levels = unique(as.character(data[[f]])))
@@ -23,7 +22,8 @@ one <- function(data, formula, factor, fixed, random, dunnett = NULL) {
     fixed = fixed, random = random, factor = factor,
     anova = lapply(rownames(a), function(r) list(term = r, F = a[r, "F value"], df1 = a[r, "NumDF"], df2 = a[r, "DenDF"], p = a[r, "Pr(>F)"])),
     variances = setNames(as.list(vc$vcov), vc$grp),
-    logLik = as.numeric(logLik(m)),
+    # The REML likelihood depends on how contrasts are coded; ours is that of sums to zero.
+    logLik = as.numeric(logLik(lmer(formula, data, control = control, contrasts = setNames(rep(list("contr.sum"), length(unique(unlist(fixed)))), unique(unlist(fixed)))))),
     means = lapply(seq_len(nrow(es)), function(i) list(level = as.character(es[i, 1]), mean = es$emmean[i], se = es$SE[i], df = es$df[i])),
     pairs = lapply(seq_len(nrow(p)), function(i) list(pair = as.character(p$contrast[i]), difference = p$estimate[i], se = p$SE[i], df = p$df[i], t = p$t.ratio[i], p = p$p.value[i]))
   )

@@ -14,7 +14,15 @@
  * manyToOneP(2.5, [0.7071, 0.7071, 0.7071], 20) // 0.0543
  */
 import { Matrix } from 'ml-matrix';
-import { integrate, logGamma, normalCdf, normalDensity, normalQuantile, chiScale, randomStream } from '../../numeric';
+import {
+  integrate,
+  normalCdf,
+  normalDensity,
+  normalQuantile,
+  chiScale,
+  overChiScale,
+  randomStream,
+} from '../../numeric';
 
 /**
  * P(max |T_i| >= t) for t statistics with correlations w_i w_j.
@@ -26,7 +34,7 @@ export function manyToOneP(t: number, weights: readonly number[], df: number): n
   if (!(t > 0)) return 1;
   const given = (scale: number): number => allWithin(t * scale, weights);
   if (df > 1e6) return Math.max(0, 1 - given(1));
-  return Math.max(0, 1 - overScale(given, df));
+  return Math.max(0, 1 - overChiScale(given, df));
 }
 
 /** P(all |Z_i| <= t), integrating over the shared part. */
@@ -43,16 +51,6 @@ function allWithin(t: number, weights: readonly number[]): number {
     return normalDensity(shared) * product;
   };
   return integrate(inside, -8.5, 0, 48) + integrate(inside, 0, 8.5, 48);
-}
-
-/** Expectation over S = sqrt(chi-squared / df). */
-function overScale(f: (scale: number) => number, df: number): number {
-  const logConstant = (df / 2) * Math.log(df / 2) - logGamma(df / 2) + Math.log(2);
-  const density = (s: number): number => Math.exp(logConstant + (df - 1) * Math.log(s) - (df * s * s) / 2);
-  const spread = 9 / Math.sqrt(2 * df);
-  const low = Math.max(1e-6, 1 - spread);
-  const high = 1 + spread * (df < 4 ? 1.6 : 1);
-  return integrate((s) => density(s) * f(s), low, 1, 48) + integrate((s) => density(s) * f(s), 1, high, 48);
 }
 
 /** A simultaneous p with how far off it may be. */

@@ -27,6 +27,8 @@ export interface FixedDesign {
   terms: Term[];
   /** Levels per factor, in the order in which they first appear. */
   levels: Record<string, string[]>;
+  /** Rows per level. */
+  counts: Record<string, Map<string, number>>;
   /** Columns left out because others already say the same: cells are missing. */
   aliased: { term: number; coding: number[] }[];
   /** Per column, which coding column of each factor of its term it multiplies. */
@@ -47,6 +49,7 @@ export function fixedDesign(factors: Factors, terms: readonly Term[]): FixedDesi
     termOf: [-1],
     terms: [...terms],
     levels,
+    counts: Object.fromEntries(used.map((factor) => [factor, countsOf(factors[factor])])),
     aliased: [],
     codings: [[]],
     nullSpace: [],
@@ -98,10 +101,82 @@ export function meanWeights(design: FixedDesign, at: Readonly<Record<string, str
   return isEstimable ? weights : null;
 }
 
+/**
+ * The contrasts in which a term is tested, over the kept columns of the term.
+ *
+ * A joint test does not mind how its contrasts are written, but when data are unbalanced
+ * the degrees of freedom of its denominator do, in the third digit. These are the forms in
+ * common use, so that the numbers can be compared: each level less the first by name, and
+ * products of such differences for interactions; for the only factor of a model each level
+ * in turn less those before it, as plain least squares would weigh them.
+ *
+ * Source: Kuznetsova, Brockhoff & Christensen 2017, *Journal of Statistical Software*
+ * 82(13), section 2 (types I and III).
+ *
+ * @returns one row per contrast; the columns themselves where cells are missing
+ */
+export function termContrasts(design: FixedDesign, term: number): number[][] {
+  const columns = design.termOf.filter((of) => of === term).length;
+  if (design.aliased.some((column) => column.term === term))
+    return Array.from({ length: columns }, (_, row) =>
+      Array.from({ length: columns }, (__, column) => (row === column ? 1 : 0)),
+    );
+  const factors = design.terms[term];
+  const differences = factors.map((factor) => differencesFromFirst(design.levels[factor]));
+  if (design.terms.length === 1 && factors.length === 1) {
+    const counts = inOrder(design.levels[factors[0]]).map((level) => design.counts[factors[0]].get(level) as number);
+    return sequential(counts).map((row) =>
+      row.reduce(
+        (sum, share, at) => sum.map((value, column) => value + share * differences[0][at][column]),
+        new Array<number>(columns).fill(0),
+      ),
+    );
+  }
+  return differences.reduce(
+    (product, one) => product.flatMap((left) => one.map((right) => left.flatMap((a) => right.map((b) => a * b)))),
+    [[1]],
+  );
+}
+
+/** Levels by name, or by size where all are numbers. */
+function inOrder(levels: readonly string[]): string[] {
+  const isNumeric = levels.every((level) => level.trim() !== '' && Number.isFinite(Number(level)));
+  return [...levels].sort((a, b) => (isNumeric ? Number(a) - Number(b) : a.localeCompare(b, 'en')));
+}
+
+function differencesFromFirst(levels: readonly string[]): number[][] {
+  const codes = (level: string): number[] =>
+    Array.from({ length: levels.length - 1 }, (_, column) => sumCode(levels.indexOf(level), column, levels.length));
+  const [first, ...others] = inOrder(levels).map(codes);
+  return others.map((row) => row.map((code, column) => code - first[column]));
+}
+
+/** Upper factor of the elimination of diag(n) - n n' / N over all levels but the first, with ones on its diagonal. */
+function sequential(counts: readonly number[]): number[][] {
+  const total = counts.reduce((sum, count) => sum + count, 0);
+  const rest = counts.slice(1);
+  const rows = rest.map((a, i) => rest.map((b, j) => (i === j ? a : 0) - (a * b) / total));
+  return rows.map((row, at) => {
+    const pivot = row[at];
+    const unit = row.map((value, column) => (column < at ? 0 : value / pivot));
+    for (let below = at + 1; below < rows.length; below++) {
+      const factor = rows[below][at];
+      unit.forEach((value, column) => (rows[below][column] -= factor * value));
+    }
+    return unit;
+  });
+}
+
 /** Column `column` of the sum-to-zero coding of a level: 1 for its own, -1 for the last, else 0. */
 function sumCode(level: number, column: number, levels: number): number {
   if (level === levels - 1) return -1;
   return level === column ? 1 : 0;
+}
+
+function countsOf(values: readonly string[]): Map<string, number> {
+  const counts = new Map<string, number>();
+  for (const value of values) counts.set(value, (counts.get(value) ?? 0) + 1);
+  return counts;
 }
 
 function levelCodes(values: readonly string[], levels: readonly string[]): Int32Array {

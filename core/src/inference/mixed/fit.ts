@@ -225,7 +225,8 @@ function parameterUncertainty(problem: RemlProblem, theta: readonly number[], re
     active.forEach((at, index) => (next[at] = Math.sinh(u[index])));
     return next;
   };
-  const step = 0.01;
+  // Short enough that the truncation of the differences stays below 1e-7 also where a ratio is small.
+  const step = 0.003;
   const atFixedVariance = (u: number[]): number => {
     const value = problem.at(full(u));
     return value.logDeterminants + value.residualSquares / residualVariance;

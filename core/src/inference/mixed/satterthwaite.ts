@@ -21,6 +21,7 @@
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
 import { fUpperTail, studentT, studentTwoSided } from '../../numeric';
 import type { NoTest } from '../certainty/probability';
+import { termContrasts } from './design';
 import type { MixedFit } from './fit';
 
 /** One contrast of the coefficients. */
@@ -73,7 +74,9 @@ export function termTest(fit: MixedFit, term: number): TermTest | NoTest {
       reason: `Cells are missing, so ${name} has no effect of its own to test apart from the interaction.`,
     };
   }
-  const part = new Matrix(columns.map((a) => columns.map((b) => fit.covariance[a][b])));
+  const contrasts = new Matrix(termContrasts(design, term));
+  const covariance = new Matrix(columns.map((a) => columns.map((b) => fit.covariance[a][b])));
+  const part = contrasts.mmul(covariance).mmul(contrasts.transpose());
   const { realEigenvalues: sizes, eigenvectorMatrix: axes } = new EigenvalueDecomposition(part, {
     assumeSymmetric: true,
   });
@@ -84,7 +87,8 @@ export function termTest(fit: MixedFit, term: number): TermTest | NoTest {
   sizes.forEach((size, axis) => {
     if (!(size > 1e-12 * largest)) return;
     const weights = design.termOf.map(() => 0);
-    columns.forEach((column, at) => (weights[column] = axes.get(at, axis)));
+    const turned = axes.getColumnVector(axis).transpose().mmul(contrasts).to1DArray();
+    columns.forEach((column, at) => (weights[column] = turned[at]));
     const estimate = weights.reduce((sum, weight, at) => sum + weight * fit.coefficients[at], 0);
     total += (estimate * estimate) / size;
     dfs.push(degreesOfFreedom(fit, weights, size));

@@ -27,6 +27,8 @@ export interface FriedmanResult {
   statistic: number;
   df: number;
   probability: Probability;
+  /** p of the chi-squared limit, whatever `probability` rests on. */
+  limitingP: number;
   /** Kendall's coefficient of concordance with correction for ties: 0 no agreement, 1 complete. */
   kendallW: number;
   /** Sum of ranks per sample, in sample order. */
@@ -70,6 +72,7 @@ export function friedman(rows: readonly (readonly number[])[], options: Friedman
     statistic,
     df,
     probability: friedmanProbability(rows, statistic, df, options),
+    limitingP: chiSquaredUpperTail(statistic, df),
     kendallW: Math.min(1, statistic / (panelists * df)),
     rankSums: sums,
     panelists,

@@ -1,28 +1,5 @@
 import type { Findings } from '../src/findings';
-import type { Probability } from '../src/inference';
-import type { FriedmanReport } from './analyse';
-
-/** A p-value with how it was come by, for people. */
-export function probabilityText(probability: Probability): string {
-  const p = probability.p < 0.0001 ? probability.p.toExponential(2) : probability.p.toFixed(4);
-  if (probability.from === 'exact') return `p = ${p} (exact)`;
-  if (probability.from === 'limiting') return `p = ${p} (large-panel limit)`;
-  return `p = ${p} (${probability.draws.toLocaleString('en-GB')} relabelings, standard error ${probability.standardError.toExponential(1)})`;
-}
-
-export function friedmanText(report: FriedmanReport): string {
-  const left = report.leftOut.length > 0 ? [`Left out (incomplete): ${report.leftOut.join(', ')}`] : [];
-  if (report.statistic === null) return [report.reason, ...left].join('\n');
-  const sums = Object.entries(report.rankSums).map(([sample, sum]) => `  ${sample}: ${sum}`);
-  return [
-    `Friedman chi-squared = ${report.statistic.toFixed(4)} on ${report.df} df, ${probabilityText(report.probability as Probability)}`,
-    `Kendall's W = ${(report.kendallW as number).toFixed(4)}, ${report.panelists} panelists`,
-    'Rank sums (ascending ranks):',
-    ...sums,
-    report.leads ? `Leads: ${report.leads}` : 'No sample leads at this alpha.',
-    ...left,
-  ].join('\n');
-}
+import { probabilityText } from './report';
 
 export function findingsText(found: Findings): string {
   const methods = found.methods.map(

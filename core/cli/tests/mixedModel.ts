@@ -1,0 +1,200 @@
+import {
+  compare,
+  estimatedMeans,
+  fitMixed,
+  friedman,
+  influence,
+  midRanks,
+  panelPerformance,
+  residualChecks,
+  skillingsMack,
+  termTest,
+  withinMargin,
+  type MixedData,
+  type MixedFit,
+  type NoTest,
+  type TermTest,
+} from '../../src/inference';
+import { BadInput } from '../badInput';
+import { blocksOf, completeRows, readLongTable, type Columns, type LongTable } from '../longTable';
+import { columns, decimal, pText, probabilityText, type Report } from '../report';
+import type { AnalyseOptions, TestCommand } from './testCommand';
+
+export const mixedModelCommand: TestCommand = {
+  about:
+    'Do mean scores differ? Linear mixed model by REML: samples fixed, panelists random, and with --replicate also panelist x sample. Satterthwaite F, means, all pairs by Tukey, with --reference each against it by Dunnett, and with --margin whether it is within so many points of the reference (higher scores being better).',
+  needs: ['panelist', 'sample', 'value'],
+  reads: ['panelist', 'sample', 'value', 'replicate', 'reference', 'margin'],
+  run: (text, options) => {
+    const table = readLongTable(text, options as Columns);
+    const { reference } = options;
+    if (reference !== undefined && !table.samples.includes(reference))
+      throw new BadInput(`No sample "${reference}" for --reference. The file has: ${table.samples.join(', ')}.`);
+    if (options.margin !== undefined && reference === undefined)
+      throw new BadInput('--margin needs --reference: within so many points of what?');
+    const isReplicated = options.replicate !== undefined;
+    const data: MixedData = {
+      y: table.answers.map(({ value }) => value),
+      factors: {
+        panelist: table.answers.map(({ panelist }) => table.panelists[panelist]),
+        sample: table.answers.map(({ sample }) => table.samples[sample]),
+      },
+    };
+    const random = isReplicated ? [['panelist'], ['panelist', 'sample']] : [['panelist']];
+    const fit = fitMixed(data, { fixed: [['sample']], random });
+    const test = fit.test === null ? fit : termTest(fit, 0);
+    if (fit.test === null || test.test === null) return nothing(table, (test as NoTest).reason);
+    const panelists = isReplicated ? performances(table) : undefined;
+    const concerns = {
+      checks: residualChecks(fit.residuals, data.factors.sample),
+      influence: influence(data, { fixed: [['sample']], random }, fit, 'panelist').slice(0, 5),
+    };
+    return described({ table, options, fit, test, random, panelists, concerns });
+  },
+};
+
+interface Fitted {
+  table: LongTable;
+  options: AnalyseOptions;
+  fit: MixedFit;
+  test: TermTest;
+  random: string[][];
+  panelists: Record<string, object> | undefined;
+  concerns: { checks: ReturnType<typeof residualChecks>; influence: ReturnType<typeof influence> };
+}
+
+function described({ table, options, fit, test, random, panelists, concerns }: Fitted): Report {
+  const { alpha, reference, margin } = options;
+  const means = estimatedMeans(fit, 'sample', alpha);
+  const pairs = compare(fit, 'sample', { alpha, adjust: 'tukey' });
+  const against =
+    reference === undefined ? [] : compare(fit, 'sample', { alpha, adjust: 'dunnett', reference, seed: options.seed });
+  const margins =
+    margin === undefined ? [] : against.map((pair) => ({ sample: pair.a, ...withinMargin(pair, margin, alpha) }));
+  const variances = Object.fromEntries([
+    ...random.map((term) => [
+      term.join(':'),
+      fit.variances.find((one) => one.term === term.join(':'))?.variance ?? null,
+    ]),
+    ['residual', fit.residualVariance],
+  ]) as Record<string, number | null>;
+  const rankCheck = rankBased(table, options);
+  return {
+    json: {
+      ...test,
+      test: 'mixed-model',
+      variances,
+      leftOut: fit.leftOut,
+      logLik: fit.logLik,
+      means: Object.fromEntries(means.map(({ level, mean }) => [level, mean])),
+      meanIntervals: Object.fromEntries(means.map(({ level, ...mean }) => [level, mean])),
+      pairs,
+      ...(reference === undefined ? {} : { againstReference: against }),
+      ...(margin === undefined ? {} : { withinMargin: margins }),
+      ...(panelists ? { panelists } : {}),
+      panelistCount: table.panelists.length,
+      answers: fit.rows,
+      checks: concerns.checks,
+      mostInfluential: concerns.influence,
+      rankCheck,
+    },
+    lines: [
+      `F = ${decimal(test.F)} on ${test.df1} and ${decimal(test.df2, 2)} df, p = ${pText(test.p)}; ${table.panelists.length} panelists, ${fit.rows} scores`,
+      'Variances:',
+      ...columns(Object.entries(variances).map(([term, variance]) => [term, decimal(variance)])),
+      ...fit.leftOut.map(({ reason }) => `  ${reason}`),
+      'Means:',
+      ...columns(
+        means.map(({ level, mean, interval }) => [
+          level,
+          decimal(mean),
+          interval ? `${decimal(interval[0])} to ${decimal(interval[1])}` : '-',
+        ]),
+      ),
+      'Pairs (difference, se, df, t, p by Tukey):',
+      ...columns(
+        pairs.map((pair) => [
+          `${pair.a} - ${pair.b}`,
+          ...[pair.difference, pair.se, pair.df, pair.t].map((x) => decimal(x)),
+          pText(pair.p),
+        ]),
+      ),
+      ...(against.length > 0
+        ? [
+            'Against the reference (difference, p by Dunnett):',
+            ...columns(against.map((pair) => [pair.a, decimal(pair.difference), pText(pair.p)])),
+          ]
+        : []),
+      ...margins.map(
+        (one) =>
+          `  ${one.sample} within ${one.margin} of ${reference}: not worse p = ${pText(one.nonInferiorityP)}, equivalent p = ${pText(one.equivalenceP)}`,
+      ),
+      ...concerns.checks.concerns,
+      rankCheck.line,
+    ],
+  };
+}
+
+/** Beside the model, a test that only uses the order of each panelist's scores. */
+function rankBased(table: LongTable, options: AnalyseOptions) {
+  const averaged = averagedAnswers(table);
+  const { rows, leftOut } = completeRows(
+    averaged,
+    table.samples.map((_, at) => at),
+  );
+  const result =
+    leftOut.length === 0
+      ? friedman(rows.map(midRanks), options)
+      : skillingsMack(blocksOf(averaged), table.samples.length, options);
+  const name = leftOut.length === 0 ? 'Friedman' : 'Skillings-Mack';
+  if (result.test === null) return { test: null, reason: result.reason, line: `Rank-based check: ${result.reason}` };
+  const { test, statistic, df, probability } = result;
+  return {
+    test,
+    statistic,
+    df,
+    p: probability.p,
+    probability,
+    line: `Rank-based check: ${name} ${decimal(statistic)} on ${df} df, ${probabilityText(probability)}`,
+  };
+}
+
+/** One value per panelist and sample: the mean of the replicates. */
+function averagedAnswers({ panelists, samples, answers }: LongTable): LongTable {
+  const cells = new Map<number, { total: number; count: number }>();
+  for (const { panelist, sample, value } of answers) {
+    const cell = panelist * samples.length + sample;
+    const { total, count } = cells.get(cell) ?? { total: 0, count: 0 };
+    cells.set(cell, { total: total + value, count: count + 1 });
+  }
+  const averaged = [...cells].map(([cell, { total, count }]) => ({
+    panelist: Math.floor(cell / samples.length),
+    sample: cell % samples.length,
+    value: total / count,
+  }));
+  return { panelists, samples, answers: averaged };
+}
+
+function performances({ panelists, samples, answers }: LongTable): Record<string, object> {
+  const found = panelPerformance(
+    answers.map(({ panelist, sample, value }) => ({
+      panelist: panelists[panelist],
+      sample: samples[sample],
+      score: value,
+    })),
+  );
+  return Object.fromEntries(
+    found.map(({ panelist, discrimination, repeatabilitySd, agreement, scaleUse }) => [
+      panelist,
+      { F: discrimination?.F ?? null, p: discrimination?.p ?? null, repeatabilitySd, agreement, scaleUse },
+    ]),
+  );
+}
+
+function nothing({ panelists, answers }: LongTable, reason: string): Report {
+  const empty = { F: null, df1: null, df2: null, p: null, variances: {}, means: {}, pairs: [] };
+  return {
+    json: { test: 'mixed-model', ...empty, panelistCount: panelists.length, answers: answers.length, reason },
+    lines: [reason],
+  };
+}
