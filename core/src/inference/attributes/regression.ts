@@ -41,42 +41,40 @@ export function leastSquares(
   lost: number,
 ): LeastSquaresResult {
   const n = response.length;
-  const y = moved(response);
-  const x = predictors.map(moved);
-  const sizes = x.map((column) => Math.sqrt(column.reduce((sum, value) => sum + value * value, 0)));
-  const scaled = x.map((column, at) => column.map((value) => (sizes[at] > 0 ? value / sizes[at] : 0)));
-  const gram = new Matrix(scaled.map((a) => scaled.map((b) => a.reduce((sum, value, row) => sum + value * b[row], 0))));
-  const right = scaled.map((a) => a.reduce((sum, value, row) => sum + value * y[row], 0));
-  const { inverse, rank } = generalInverse(gram);
-  const slopes = right.map((_, a) => right.reduce((sum, value, b) => sum + inverse.get(a, b) * value, 0));
-  const explained = slopes.reduce((sum, slope, at) => sum + slope * right[at], 0);
-  const total = y.reduce((sum, value) => sum + value * value, 0);
+  const y = standardised(response);
+  const x = predictors.map(standardised);
+  const dot = (a: readonly number[], b: readonly number[]): number =>
+    a.reduce((sum, value, row) => sum + value * b[row], 0);
+  const { inverse, rank } = generalInverse(new Matrix(x.map((a) => x.map((b) => dot(a.values, b.values)))));
+  const right = x.map((column) => dot(column.values, y.values));
+  const unitSlopes = right.map((_, a) => right.reduce((sum, value, b) => sum + inverse.get(a, b) * value, 0));
+  const rSquared = Math.min(1, Math.max(0, dot(unitSlopes, right)));
   const residualDf = n - 1 - lost - rank;
-  const variance = residualDf > 0 ? Math.max(0, total - explained) / residualDf : 0;
+  const variance = residualDf > 0 && y.size > 0 ? (1 - rSquared) / residualDf : 0;
   return {
-    slopes: slopes.map((slope, at) => {
-      if (sizes[at] === 0) return { slope: 0, se: null, t: null, p: null, inflation: null };
-      const se = Math.sqrt(variance * inverse.get(at, at)) / sizes[at];
+    slopes: unitSlopes.map((unitSlope, at) => {
+      if (x[at].size === 0) return { slope: 0, se: null, t: null, p: null, inflation: null };
+      const unit = y.size / x[at].size;
       const isAlone = rank === predictors.length;
-      if (!(se > 0) || !isAlone)
-        return {
-          slope: slope / sizes[at],
-          se: null,
-          t: null,
-          p: null,
-          inflation: isAlone ? inverse.get(at, at) : null,
-        };
-      const t = slope / sizes[at] / se;
-      return { slope: slope / sizes[at], se, t, p: studentTwoSided(t, residualDf), inflation: inverse.get(at, at) };
+      const inflation = isAlone ? inverse.get(at, at) : null;
+      const unitSe = Math.sqrt(variance * inverse.get(at, at));
+      if (!(unitSe > 0) || !isAlone) return { slope: unitSlope * unit, se: null, t: null, p: null, inflation };
+      const t = unitSlope / unitSe;
+      return { slope: unitSlope * unit, se: unitSe * unit, t, p: studentTwoSided(t, residualDf), inflation };
     }),
-    rSquared: total > 0 ? Math.min(1, Math.max(0, explained / total)) : 0,
+    rSquared,
     residualDf,
   };
 }
 
-function moved(values: readonly number[]): number[] {
+/** Values moved to mean 0 and shrunk to length 1, so that squares of 1e300 fit into a number; all zero without spread. */
+function standardised(values: readonly number[]): { values: number[]; size: number } {
   const mean = values.reduce((sum, value) => sum + value / values.length, 0);
-  return values.map((value) => value - mean);
+  const away = values.map((value) => value - mean);
+  const largest = away.reduce((most, value) => Math.max(most, Math.abs(value)), 0);
+  if (largest === 0) return { values: away, size: 0 };
+  const size = largest * Math.sqrt(away.reduce((sum, value) => sum + (value / largest) ** 2, 0));
+  return { values: away.map((value) => value / size), size };
 }
 
 function generalInverse(gram: Matrix): { inverse: Matrix; rank: number } {

@@ -78,6 +78,11 @@ export function fitMixed({ y, factors }: MixedData, model: MixedModel): MixedFit
   const scale = standardised(y);
   if (y.length === 0) return { test: null, reason: 'There are no scores.' };
   if (scale.size === 0) return { test: null, reason: 'All scores are the same, so there is no spread to explain.' };
+  if (!(scale.size < LARGEST_SPREAD && scale.size > 1 / LARGEST_SPREAD))
+    return {
+      test: null,
+      reason: 'The scores are too large or too small to be squared. Change their unit and try again.',
+    };
   const design = fixedDesign(rowsOf(factors, y.length), model.fixed);
   const df = y.length - design.columns.length;
   if (df < 1)
@@ -129,6 +134,9 @@ const times = (matrix: number[][], factor: number): number[][] => matrix.map((ro
 /** A factor-free model still needs to know how many rows there are. */
 const rowsOf = (factors: Factors, rows: number): Factors =>
   Object.keys(factors).length > 0 ? factors : { all: new Array<string>(rows).fill('') };
+
+/** Beyond this a variance would not fit into a number. */
+const LARGEST_SPREAD = 1e150;
 
 /** Scores moved to mean 0 and shrunk to size 1, so that neither 1e12 nor 1e300 costs digits. */
 function standardised(y: readonly number[]): { values: number[]; centre: number; size: number } {

@@ -45,10 +45,8 @@ export interface PanelistPerformance {
 }
 
 export function panelPerformance(scores: readonly PanelScore[]): PanelistPerformance[] {
-  const panelists = [...new Set(scores.map((score) => score.panelist))];
   const totals = sampleTotals(scores);
-  return panelists.map((panelist) => {
-    const own = scores.filter((score) => score.panelist === panelist);
+  return [...byPanelist(scores)].map(([panelist, own]) => {
     const values = own.map((score) => score.score);
     const anova = oneWay(own);
     return {
@@ -63,6 +61,16 @@ export function panelPerformance(scores: readonly PanelScore[]): PanelistPerform
       straightLining: values.length >= 3 && values.every((value) => value === values[0]),
     };
   });
+}
+
+function byPanelist(scores: readonly PanelScore[]): Map<string, PanelScore[]> {
+  const found = new Map<string, PanelScore[]>();
+  for (const score of scores) {
+    const own = found.get(score.panelist);
+    if (own) own.push(score);
+    else found.set(score.panelist, [score]);
+  }
+  return found;
 }
 
 type Totals = Map<string, { total: number; count: number }>;

@@ -6,7 +6,8 @@
  * the sample that was tasted first. Not for rankings (Plackett-Luce), nor when one
  * panelist gave many of the answers, which then hang together.
  *
- * Unconnected samples and samples that always win are treated as in Plackett-Luce.
+ * Unconnected samples and samples that always win are treated as in Plackett-Luce. An order
+ * effect or tie parameter that would be infinite is held by a penalty of the same kind.
  *
  * Source: Bradley & Terry 1952, *Biometrika* 39, 324-345; Davidson 1970, *Journal of the
  * American Statistical Association* 65, 317-328; order effect as in Davidson & Beaver
@@ -67,6 +68,13 @@ export function bradleyTerry(
       reason: `The samples fall into ${groups.length} groups that were never compared, so they have no common scale.`,
     };
   }
+  if (orderEffect && !showsOrder(used, samples)) {
+    return {
+      test: null,
+      reason:
+        'Every two samples were always tasted in one order, so being first cannot be told apart from being better.',
+    };
+  }
   const withTies = ties === 'davidson' && used.some((pair) => pair.ties > 0);
   const order = orderEffect ? samples : -1;
   const tie = withTies ? samples + (orderEffect ? 1 : 0) : -1;
@@ -74,10 +82,13 @@ export function bradleyTerry(
   const at = (parameters: readonly number[], penalise: boolean): LogLikelihood => {
     const total = emptyLikelihood(size);
     for (const pair of used) addPair(total, pair, parameters, order, tie);
-    if (penalise) addGhost(total, parameters, samples);
+    if (penalise) addGhosts(total, parameters, tie);
     return total;
   };
-  const fit = fitScale((parameters) => at(parameters, !isFinite), new Array<number>(size).fill(0), samples);
+  const start = new Array<number>(size).fill(0);
+  const alone = isFinite && !alwaysTied(used, withTies) ? fitScale((x) => at(x, false), start, samples) : null;
+  const isPenalised = !alone || !alone.converged || alone.parameters.some((x) => Math.abs(x) > LARGEST_LOG);
+  const fit = isPenalised ? fitScale((x) => at(x, true), start, samples) : alone;
   const se = fit.covariance.map((row, index) => Math.sqrt(Math.max(0, row[index])));
   const extra = (index: number) => (index < 0 ? null : { estimate: fit.parameters[index], se: se[index] });
   return {
@@ -88,10 +99,53 @@ export function bradleyTerry(
     logLik: at(fit.parameters, false).value,
     logTie: extra(tie),
     order: extra(order),
-    penalised: !isFinite,
+    penalised: isPenalised,
     meetings: used.reduce((total, pair) => total + pair.winA + pair.winB + pair.ties, 0),
     samples,
   };
+}
+
+/** Beyond this a log worth is taken to be on its way to infinity: a chance of one in 160,000. */
+const LARGEST_LOG = 12;
+
+const alwaysTied = (meetings: readonly Meetings[], withTies: boolean): boolean =>
+  withTies && meetings.every((pair) => pair.winA + pair.winB === 0);
+
+/**
+ * Whether an advantage of being first leaves a trace: not if the samples can be given
+ * places so that the first one of every meeting stands exactly one step above the other.
+ */
+function showsOrder(meetings: readonly Meetings[], samples: number): boolean {
+  const place = new Array<number | null>(samples).fill(null);
+  const steps = Array.from({ length: samples }, () => [] as [number, number][]);
+  for (const { a, b } of meetings) {
+    steps[a].push([b, -1]);
+    steps[b].push([a, 1]);
+  }
+  const waiting = [meetings[0].a];
+  place[meetings[0].a] = 0;
+  for (let from = waiting.pop(); from !== undefined; from = waiting.pop()) {
+    for (const [to, step] of steps[from]) {
+      const wanted = (place[from] as number) + step;
+      if (place[to] === null) {
+        place[to] = wanted;
+        waiting.push(to);
+      } else if (place[to] !== wanted) return true;
+    }
+  }
+  return false;
+}
+
+/** The stated penalty of every parameter: see {@link addGhost}; for ties, half a tie and half a win between equals. */
+function addGhosts(total: LogLikelihood, parameters: readonly number[], tie: number): void {
+  const size = parameters.length;
+  addGhost(total, parameters, tie < 0 ? size : size - 1);
+  if (tie < 0) return;
+  // A tie has chance t / (2 + t) between equals: a logistic curve moved by log 2.
+  const share = 1 / (1 + 2 * Math.exp(-parameters[tie]));
+  total.value += (Math.log(share) + Math.log1p(-share)) / 2;
+  total.slope[tie] += 0.5 - share;
+  total.curvature[tie * size + tie] -= share * (1 - share);
 }
 
 function* winsOf(meetings: readonly Meetings[]): Generator<[number, number]> {
