@@ -1,15 +1,9 @@
-import {
-  forcedChoice,
-  forcedChoicePanel,
-  forcedChoicePower,
-  LARGEST_SEARCHED_PANEL,
-  type Protocol,
-} from '../src/inference';
+import { forcedChoice, type Protocol } from '../src/inference';
 import { BadInput } from './badInput';
 import { decimal, pText, type Report } from './report';
 
 /** Most panelists or answers taken, so that a slip of the finger does not run for hours. */
-const MOST_ANSWERS = 1_000_000;
+export const MOST_ANSWERS = 1_000_000;
 
 /** `jacana forced-choice`. */
 export function forcedChoiceReport(options: {
@@ -47,37 +41,4 @@ export function forcedChoiceReport(options: {
         : []),
     ],
   };
-}
-
-/** `jacana power`. */
-export function powerReport(options: {
-  protocol: Protocol;
-  n?: number;
-  power?: number;
-  pd: number;
-  alpha: number;
-  goal: 'difference' | 'similarity';
-}): Report {
-  const n = options.n ?? neededPanel(options);
-  if (n < 1 || n > MOST_ANSWERS)
-    throw new BadInput(`--n should lie between 1 and ${MOST_ANSWERS.toLocaleString('en-GB')}.`);
-  const { power, criticalCorrect, actualAlpha, dPrime } = forcedChoicePower({ ...options, n });
-  const { protocol, pd, alpha, goal } = options;
-  const side = goal === 'difference' ? 'or more' : 'or fewer';
-  return {
-    json: { protocol, goal, n, pd, alpha, power, criticalCorrect, actualAlpha, dPrime },
-    lines: [
-      `${protocol}, ${n} panelists, ${pd} of whom can tell (d' ${decimal(dPrime, 3)}): power ${decimal(power)}`,
-      criticalCorrect === null
-        ? 'No number of right answers reaches this alpha.'
-        : `${criticalCorrect} right answers ${side} decide; the chance of a false claim is ${decimal(actualAlpha)}`,
-    ],
-  };
-}
-
-function neededPanel({ power, ...plan }: Parameters<typeof powerReport>[0]): number {
-  if (power === undefined) throw new BadInput('Give --n, or --power to find the panel for it.');
-  const panel = forcedChoicePanel(plan, power);
-  if (panel !== null) return panel;
-  throw new BadInput(`No panel of up to ${LARGEST_SEARCHED_PANEL.toLocaleString('en-GB')} reaches that power.`);
 }

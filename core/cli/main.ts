@@ -6,7 +6,8 @@ import { PROTOCOLS } from '../src/inference';
 import { analyse, TESTS } from './analyse';
 import { BadInput } from './badInput';
 import { findingsText } from './findingsText';
-import { forcedChoiceReport, powerReport } from './forcedChoice';
+import { forcedChoiceReport } from './forcedChoice';
+import { powerReport, type PowerOptions } from './power';
 import { ordersReport } from './orders';
 import type { Report } from './report';
 import type { AnalyseOptions } from './tests/testCommand';
@@ -119,20 +120,30 @@ function command(streams: Streams): Command {
   jacana
     .command('power')
     .description(
-      'Chance that a planned forced-choice test finds a difference when a share pd of the panelists can really tell; exact. With --power instead of --n: the smallest panel from which on that power holds.',
+      'Chance that a planned test finds a difference. Forced choice: when a share pd of the panelists can really tell; exact. With --power instead of --n: the smallest panel from which on that power holds. Ranking: when samples are really liked as --liking says; by 5,000 simulated panels.',
     )
-    .addOption(protocol())
-    .option('--n <count>', 'panelists', whole)
-    .option('--power <share>', 'find the panel for this power', share)
-    .requiredOption('--pd <share>', 'share of panelists who can tell', share)
     .addOption(
-      new Option('--goal <goal>', 'what the test is for').choices(['difference', 'similarity']).default('difference'),
+      new Option('--protocol <name>', 'what is asked').choices([...PROTOCOLS, 'ranking']).makeOptionMandatory(),
     )
+    .option('--n <count>', 'panelists', whole)
+    .option('--power <share>', 'find the panel for this power (forced choice)', share)
+    .option('--pd <share>', 'share of panelists who can tell (forced choice)', share)
+    .addOption(
+      new Option('--goal <goal>', 'what a forced choice is for')
+        .choices(['difference', 'similarity'])
+        .default('difference'),
+    )
+    .option('--liking <means>', 'true mean liking per sample, separated by commas (ranking)', numbers)
+    .option('--spread <points>', "standard deviation of one person's liking of one sample (ranking)", positive, 1.5)
     .option('--alpha <number>', 'level of the test', share, 0.05)
+    .option('--seed <text>', 'seed of the simulated panels', '1')
     .option('--json', 'print JSON')
-    .addHelpText('after', '\nExample: jacana power --protocol triangle --n 30 --pd 0.3')
-    .action((options: Parameters<typeof powerReport>[0] & { json?: boolean }) =>
-      print(powerReport(options), options.json),
+    .addHelpText(
+      'after',
+      '\nExamples: jacana power --protocol triangle --n 30 --pd 0.3\n          jacana power --protocol ranking --n 24 --liking 6,5.5,5,5',
+    )
+    .action((options: PowerOptions & { json?: boolean }) =>
+      print(powerReport({ ...options, onProgress: streams.progress }), options.json),
     );
 
   jacana
@@ -218,6 +229,12 @@ function whole(text: string): number {
   if (!Number.isSafeInteger(value) || value < 0)
     throw new InvalidArgumentError('It should be a whole number, 0 or more.');
   return value;
+}
+
+function numbers(text: string): number[] {
+  const values = text.split(',').map((part) => (part.trim() === '' ? NaN : Number(part)));
+  if (!values.every(Number.isFinite)) throw new InvalidArgumentError('It should be numbers separated by commas.');
+  return values;
 }
 
 const listed = (text: string): string[] => text.split(',').map((part) => part.trim());

@@ -6,7 +6,6 @@ import gammainc from '@stdlib/math-base-special-gammainc';
 import gammaincinv from '@stdlib/math-base-special-gammaincinv';
 import gammaln from '@stdlib/math-base-special-gammaln';
 import studentQuantile from '@stdlib/stats-base-dists-t-quantile';
-import { integrate } from './quadrature';
 
 /**
  * P(X >= x) for a chi-squared variable. Computed as an upper incomplete gamma function,
@@ -102,51 +101,6 @@ export function binomialChance(count: number, n: number, chance: number): number
 /** The value that a beta variable stays below with the given probability. */
 export function betaQuantile(probability: number, a: number, b: number): number {
   return betaincinv(probability, a, b, false);
-}
-
-/**
- * P(Q >= q) for the studentized range of `groups` means, with its digits also in the far
- * tail: what is integrated is the upper tail itself, not one less the lower.
- *
- * Source: Hochberg & Tamhane, *Multiple Comparison Procedures*, appendix 3 (the integral).
- *
- * @param df degrees of freedom of the standard error, above 0; may be infinite
- */
-export function studentizedRangeUpperTail(q: number, groups: number, df: number): number {
-  if (!(q > 0)) return 1;
-  // Two groups are a t test; going there keeps all digits of small tails.
-  if (groups === 2) return studentTwoSided(q / Math.SQRT2, df);
-  if (df > 1e6) return Math.min(1, rangeUpperTail(q, groups));
-  return Math.min(
-    1,
-    overChiScale((scale) => rangeUpperTail(q * scale, groups), df),
-  );
-}
-
-/** P(range of normal means >= w): groups x integral of phi(z) (Phi(z)^(k-1) - (Phi(z) - Phi(z - w))^(k-1)). */
-function rangeUpperTail(w: number, groups: number): number {
-  const upper = (z: number): number => {
-    const below = normalCdf(z);
-    const share = below > 0 ? Math.min(1, normalCdf(z - w) / below) : 0;
-    const left = share < 1 ? -Math.expm1((groups - 1) * Math.log1p(-share)) : 1;
-    return normalDensity(z) * below ** (groups - 1) * left;
-  };
-  const middle = Math.min(8, w / 2);
-  return groups * (integrate(upper, -9, middle, 48) + integrate(upper, middle, 9 + middle, 48));
-}
-
-/**
- * Expectation over S = sqrt(chi-squared / df).
- *
- * @param f a smooth function of the scale; may fall as steeply as a normal tail
- */
-export function overChiScale(f: (scale: number) => number, df: number): number {
-  const logConstant = (df / 2) * Math.log(df / 2) - logGamma(df / 2) + Math.log(2);
-  const density = (s: number): number => Math.exp(logConstant + (df - 1) * Math.log(s) - (df * s * s) / 2);
-  const spread = 9 / Math.sqrt(2 * df);
-  const low = Math.max(1e-6, 1 - spread);
-  const high = 1 + spread * (df < 4 ? 1.6 : 1);
-  return integrate((s) => density(s) * f(s), low, 1, 48) + integrate((s) => density(s) * f(s), 1, high, 48);
 }
 
 /** The value that sqrt(chi-squared / df) stays below with the given probability; 1 for infinite df. */

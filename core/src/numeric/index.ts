@@ -3,3 +3,4 @@ export * from './distributions';
 export { integrate } from './quadrature';
 export { gradient, minimise, rootBetween, secondDerivatives, type Minimum } from './optimise';
 export { SparseCholesky, type SparsePattern } from './sparseCholesky';
+export { overChiScale, studentizedRangeUpperTail } from './studentizedRange';

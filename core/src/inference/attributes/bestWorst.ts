@@ -17,7 +17,7 @@
  */
 import type { NoTest } from '../certainty/probability';
 import { connections } from '../strength/connections';
-import { addGhost, emptyLikelihood, fitScale, type LogLikelihood } from '../strength/scale';
+import { addGhost, emptyLikelihood, fitOrPenalise, type LogLikelihood } from '../strength/scale';
 
 /** One set of samples and what was chosen from it. */
 export interface BestWorstChoice {
@@ -63,14 +63,14 @@ export function bestWorst(choices: readonly BestWorstChoice[], samples: number):
     if (penalise) addGhost(total, logWorth, samples);
     return total;
   };
-  const fit = fitScale((logWorth) => at(logWorth, !isFinite), new Array<number>(samples).fill(0), samples);
+  const { fit, penalised } = fitOrPenalise(at, new Array<number>(samples).fill(0), samples, isFinite);
   return {
     test: 'best-worst',
     counts: Array.from({ length: samples }, (_, sample) => countsOf(used, sample)),
     logWorth: fit.parameters,
     se: fit.covariance.map((row, sample) => Math.sqrt(Math.max(0, row[sample]))),
     logLik: at(fit.parameters, false).value,
-    penalised: !isFinite,
+    penalised,
     choices: used.length,
   };
 }

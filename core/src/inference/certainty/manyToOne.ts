@@ -50,7 +50,7 @@ function allWithin(t: number, weights: readonly number[]): number {
     }
     return normalDensity(shared) * product;
   };
-  return integrate(inside, -8.5, 0, 48) + integrate(inside, 0, 8.5, 48);
+  return integrate(inside, -8.5, 0, 28) + integrate(inside, 0, 8.5, 28);
 }
 
 /** A simultaneous p with how far off it may be. */

@@ -39,27 +39,28 @@ export interface ForcedChoicePower {
  * Chance that the test comes out as hoped: that a difference is found when a share pd can
  * tell, or that similarity is claimed when nobody can.
  */
-export function forcedChoicePower({
+export function forcedChoicePower(plan: ForcedChoicePlan): ForcedChoicePower {
+  const guess = GUESS[plan.protocol];
+  const dPrime = dPrimeAt(plan.protocol, guess + (1 - guess) * plan.pd);
+  return { ...decision(plan), dPrime: Number.isFinite(dPrime) ? dPrime : null };
+}
+
+function decision({
   protocol,
   n,
   pd,
   alpha,
   goal = 'difference',
-}: ForcedChoicePlan): ForcedChoicePower {
+}: ForcedChoicePlan): Omit<ForcedChoicePower, 'dPrime'> {
   const guess = GUESS[protocol];
   const share = guess + (1 - guess) * pd;
-  const dPrime = dPrimeAt(protocol, share);
-  const shared = { dPrime: Number.isFinite(dPrime) ? dPrime : null };
-  if (goal === 'difference') {
-    const critical = criticalCorrect(n, guess, alpha);
-    if (critical === null) return { ...shared, power: 0, criticalCorrect: null, actualAlpha: 0 };
-    const actualAlpha = binomialUpperTail(critical, n, guess);
-    return { ...shared, power: binomialUpperTail(critical, n, share), criticalCorrect: critical, actualAlpha };
-  }
-  const critical = criticalSimilar(n, share, alpha);
-  if (critical === null) return { ...shared, power: 0, criticalCorrect: null, actualAlpha: 0 };
-  const actualAlpha = binomialLowerTail(critical, n, share);
-  return { ...shared, power: binomialLowerTail(critical, n, guess), criticalCorrect: critical, actualAlpha };
+  const isDifference = goal === 'difference';
+  const critical = isDifference ? criticalCorrect(n, guess, alpha) : criticalSimilar(n, share, alpha);
+  if (critical === null) return { power: 0, criticalCorrect: null, actualAlpha: 0 };
+  const decides = (chance: number): number =>
+    isDifference ? binomialUpperTail(critical, n, chance) : binomialLowerTail(critical, n, chance);
+  const [nothing, something] = isDifference ? [guess, share] : [share, guess];
+  return { power: decides(something), criticalCorrect: critical, actualAlpha: decides(nothing) };
 }
 
 /** Panels of more than this are not looked for. */
@@ -67,7 +68,7 @@ export const LARGEST_SEARCHED_PANEL = 20_000;
 
 /** Smallest panel from which on the power never falls below the one wanted; null when none is in reach. */
 export function forcedChoicePanel(plan: Omit<ForcedChoicePlan, 'n'>, power: number): number | null {
-  const short = (n: number): boolean => forcedChoicePower({ ...plan, n }).power < power;
+  const short = (n: number): boolean => decision({ ...plan, n }).power < power;
   let enough = 1;
   while (enough <= LARGEST_SEARCHED_PANEL && short(enough)) enough *= 2;
   if (enough > LARGEST_SEARCHED_PANEL) return null;

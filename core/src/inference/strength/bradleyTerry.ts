@@ -18,7 +18,7 @@
  */
 import type { NoTest } from '../certainty/probability';
 import { connections } from './connections';
-import { addGhost, emptyLikelihood, fitScale, type LogLikelihood } from './scale';
+import { addGhost, emptyLikelihood, fitOrPenalise, type LogLikelihood } from './scale';
 
 /** All meetings of two samples in which `a` was tasted first. */
 export interface Meetings {
@@ -86,9 +86,7 @@ export function bradleyTerry(
     return total;
   };
   const start = new Array<number>(size).fill(0);
-  const alone = isFinite && !alwaysTied(used, withTies) ? fitScale((x) => at(x, false), start, samples) : null;
-  const isPenalised = !alone || !alone.converged || alone.parameters.some((x) => Math.abs(x) > LARGEST_LOG);
-  const fit = isPenalised ? fitScale((x) => at(x, true), start, samples) : alone;
+  const { fit, penalised } = fitOrPenalise(at, start, samples, isFinite && !alwaysTied(used, withTies));
   const se = fit.covariance.map((row, index) => Math.sqrt(Math.max(0, row[index])));
   const extra = (index: number) => (index < 0 ? null : { estimate: fit.parameters[index], se: se[index] });
   return {
@@ -99,14 +97,11 @@ export function bradleyTerry(
     logLik: at(fit.parameters, false).value,
     logTie: extra(tie),
     order: extra(order),
-    penalised: isPenalised,
+    penalised,
     meetings: used.reduce((total, pair) => total + pair.winA + pair.winB + pair.ties, 0),
     samples,
   };
 }
-
-/** Beyond this a log worth is taken to be on its way to infinity: a chance of one in 160,000. */
-const LARGEST_LOG = 12;
 
 const alwaysTied = (meetings: readonly Meetings[], withTies: boolean): boolean =>
   withTies && meetings.every((pair) => pair.winA + pair.winB === 0);

@@ -20,9 +20,10 @@
  * @example
  * plackettLuce([[[0], [1]], [[0], [1]], [[1], [0]]], 2).logWorth // [0.3466, -0.3466]
  */
+import { chiSquaredUpperTail } from '../../numeric';
 import type { NoTest } from '../certainty/probability';
 import { connections } from './connections';
-import { addGhost, emptyLikelihood, fitScale, type LogLikelihood } from './scale';
+import { addGhost, emptyLikelihood, fitOrPenalise, type LogLikelihood } from './scale';
 
 /** One ranking: groups of tied samples, best first. Samples not named were not tasted. */
 export type Ranking = readonly (readonly number[])[];
@@ -36,8 +37,8 @@ export interface PlackettLuceResult {
   covariance: number[][];
   /** Of the rankings, without the penalty. */
   logLik: number;
-  /** -2 log likelihood ratio against "all worths equal", with its degrees of freedom. */
-  likelihoodRatio: { statistic: number; df: number };
+  /** -2 log likelihood ratio against "all worths equal", and its chi-squared limit: rough below some 30 rankings. */
+  likelihoodRatio: { statistic: number; df: number; p: number };
   /** Whether the penalty was needed because a sample, or group, won every comparison with the rest. */
   penalised: boolean;
   /** Rankings of at least two samples; the others say nothing. */
@@ -60,16 +61,22 @@ export function plackettLuce(rankings: readonly Ranking[], samples: number): Pla
   }
   const stages = stagesOf(used);
   const equal = new Array<number>(samples).fill(0);
-  const fit = fitScale((at) => likelihood(stages, at, !isFinite), equal, samples);
+  const { fit, penalised } = fitOrPenalise(
+    (at, penalise) => likelihood(stages, at, penalise),
+    equal,
+    samples,
+    isFinite,
+  );
   const logLik = likelihood(stages, fit.parameters, false).value;
+  const ratio = Math.max(0, 2 * (logLik - likelihood(stages, equal, false).value));
   return {
     test: 'plackett-luce',
     logWorth: fit.parameters,
     se: fit.covariance.map((row, at) => Math.sqrt(Math.max(0, row[at]))),
     covariance: fit.covariance,
     logLik,
-    likelihoodRatio: { statistic: Math.max(0, 2 * (logLik - likelihood(stages, equal, false).value)), df: samples - 1 },
-    penalised: !isFinite,
+    likelihoodRatio: { statistic: ratio, df: samples - 1, p: chiSquaredUpperTail(ratio, samples - 1) },
+    penalised,
     rankings: used.length,
     samples,
   };

@@ -44,7 +44,9 @@ export function fitScale(
   let now = logLikelihood(at);
   let converged = false;
   for (let round = 0; round < 200 && !converged; round++) {
-    const move = new LuDecomposition(information(now, samples)).solve(Matrix.columnVector([...now.slope])).to1DArray();
+    const factored = new LuDecomposition(information(now, samples));
+    if (factored.isSingular() || at.some((x) => Math.abs(x) > 2 * LARGEST_LOG)) break;
+    const move = factored.solve(Matrix.columnVector([...now.slope])).to1DArray();
     const gain = move.reduce((total, m, index) => total + m * now.slope[index], 0);
     let share = Math.min(1, 5 / move.reduce((most, m) => Math.max(most, Math.abs(m)), 1e-300));
     let moved = false;
@@ -60,6 +62,33 @@ export function fitScale(
   return { parameters: at, covariance: constrainedInverse(information(now, samples), samples), converged };
 }
 
+/** Beyond this a log worth is taken to be on its way to infinity: a chance of one in 160,000. */
+const LARGEST_LOG = 12;
+/** A standard error beyond this says that the likelihood is flat: it still rises far away. */
+const LARGEST_SE = 10;
+
+/**
+ * Fits without the penalty where that gives finite strengths, else with it.
+ *
+ * @param isFinite false where it is known beforehand that it does not; ties and order
+ *   effects may take strengths to infinity all the same, which only the fit shows
+ */
+export function fitOrPenalise(
+  logLikelihood: (parameters: readonly number[], penalise: boolean) => LogLikelihood,
+  start: readonly number[],
+  samples: number,
+  isFinite: boolean,
+): { fit: ScaleFit; penalised: boolean } {
+  if (isFinite) {
+    const fit = fitScale((parameters) => logLikelihood(parameters, false), start, samples);
+    const isShown = fit.parameters.every(
+      (x, at) => Math.abs(x) < LARGEST_LOG && fit.covariance[at][at] < LARGEST_SE ** 2,
+    );
+    if (fit.converged && isShown) return { fit, penalised: false };
+  }
+  return { fit: fitScale((parameters) => logLikelihood(parameters, true), start, samples), penalised: true };
+}
+
 /** Minus the curvature, with the direction in which all worths move together tied down. */
 function information({ slope, curvature }: LogLikelihood, samples: number): Matrix {
   const size = slope.length;
@@ -73,7 +102,9 @@ function information({ slope, curvature }: LogLikelihood, samples: number): Matr
 }
 
 function constrainedInverse(matrix: Matrix, samples: number): number[][] {
-  const inverse = new LuDecomposition(matrix).solve(Matrix.eye(matrix.rows)).to2DArray();
+  const factored = new LuDecomposition(matrix);
+  if (factored.isSingular()) return Matrix.zeros(matrix.rows, matrix.rows).to2DArray();
+  const inverse = factored.solve(Matrix.eye(matrix.rows)).to2DArray();
   return inverse.map((row, a) => row.map((x, b) => x - (a < samples && b < samples ? 1 / samples : 0)));
 }
 

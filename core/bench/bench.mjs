@@ -1,0 +1,150 @@
+/**
+ * npm run bench: how fast the engine is, beside R on the same data in the same run where R
+ * is installed. Both sides time repeated calls inside one process, start-up excluded, and
+ * give the median. With --write the table goes into docs/benchmarks.md.
+ */
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { cpus, tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const here = dirname(fileURLToPath(import.meta.url));
+const load = createRequire(import.meta.url);
+const dist = (folder) => load(join(here, '..', 'dist', 'src', folder, 'index.js'));
+const { compare, fitMixed, friedman, midRanks, relabeledP, skillingsMack, termTest } = dist('inference');
+const { incompleteOrders } = dist('design');
+const { randomStream } = dist('numeric');
+const { rankingPower } = dist('simulate');
+
+/** Scores as a liking panel gives them: panelist + sample + panelist by sample + noise. */
+function scores(panelists, samples, replicates, seed) {
+  const random = randomStream(seed, 'bench');
+  const rows = [];
+  for (let who = 0; who < panelists; who++) {
+    const own = random.normal();
+    for (let what = 0; what < samples; what++) {
+      const cell = 0.5 * random.normal();
+      for (let again = 0; again < replicates; again++)
+        rows.push({ panelist: `p${who}`, sample: `s${what}`, score: 5 + what * 0.05 + own + cell + random.normal() });
+    }
+  }
+  return rows;
+}
+
+const folder = mkdtempSync(join(tmpdir(), 'jacana-bench-'));
+const sets = {
+  small: scores(24, 4, 1, 'small'),
+  panel: scores(150, 12, 1, 'panel'),
+  large: scores(500, 12, 2, 'large'),
+};
+for (const [name, rows] of Object.entries(sets)) {
+  const lines = rows.map(({ panelist, sample, score }) => `${panelist},${sample},${score}`);
+  writeFileSync(join(folder, `${name}.csv`), `panelist,sample,score\n${lines.join('\n')}\n`);
+}
+
+const mixedData = (rows) => ({
+  y: rows.map(({ score }) => score),
+  factors: { panelist: rows.map(({ panelist }) => panelist), sample: rows.map(({ sample }) => sample) },
+});
+const MODEL = { fixed: [['sample']], random: [['panelist'], ['panelist', 'sample']] };
+const ONE = { fixed: [['sample']], random: [['panelist']] };
+
+/** Ranks the scores too, as friedman.test does. */
+function grid(rows) {
+  const people = new Map();
+  for (const { panelist, score } of rows) people.set(panelist, [...(people.get(panelist) ?? []), score]);
+  return [...people.values()];
+}
+
+function median(work, least = 5) {
+  work();
+  const times = [];
+  const start = performance.now();
+  while (times.length < least || (performance.now() - start < 1500 && times.length < 200)) {
+    const before = performance.now();
+    work();
+    times.push(performance.now() - before);
+  }
+  return times.sort((a, b) => a - b)[Math.floor(times.length / 2)];
+}
+
+const large = mixedData(sets.large);
+const panel = mixedData(sets.panel);
+const fitted = fitMixed(large, MODEL);
+const [smallGrid, panelGrid] = [grid(sets.small), grid(sets.panel)];
+const blocks = panelGrid.slice(0, 100).map((row) => ({ samples: row.map((_, at) => at), values: midRanks(row) }));
+const squares = (sums) => sums.reduce((total, sum) => total + sum * sum, 0);
+
+/** Name, R's name for it (if it is timed there too), the work, and the time it should take at most. */
+const CASES = [
+  ['Friedman, 150 panelists x 12 samples (limit)', 'friedman', () => friedman(panelGrid.map(midRanks), { seed: '1' })],
+  ['Friedman, 24 x 4, exact p', 'friedmanSmall', () => friedman(smallGrid.map(midRanks), { seed: '1' })],
+  ['Mixed model with F, 150 x 12, one score each', 'lmerPanel', () => termTest(fitMixed(panel, ONE), 0)],
+  ['Mixed model with F, 500 x 12 x 2, two random terms', 'lmerLarge', () => termTest(fitMixed(large, MODEL), 0)],
+  ['All 66 pairs by Tukey after it', 'emmeans', () => compare(fitted, 'sample', { alpha: 0.05, adjust: 'tukey' })],
+  [
+    '100,000 relabelings, 100 x 12',
+    null,
+    () => relabeledP({ blocks, samples: 12, statistic: squares, seed: '1', draws: 100_000 }),
+    2000,
+  ],
+  ['Skillings-Mack with its 100,000 relabelings, 100 x 12', null, () => skillingsMack(blocks, 12, { seed: '1' })],
+  [
+    'Power by 5,000 simulated ranking panels, 24 x 4',
+    null,
+    () => rankingPower({ panelists: 24, liking: [6, 5.5, 5, 5], spread: 1.5, alpha: 0.05, seed: '1' }),
+    2000,
+  ],
+  [
+    'Power by 5,000 simulated ranking panels, 100 x 12',
+    null,
+    () => rankingPower({ panelists: 100, liking: [6, ...Array(11).fill(5)], spread: 1.5, alpha: 0.05, seed: '1' }),
+    2000,
+  ],
+  [
+    'Orders, 300 panelists x 6 of 12 samples',
+    null,
+    () => incompleteOrders({ samples: 12, panelists: 300, perPanelist: 6 }, randomStream('7', 'orders')),
+    2000,
+  ],
+];
+
+const inR = timesInR();
+const rows = CASES.map(([name, other, work, most]) => {
+  const own = median(work, most ? 3 : 5);
+  const theirs = other && inR ? inR[other] : null;
+  const row = [
+    name,
+    `${own.toFixed(own < 10 ? 2 : 0)} ms`,
+    theirs ? `${theirs.toFixed(theirs < 10 ? 2 : 0)} ms` : '',
+    theirs ? `${(theirs / own).toFixed(theirs / own < 10 ? 1 : 0)}` : '',
+    most ? (own <= most ? `below ${most / 1000} s` : `ABOVE ${most / 1000} s`) : '',
+  ];
+  process.stdout.write(`${row.join(' | ')}\n`);
+  return row;
+});
+if (process.argv.includes('--write')) write(rows);
+
+function timesInR() {
+  const { status, stdout, stderr } = spawnSync('Rscript', [join(here, 'bench.R'), folder], { encoding: 'utf8' });
+  if (status === 0) return JSON.parse(stdout.trim().split('\n').at(-1));
+  process.stderr.write(`Without R: ${status === null ? 'not installed' : stderr.trim().split('\n').at(-1)}\n`);
+  return null;
+}
+
+function write(table) {
+  const target = join(here, '..', '..', 'docs', 'benchmarks.md');
+  const text = readFileSync(target, 'utf8');
+  const mark = '<!-- figures -->';
+  const head = text.slice(0, text.indexOf(mark) + mark.length);
+  const lines = [
+    `Measured ${new Date().toISOString().slice(0, 10)} on ${cpus().length} x ${cpus()[0].model}, Node ${process.version}; medians.`,
+    '',
+    '| computation | Jacana | R | R / Jacana | wanted |',
+    '|---|---:|---:|---:|---|',
+    ...table.map((row) => `| ${row.join(' | ')} |`),
+  ];
+  writeFileSync(target, `${head}\n\n${lines.join('\n')}\n`);
+}
