@@ -58,7 +58,17 @@ const panelOf = (size, notBlind = {}) =>
     notBlindBecause: notBlind[name] ?? '',
   }));
 
-const methodsOf = (list) => list.map(([id, name, note, reference = false]) => ({ id, name, note, reference }));
+const methodsOf = (list) =>
+  list.map(([id, name, note, reference = false, effort]) => ({ id, name, note, reference, ...(effort && { effort }) }));
+
+/** Minutes with hands on, minutes in all, cost a portion, mess and skill from 1 to 5. */
+const effortOf = (handsOnMinutes, totalMinutes, cost, mess, skill) => ({
+  handsOnMinutes,
+  totalMinutes,
+  cost,
+  mess,
+  skill,
+});
 const minutesAfter = (start, minutes) => new Date(Date.parse(start) + minutes * 60_000).toISOString();
 
 /** Minutes after the start at which the tasting in service stands. */
@@ -118,10 +128,10 @@ function salmon() {
     question: 'Which way of cooking salmon do our guests like best?',
     ballotTitle: 'Thursday panel, 12 November',
     methods: methodsOf([
-      ['pan-seared', 'Pan-seared', 'skin side down, butter, 180 °C pan'],
-      ['slow-oven', 'Slow oven', '110 °C until 50 °C inside'],
-      ['steamed', 'Steamed', 'basket, 8 minutes'],
-      ['poached', 'Poached', 'court-bouillon at 75 °C', true],
+      ['pan-seared', 'Pan-seared', 'skin side down, butter, 180 °C pan', false, effortOf(9, 12, 3.4, 4, 4)],
+      ['slow-oven', 'Slow oven', '110 °C until 50 °C inside', false, effortOf(4, 35, 3.2, 1, 2)],
+      ['steamed', 'Steamed', 'basket, 8 minutes', false, effortOf(5, 14, 3.1, 2, 2)],
+      ['poached', 'Poached', 'court-bouillon at 75 °C', true, effortOf(8, 30, 3.5, 3, 3)],
     ]),
     panel: panelOf(24, { Otto: 'saw the trays in the kitchen', Vida: 'helped to portion' }),
     ballot: { liking: true, ties: false },
@@ -144,7 +154,14 @@ function salmon() {
     progress: () => ({ tasted: 4, done: true }),
   });
   const tagOf = (method, number) => locked.pieces.filter((piece) => piece.method === method)[number].tag;
-  const caveat = (id, minutes, by, text) => ({ id, at: minutesAfter(start, minutes), by, text });
+  const caveat = (id, minutes, by, text, pieces) => ({
+    id,
+    at: minutesAfter(start, minutes),
+    by,
+    text,
+    ...(pieces && { about: { pieces, panelists: [] } }),
+  });
+  const [overshot, held] = [tagOf('slow-oven', 1), tagOf('poached', 0)];
   write('1-salmon.json', {
     format: 'jacana-tasting',
     version: 1,
@@ -155,8 +172,8 @@ function salmon() {
     seal: { closedAt: minutesAfter(start, 32), unsealedAt: minutesAfter(start, 40), unsealedBy: 'Ines' },
     ballots,
     caveats: [
-      caveat('caveat-1', -25, 'Marek', `Piece ${tagOf('slow-oven', 1)} overshot by 6 °C`),
-      caveat('caveat-2', -6, 'Marek', `Piece ${tagOf('poached', 0)} was held 9 minutes longer than the others`),
+      caveat('caveat-1', -25, 'Marek', `Piece ${overshot} overshot by 6 °C`, [overshot]),
+      caveat('caveat-2', -6, 'Marek', `Piece ${held} was held 9 minutes longer than the others`, [held]),
       caveat('caveat-3', -4, 'Tove', 'Two panelists walked through the kitchen before the first tray'),
     ],
   });

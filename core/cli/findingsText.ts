@@ -1,5 +1,5 @@
 import type { Findings } from '../src/findings';
-import { probabilityText } from './report';
+import { decimal, probabilityText, pText } from './report';
 
 export function findingsText(found: Findings): string {
   const methods = found.methods.map(
@@ -23,10 +23,51 @@ export function findingsText(found: Findings): string {
       (pair) =>
         `  ${name(pair.a)} - ${name(pair.b)}: ${pair.difference}, ${probabilityText(pair.probability)}, Holm ${pair.adjustedP.toFixed(4)}`,
     ),
+    ...strengthLines(found, name),
+    ...likingLines(found, name),
+    ...panelLines(found),
+    ...(found.practical ? ['', found.practical.sentence] : []),
     '',
     ...found.sensitivity.map((again) => `Without ${again.without}: ${again.same ? 'same verdict' : again.sentence}`),
     ...found.limits.map((limit) => `- ${limit.text}`),
     `Fingerprint ${found.fingerprint.matches ? 'matches' : 'DOES NOT MATCH'}: ${found.fingerprint.stated}`,
-    `Next: ${found.next}`,
+    `Next: ${found.next.text}`,
   ].join('\n');
+}
+
+function strengthLines({ strength, methods }: Findings, name: (id: string) => string): string[] {
+  if (strength.test === null) return [strength.reason];
+  const chances = methods.map((method, at) => `${name(method.id)} ${decimal(strength.chanceOfBest[at], 3)}`);
+  return [`Chance of being best, if the panel were drawn again: ${chances.join(', ')}`];
+}
+
+function likingLines({ liking }: Findings, name: (id: string) => string): string[] {
+  if (!liking) return [];
+  const test =
+    liking.test.test === null
+      ? liking.test.reason
+      : `F = ${decimal(liking.test.F, 3)} on ${liking.test.df1} and ${decimal(liking.test.df2, 1)} df, p = ${pText(liking.test.p)}`;
+  return [
+    '',
+    `Liking (explored, not the planned test): ${test}; ${liking.answers} scores, ${liking.panelists} panelists, ${liking.pieces} pieces`,
+    ...liking.means.map(
+      (mean) =>
+        `  ${name(mean.method)}: ${decimal(mean.mean, 2)}${mean.interval ? ` (${decimal(mean.interval[0], 2)} to ${decimal(mean.interval[1], 2)})` : ''}, ${mean.letters}`,
+    ),
+    ...liking.leftOut.map(({ reason }) => `  ${reason}`),
+    ...liking.concerns.map((concern) => `  ${concern}`),
+  ];
+}
+
+function panelLines({ panel }: Findings): string[] {
+  const { groups, order } = panel;
+  const tasters =
+    groups.test === null
+      ? groups.reason
+      : groups.groups.length === 1
+        ? `No sign of more than one group of tasters, ${probabilityText(groups.probability)}`
+        : `Two groups of tasters, ${groups.groups.map((group) => group.length).join(' and ')}, ${probabilityText(groups.probability)}`;
+  const effect = (what: string, test: Findings['panel']['order']['position']): string =>
+    test.test === null ? `${what}: ${test.reason}` : `${what}: F = ${decimal(test.F, 2)}, p = ${pText(test.p)}`;
+  return ['', tasters, effect('Position', order.position), effect('Carry-over', order.carryOver)];
 }

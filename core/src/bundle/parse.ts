@@ -47,6 +47,7 @@ function crossCheck(bundle: TastingBundle): Problem[] {
     ...keyProblems(bundle),
     ...ballotProblems(bundle),
     ...sealProblems(bundle),
+    ...caveatProblems(bundle),
   ];
 }
 
@@ -186,6 +187,22 @@ function incomplete(
     ? [{ field: `${field}.answers`, message: 'A ballot that was handed in has no ranking.' }]
     : [];
   return [...problems, ...within(field, likingProblems(liking, served, ballot))];
+}
+
+/** A caveat may only touch pieces and panelists that there are. */
+function caveatProblems({ tasting, pieces, caveats }: TastingBundle): Problem[] {
+  const tags = new Set(pieces.map((piece) => piece.tag));
+  const panel = new Set(tasting.panel.map((panelist) => panelist.id));
+  return caveats.flatMap(({ about }, at) => [
+    ...(about?.pieces ?? []).flatMap((tag, number) =>
+      tags.has(tag) ? [] : [{ field: `caveats.${at}.about.pieces.${number}`, message: `No piece has the tag ${tag}.` }],
+    ),
+    ...(about?.panelists ?? []).flatMap((id, number) =>
+      panel.has(id)
+        ? []
+        : [{ field: `caveats.${at}.about.panelists.${number}`, message: `No panelist has the id "${id}".` }],
+    ),
+  ]);
 }
 
 function sealProblems({ seal, key }: TastingBundle): Problem[] {

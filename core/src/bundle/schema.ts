@@ -20,7 +20,23 @@ const moment = z.iso.datetime({ offset: true });
 const code = z.string().regex(/^[1-9]\d{2}$/, 'A blind code is three digits, the first not 0.');
 const tag = z.string().regex(/^[A-Z]{1,2}\d$/, 'A kitchen tag is a letter or two and a digit, such as K4.');
 
-export const methodSchema = z.strictObject({ id, name: shortText, note: longText.default(''), reference: z.boolean() });
+/** What a method asks of whoever cooks it; 1 is little, 5 is much. */
+export const effortSchema = z.strictObject({
+  handsOnMinutes: z.number().min(0).max(10_000),
+  totalMinutes: z.number().min(0).max(100_000),
+  /** Per portion, in the money of the house. */
+  cost: z.number().min(0).max(100_000),
+  mess: z.int().min(1).max(5),
+  skill: z.int().min(1).max(5),
+});
+
+export const methodSchema = z.strictObject({
+  id,
+  name: shortText,
+  note: longText.default(''),
+  reference: z.boolean(),
+  effort: effortSchema.optional(),
+});
 
 export const panelistSchema = z.strictObject({
   id,
@@ -102,7 +118,14 @@ export const ballotSchema = z.strictObject({
   answers: z.array(answerSchema),
 });
 
-export const caveatSchema = z.strictObject({ id, at: moment, by: shortText, text: longText.min(1) });
+export const caveatSchema = z.strictObject({
+  id,
+  at: moment,
+  by: shortText,
+  text: longText.min(1),
+  /** What it touches, by kitchen tag and by panelist; left out when it touches everything, or nobody knows. */
+  about: z.strictObject({ pieces: z.array(tag).default([]), panelists: z.array(id).default([]) }).optional(),
+});
 
 export const sealSchema = z.strictObject({
   closedAt: moment.nullable(),
@@ -122,6 +145,7 @@ export const bundleSchema = z.strictObject({
   caveats: z.array(caveatSchema),
 });
 
+export type Effort = z.infer<typeof effortSchema>;
 export type Method = z.infer<typeof methodSchema>;
 export type Panelist = z.infer<typeof panelistSchema>;
 export type BallotDesign = z.infer<typeof ballotDesignSchema>;

@@ -1,10 +1,25 @@
 import { fingerprint, type Caveat, type Key, type Plan, type TastingBundle } from '../bundle';
 import { orderBalance } from '../design';
 import { ENGINE } from '../engine';
-import { meanInterval, type FriedmanResult, type MeanWithInterval, type NoTest, type RankSumPair } from '../inference';
+import {
+  meanInterval,
+  rankSumsAgainst,
+  type AgainstReference,
+  type FriedmanResult,
+  type MeanWithInterval,
+  type NoTest,
+  type RankSumPair,
+} from '../inference';
+import { likingFinding, type LikingFinding } from './liking';
 import { limits, type Limit } from './limits';
+import { nextStep, type NextStep } from './nextStep';
+import { practicalPick, type PracticalPick } from './practical';
 import { readPreferences, type LeftOut, type Taster } from './preferences';
-import { decide, sameVerdict, type Verdict, type VerdictKind } from './verdict';
+import { sensitivity, type Sensitivity } from './sensitivity';
+import { tastedServings } from './servings';
+import { strengthFinding, type StrengthFinding } from './strength';
+import { panelFinding, type PanelFinding } from './tasters';
+import { decide, type Verdict, type VerdictKind } from './verdict';
 import { counted, howOften, verdictSentence } from './wording';
 
 /** One method in the findings. */
@@ -20,14 +35,6 @@ export interface MethodFinding {
   letters: string;
   /** Mean liking, 1 to 9; null when it was not asked or nobody answered. */
   liking: MeanWithInterval | null;
-}
-
-/** The planned analysis run again without something that may have spoilt it. */
-export interface Sensitivity {
-  without: string;
-  sentence: string;
-  same: boolean;
-  tasters: number;
 }
 
 /** A pair of methods compared, by method id. */
@@ -46,12 +53,18 @@ export interface Findings {
   piecesPerMethod: number;
   overall: FriedmanResult | NoTest;
   pairs: PairFinding[];
+  /** Others against the reference by rank sums, simultaneously; empty without a reference. */
+  against: (Omit<AgainstReference, 'sample'> & { method: string })[];
+  strength: StrengthFinding | NoTest;
+  liking: LikingFinding | null;
+  panel: PanelFinding;
+  practical: PracticalPick | null;
   sensitivity: Sensitivity[];
   limits: Limit[];
   caveats: Caveat[];
   orders: { positionImbalance: number; carryOverImbalance: number };
   fingerprint: { stated: string; computed: string; matches: boolean };
-  next: string;
+  next: NextStep;
 }
 
 /** Why there are no findings: said in place of them. */
@@ -82,6 +95,9 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
   const verdict = decide(rows, { ...rules, onProgress });
   const names = tasting.methods.map((method) => method.name);
   const ids = tasting.methods.map((method) => method.id);
+  const servings = tastedServings(bundle, key, tasters);
+  const reference = tasting.methods.find((method) => method.reference)?.id;
+  const liking = likingFinding(servings, { methods: ids, reference, ...rules });
   return {
     engine: ENGINE,
     title: tasting.title,
@@ -99,12 +115,17 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
     piecesPerMethod: tasting.piecesPerMethod,
     overall: verdict.overall,
     pairs: pairFindings(verdict, ids, plan.alpha),
-    sensitivity: sensitivity(tasters, verdict, names, rules),
+    against: againstReference(verdict, rows, ids, reference),
+    strength: strengthFinding(tasters, ids.length, rules),
+    liking,
+    panel: panelFinding(tasters, servings, rules),
+    practical: practicalPick(tasting.methods, liking, plan.alpha),
+    sensitivity: sensitivity({ tasters, caveats: bundle.caveats, key, planned: verdict, names, rules }),
     limits: limits({ bundle, tasters, leftOut, verdict }),
     caveats: bundle.caveats,
     orders: tastedBalance(tasters, ids),
     fingerprint: checkFingerprint(bundle, plan, key),
-    next: nextStep(verdict),
+    next: nextStep(verdict, tasters, names, plan.alpha),
   };
 }
 
@@ -145,27 +166,15 @@ function pairFindings(verdict: Verdict, ids: string[], alpha: number): PairFindi
   }));
 }
 
-function sensitivity(
-  tasters: Taster[],
-  planned: Verdict,
-  names: string[],
-  rules: { alpha: number; seed: string },
-): Sensitivity[] {
-  const blind = tasters.filter((taster) => taster.blind);
-  if (blind.length === tasters.length) return [];
-  const again = decide(
-    blind.map((taster) => taster.ranks),
-    rules,
-  );
-  const gone = tasters.length - blind.length;
-  return [
-    {
-      without: counted(gone, 'taster who was not blind', 'tasters who were not blind'),
-      sentence: verdictSentence(again, names),
-      same: sameVerdict(planned, again),
-      tasters: blind.length,
-    },
-  ];
+/** Every other method against the reference; nothing without one, or without a test. */
+function againstReference(
+  verdict: Verdict,
+  rows: readonly (readonly number[])[],
+  ids: string[],
+  reference: string | undefined,
+): Findings['against'] {
+  if (reference === undefined || verdict.overall.test === null) return [];
+  return rankSumsAgainst(rows, ids.indexOf(reference)).map(({ sample, ...rest }) => ({ method: ids[sample], ...rest }));
 }
 
 function tastedBalance(tasters: Taster[], ids: string[]): Findings['orders'] {
@@ -186,17 +195,4 @@ function support(verdict: Verdict, tasters: number, pieces: number): string {
   const size = `${counted(tasters, 'taster')}, ${counted(pieces, 'piece')} a method.`;
   if (verdict.overall.test === null) return size;
   return `${size} Shuffled at random, rankings this far apart come up ${howOften(verdict.overall.probability)}.`;
-}
-
-function nextStep(verdict: Verdict): string {
-  switch (verdict.kind) {
-    case 'winner':
-      return 'Cook the winner again from another lot, with at least three pieces, to see that it was the method and not the day.';
-    case 'leading-set':
-      return 'Taste the leaders alone, with more people, or choose between them by effort and cost.';
-    case 'no-answer':
-      return 'Ask more people, or fewer methods that differ more. Do not read this as "all the same".';
-    case 'cannot-say':
-      return 'Bring in more tasters, and lock a new plan before they taste.';
-  }
 }

@@ -1,11 +1,11 @@
-export {
-  findings,
-  NotUnsealed,
-  type Findings,
-  type MethodFinding,
-  type PairFinding,
-  type Sensitivity,
-} from './findings';
+export { ENGINE } from '../engine';
+export { findings, NotUnsealed, type Findings, type MethodFinding, type PairFinding } from './findings';
+export type { LikingFinding } from './liking';
+export type { NextStep } from './nextStep';
+export { EFFORT_CRITERIA, PRACTICAL_MARGIN, type PracticalPick } from './practical';
+export type { Sensitivity } from './sensitivity';
+export type { StrengthFinding } from './strength';
+export type { PanelFinding } from './tasters';
 export type { Limit } from './limits';
 export type { LeftOut, Taster } from './preferences';
 export type { VerdictKind } from './verdict';

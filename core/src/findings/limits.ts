@@ -14,7 +14,7 @@ export interface Limit {
     | 'no-difference'
     | 'caveats'
     | 'small-panel'
-    | 'liking-described';
+    | 'liking-explored';
   text: string;
 }
 
@@ -63,19 +63,17 @@ export function limits({ bundle, tasters, leftOut, verdict }: LimitInputs): Limi
       text: `${counted(leftOut.length, 'ballot')} of ${tasting.panel.length} did not come in (seat ${who}). Nothing was filled in for ${leftOut.length === 1 ? 'it' : 'them'}.`,
     });
   }
-  if (caveats.length > 0) {
+  const open = caveats.filter(({ about }) => !about || about.pieces.length + about.panelists.length === 0).length;
+  if (open > 0) {
     found.push({
       kind: 'caveats',
-      text: `${counted(caveats.length, 'caveat')} stand in the log. What they do to the answer is for you to judge.`.replace(
-        /^1 caveat stand/,
-        '1 caveat stands',
-      ),
+      text: `${counted(open, 'caveat in the log does', 'caveats in the log do')} not say which pieces or tasters ${open === 1 ? 'it touches' : 'they touch'}. What that does to the answer is for you to judge.`,
     });
   }
   if (tasting.ballot.liking) {
     found.push({
-      kind: 'liking-described',
-      text: 'Liking scores are described here, not tested: the planned test is the ranking.',
+      kind: 'liking-explored',
+      text: 'The planned test is the ranking. What is said about liking was looked at after unsealing, so take it as a hint.',
     });
   }
   return found;

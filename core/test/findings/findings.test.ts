@@ -108,3 +108,114 @@ describe('howOften', () => {
     [1e-7, 'less than once in 100,000 tries'],
   ])('puts p = %p as %p', (p, words) => expect(howOften({ p, from: 'exact' })).toBe(words));
 });
+
+describe('what was looked at after unsealing', () => {
+  const found = findings(simulatedBundle({ truth: [8, 7, 4], panelists: 24, liking: true }));
+
+  it('tests liking by a mixed model with panelists and pieces, and says that it was not planned', () => {
+    const { liking } = found;
+    expect(liking).toMatchObject({ status: 'explored', answers: 72, panelists: 24, pieces: 9 });
+    expect(liking?.test).toMatchObject({ test: 'F', df1: 2 });
+    expect(liking?.means.map(({ method }) => method)).toEqual(['m0', 'm1', 'm2']);
+    // Complete data: the model's means are the plain ones.
+    for (const { method, mean } of liking?.means ?? [])
+      expect(mean).toBeCloseTo(found.methods.find(({ id }) => id === method)?.liking?.mean as number, 6);
+    expect(liking?.pairs).toHaveLength(3);
+    expect(liking?.against.every(({ b }) => b === 'm0')).toBe(true);
+    expect(liking?.rankCheck.test).toBe('friedman');
+    expect(kinds(found)).toContain('liking-explored');
+  });
+
+  it('says with one piece a method that piece and method cannot be told apart', () => {
+    const { liking } = findings(simulatedBundle({ truth: [8, 7, 4], liking: true, pieces: 1 }));
+    expect(liking?.leftOut).toEqual([expect.objectContaining({ term: 'piece', because: 'same-as-fixed' })]);
+  });
+
+  it('puts the methods on one scale, with chances that sum to 1', () => {
+    const { strength } = found;
+    if (strength.test === null) throw new Error(strength.reason);
+    expect(strength.chanceOfBest.reduce((sum, chance) => sum + chance, 0)).toBeCloseTo(1, 9);
+    expect(strength.strongest).toBe(0);
+    expect(strength.beats.map(({ other }) => other)).toEqual([1, 2]);
+  });
+
+  it('compares with the reference, and looks at the panel', () => {
+    expect(found.against.map(({ method }) => method)).toEqual(['m1', 'm2']);
+    expect(found.panel.order.from).toBe('liking');
+    expect(found.panel.order.position.test).toBe('F');
+    expect(found.panel.groups.test).toBe('taster-groups');
+  });
+
+  it('reads order effects from the ranking where liking was not asked', () => {
+    expect(findings(simulatedBundle({ truth: [8, 7, 4] })).panel.order.from).toBe('ranking');
+  });
+});
+
+describe('caveats that say what they touch', () => {
+  const touched = (pieces: string[], panelists: string[] = [], perMethod = 3) => {
+    const bundle = simulatedBundle({ truth: [8, 5, 4], panelists: 24, pieces: perMethod });
+    bundle.caveats = [
+      { id: 'c1', at: '2026-03-05T17:00:00.000Z', by: 'Marek', text: 'Overshot', about: { pieces, panelists } },
+    ];
+    return { bundle, found: findings(bundle) };
+  };
+
+  it('run the planned analysis again without whoever was served that piece', () => {
+    const tag = touched([]).bundle.pieces[0].tag;
+    const { bundle, found } = touched([tag]);
+    const served = bundle.key?.portions.filter(({ tags }) => tags.includes(tag)).length ?? 0;
+    expect(served).toBeGreaterThan(0);
+    expect(found.sensitivity).toEqual([
+      {
+        caveat: 'c1',
+        without: `${served} tasters served from piece ${tag}`,
+        tasters: 24 - served,
+        same: true,
+        sentence: expect.any(String),
+      },
+    ]);
+    expect(kinds(found)).not.toContain('caveats');
+  });
+
+  it('say that nothing can be told where everybody was served it', () => {
+    const [{ tag }] = touched([], [], 1).bundle.pieces;
+    expect(touched([tag], [], 1).found.sensitivity).toEqual([
+      expect.objectContaining({ same: null, tasters: 0, sentence: expect.stringContaining('nobody is left') }),
+    ]);
+  });
+
+  it('take out the panelists that they name, and stay for judgement when they name nothing', () => {
+    expect(touched([], ['p0', 'p1']).found.sensitivity).toEqual([expect.objectContaining({ tasters: 22 })]);
+    const { found } = touched([]);
+    expect(found.sensitivity).toEqual([]);
+    expect(kinds(found)).toContain('caveats');
+  });
+});
+
+describe('the practical pick and the next step', () => {
+  const effort = (handsOnMinutes: number) => ({ handsOnMinutes, totalMinutes: 30, cost: 2, mess: 2, skill: 2 });
+  const withEffort = (truth: number[], panelists: number) => {
+    const bundle = simulatedBundle({ truth, panelists, liking: true });
+    bundle.tasting.methods.forEach((method, at) => (method.effort = effort(20 - 5 * at)));
+    return findings(bundle).practical;
+  };
+
+  it('is an easier method only where it is shown to be nearly as well liked', () => {
+    expect(withEffort([7, 7, 3], 40)).toMatchObject({ pick: 'm1', candidates: expect.arrayContaining(['m0', 'm1']) });
+    expect(withEffort([8, 5, 3], 40)).toMatchObject({ pick: 'm0', best: 'm0', candidates: ['m0'] });
+    // Six people cannot show that a difference is small, so nothing but the best is offered.
+    expect(withEffort([7, 6, 5], 6)?.candidates).toEqual(["m0"]);
+  });
+
+  it('is not named where effort or liking is missing', () => {
+    expect(findings(simulatedBundle({ liking: true })).practical).toBeNull();
+  });
+
+  it('names the size of a follow-up where one would help', () => {
+    const close = findings(simulatedBundle({ truth: [7.4, 7, 3], panelists: 12 }));
+    expect(close.verdict.kind).toBe('leading-set');
+    expect(close.next.panel).toBeGreaterThanOrEqual(12);
+    expect(close.next.text).toContain('8 times in 10');
+    expect(findings(simulatedBundle({ truth: [8, 5, 4], panelists: 24 })).next.panel).toBeNull();
+  });
+});

@@ -47,7 +47,7 @@ describe('findings', () => {
         const bundle = simulatedBundle(size);
         expect(essence(findings(listedOtherwise(bundle)))).toEqual(essence(findings(bundle)));
       }),
-      { numRuns: 40 },
+      { numRuns: 15 },
     );
   });
 
@@ -58,7 +58,7 @@ describe('findings', () => {
         const again = parseBundle(JSON.parse(JSON.stringify(bundle))).bundle!;
         expect(findings(again)).toEqual(findings(bundle));
       }),
-      { numRuns: 20 },
+      { numRuns: 15 },
     );
   });
 
@@ -72,7 +72,7 @@ describe('findings', () => {
           return value;
         });
       }),
-      { numRuns: 60 },
+      { numRuns: 30 },
     );
   });
 

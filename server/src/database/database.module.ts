@@ -7,6 +7,7 @@ import { OPTIONS, type ServerOptions } from '../options';
 import { KeyRow } from '../seal/key.row';
 import * as entities from './entities';
 import { First1767225600000 } from './migrations/1767225600000-first';
+import { EffortAndTouched1767312000000 } from './migrations/1767312000000-effort-and-touched';
 import { Transactions } from './transactions';
 
 const { ROLES: _roles, ...rows } = entities;
@@ -18,7 +19,7 @@ export function dataSourceOptions(data: string): DataSourceOptions {
     type: 'better-sqlite3',
     database: data,
     entities: [...Object.values(rows), KeyRow],
-    migrations: [First1767225600000],
+    migrations: [First1767225600000, EffortAndTouched1767312000000],
     migrationsRun: true,
     synchronize: false,
     enableWAL: data !== ':memory:',

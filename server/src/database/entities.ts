@@ -1,3 +1,4 @@
+import type { Effort } from '@jacana/core/bundle';
 import { Column, Entity, ForeignKey, Index, PrimaryColumn, PrimaryGeneratedColumn, Unique } from 'typeorm';
 
 /**
@@ -53,6 +54,8 @@ export class MethodRow {
   @Column('varchar') name: string;
   @Column('text') note: string;
   @Column('boolean') reference: boolean;
+  /** What it asks of the cook, as the bundle has it; null where nobody said. */
+  @Column('simple-json', { nullable: true }) effort: Effort | null;
 }
 
 @Entity('panelists')
@@ -110,6 +113,8 @@ export class CaveatRow {
   /** Account that noted it; empty for one that came with an imported bundle. */
   @Column('varchar') byAccount: string;
   @Column('text') text: string;
+  /** Pieces and panelists that it touches; null for everything, or where nobody knows. */
+  @Column('simple-json', { nullable: true }) about: { pieces: string[]; panelists: string[] } | null;
 }
 
 /** What live screens hear of; the number is the event id that a returning client names. */

@@ -81,7 +81,7 @@ export class ExchangeService {
     if (methods.length > 0)
       await manager.insert(
         MethodRow,
-        methods.map((method, place) => ({ ...method, tastingId: id, place })),
+        methods.map((method, place) => ({ ...method, effort: method.effort ?? null, tastingId: id, place })),
       );
     const rows = panel.map((panelist) => {
       const own = ballots.find((candidate) => candidate.panelist === panelist.id);
@@ -97,7 +97,13 @@ export class ExchangeService {
       };
     });
     await manager.save(PanelistRow, rows, { chunk: 50 });
-    const noted = caveats.map((caveat) => ({ ...caveat, id: randomUUID(), tastingId: id, byAccount: '' }));
+    const noted = caveats.map((caveat) => ({
+      ...caveat,
+      about: caveat.about ?? null,
+      id: randomUUID(),
+      tastingId: id,
+      byAccount: '',
+    }));
     await manager.save(CaveatRow, noted, { chunk: 50 });
   }
 

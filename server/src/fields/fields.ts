@@ -73,6 +73,16 @@ export function Code(): PropertyDecorator {
   return Text(3, { pattern: /^[1-9]\d{2}$/, patternMessage: 'A code is three digits.' });
 }
 
+/** A list of kitchen tags. */
+export function Tags(most: number): PropertyDecorator {
+  return applyDecorators(
+    ApiProperty({ type: [String], maxItems: most }),
+    IsArray({ message: 'This should be a list.' }),
+    ArrayMaxSize(most, { message: `List at most ${most}.` }),
+    Matches(/^[A-Z]{1,2}\d$/, { each: true, message: 'A kitchen tag is a letter or two and a digit, such as K4.' }),
+  );
+}
+
 /** A list of objects of one class, each validated. */
 export function ListOf(item: () => new () => object, most: number, least = 0): PropertyDecorator {
   return applyDecorators(

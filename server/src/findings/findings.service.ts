@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import type { TastingBundle } from '@jacana/core/bundle';
-import type { Findings } from '@jacana/core/findings';
+import { ENGINE, type Findings } from '@jacana/core/findings';
 import type { Me } from '../accounts/allow';
 import { SnapshotRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
@@ -31,7 +31,8 @@ export class FindingsService {
     const bundle = await this.seal.bundle(this.transactions.read, id);
     const bundleHash = createHash('sha256').update(JSON.stringify(bundle)).digest('hex');
     const snapshot = await this.transactions.read.findOneBy(SnapshotRow, { tastingId: id });
-    if (snapshot?.bundleHash === bundleHash) return JSON.parse(snapshot.findings) as Findings;
+    if (snapshot?.bundleHash === bundleHash && snapshot.engine === ENGINE)
+      return JSON.parse(snapshot.findings) as Findings;
     return this.compute(id, bundle, bundleHash, signal);
   }
 

@@ -6,7 +6,8 @@ import { CaveatRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { LiveService } from '../live/live.service';
 import { SealService } from '../seal/seal.service';
-import type { CaveatView } from './kitchen.dto';
+import { refuseFields } from '../fields/problems';
+import type { CaveatView, NewCaveat } from './kitchen.dto';
 
 /** The caveat ledger: what departed from the plan, noted by whoever saw it. */
 @Injectable()
@@ -27,8 +28,12 @@ export class CaveatsService {
     return caveats.filter((caveat) => me.role === 'coordinator' || caveat.byAccount === me.id).map(view);
   }
 
-  async add(id: string, text: string, me: Me): Promise<CaveatView> {
-    await this.seal.knownTo(me.role, id);
+  async add(id: string, { text, pieces = [] }: NewCaveat, me: Me): Promise<CaveatView> {
+    const { plan } = await this.seal.knownTo(me.role, id);
+    const known = new Set(plan?.pieces.map((piece) => piece.tag));
+    const unknown = pieces.findIndex((tag) => !known.has(tag));
+    if (unknown >= 0)
+      throw refuseFields([{ field: `pieces.${unknown}`, message: `No piece has the tag ${pieces[unknown]}.` }]);
     const row: CaveatRow = {
       id: randomUUID(),
       tastingId: id,
@@ -36,6 +41,7 @@ export class CaveatsService {
       by: me.name,
       byAccount: me.id,
       text: text.trim(),
+      about: pieces.length > 0 ? { pieces: [...new Set(pieces)], panelists: [] } : null,
     };
     await this.transactions.write(async (manager) => {
       await manager.insert(CaveatRow, row);
@@ -46,4 +52,10 @@ export class CaveatsService {
   }
 }
 
-const view = ({ id, at, by, text }: CaveatRow): CaveatView => ({ id, at, by, text });
+const view = ({ id, at, by, text, about }: CaveatRow): CaveatView => ({
+  id,
+  at,
+  by,
+  text,
+  pieces: about?.pieces ?? [],
+});

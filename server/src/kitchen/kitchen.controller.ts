@@ -33,6 +33,6 @@ export class KitchenController {
   @Allow('coordinator', 'kitchen', 'server')
   @Answers(CaveatView)
   addCaveat(@Param('id') id: string, @Body() caveat: NewCaveat, @SignedIn() me: Me): Promise<CaveatView> {
-    return this.caveats.add(id, caveat.text, me);
+    return this.caveats.add(id, caveat, me);
   }
 }

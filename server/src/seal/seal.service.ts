@@ -138,7 +138,13 @@ export class SealService {
       key: row.unsealedAt ? await this.key(manager, id) : null,
       seal: { closedAt: row.closedAt, unsealedAt: row.unsealedAt, unsealedBy: row.unsealedBy },
       ballots,
-      caveats: caveats.map(({ id: caveat, at, by, text }) => ({ id: caveat, at, by, text })),
+      caveats: caveats.map(({ id: caveat, at, by, text, about }) => ({
+        id: caveat,
+        at,
+        by,
+        text,
+        ...(about && { about }),
+      })),
     };
   }
 

@@ -68,18 +68,25 @@ export class TastingsService {
       if (stored.plan) throw refuseState('locked', 'The plan is locked: methods, panel and ballot no longer change.');
       const { methods, panel, ...fields } = draft;
       await manager.update(TastingRow, { id }, fields);
-      await this.saveMethods(manager, id, methods);
+      await this.saveMethods(manager, stored, methods);
       await this.savePanel(manager, stored, panel);
     });
     return this.view(id);
   }
 
-  private async saveMethods(manager: EntityManager, tastingId: string, methods: DraftInput['methods']): Promise<void> {
+  /** Methods that stay keep the effort that came with them. */
+  private async saveMethods(
+    manager: EntityManager,
+    stored: StoredTasting,
+    methods: DraftInput['methods'],
+  ): Promise<void> {
+    const tastingId = stored.row.id;
+    const effortOf = new Map(stored.methods.map((method) => [method.id, method.effort]));
     await manager.delete(MethodRow, { tastingId });
     if (methods.length > 0)
       await manager.insert(
         MethodRow,
-        methods.map((method, place) => ({ ...method, tastingId, place })),
+        methods.map((method, place) => ({ ...method, effort: effortOf.get(method.id) ?? null, tastingId, place })),
       );
   }
 

@@ -481,9 +481,11 @@ export type CaveatView = {
   at: string;
   by: string;
   text: string;
+  pieces: string[];
 };
 export type NewCaveat = {
   text: string;
+  pieces?: string[];
 };
 export type SeatState = 'away' | 'tasting' | 'ranking' | 'done';
 export type SeatView = {

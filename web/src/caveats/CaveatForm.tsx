@@ -1,18 +1,35 @@
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { api, refusalOf } from '../app/api';
 import { Button } from '../ui/Button';
 import { Card } from '../ui/Card';
 import { TextArea } from '../ui/Field';
 
-/** Writes down a departure from the plan, by whoever saw it. */
-export function CaveatForm({ id }: { id: string }) {
+interface CaveatFormProps {
+  id: string;
+  /** Tags of the pieces that a caveat may touch; none where they are not known to the person who writes. */
+  tags?: readonly string[];
+}
+
+/** Writes down a departure from the plan, by whoever saw it. Tags that the text names are marked by themselves. */
+export function CaveatForm({ id, tags = [] }: CaveatFormProps) {
   const [add, { error, isLoading }] = api.useAddCaveatMutation();
-  const { register, handleSubmit, reset } = useForm({ defaultValues: { text: '' } });
+  const { register, handleSubmit, reset, watch } = useForm({ defaultValues: { text: '' } });
+  const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
+  const named = new Set(
+    watch('text')
+      .toUpperCase()
+      .match(/\b[A-Z]{1,2}\d\b/g),
+  );
+  const isMarked = (tag: string): boolean => named.has(tag) !== turned.has(tag);
   const refusal = error && refusalOf(error);
-  const submit = handleSubmit(async (newCaveat) => {
-    await add({ id, newCaveat }).unwrap();
+  const submit = handleSubmit(async ({ text }) => {
+    await add({ id, newCaveat: { text, pieces: tags.filter(isMarked) } }).unwrap();
     reset();
+    setTurned(new Set());
   });
+  const turn = (tag: string): void =>
+    setTurned((before) => new Set(before.has(tag) ? [...before].filter((one) => one !== tag) : [...before, tag]));
   return (
     <Card title="Note a caveat">
       <form onSubmit={(event) => void submit(event).catch(() => undefined)}>
@@ -26,6 +43,24 @@ export function CaveatForm({ id }: { id: string }) {
           problem={refusal ? (refusal.problems[0]?.message ?? refusal.message) : undefined}
           {...register('text')}
         />
+        {tags.length > 0 && (
+          <fieldset className="mb-2">
+            <legend className="mb-1 text-sm text-quiet">Pieces it touches; none means all, or unknown</legend>
+            <div className="flex flex-wrap gap-1.5">
+              {[...tags].sort().map((tag) => (
+                <button
+                  key={tag}
+                  type="button"
+                  aria-pressed={isMarked(tag)}
+                  onClick={() => turn(tag)}
+                  className="min-h-9 min-w-11 rounded border-2 border-line px-2 font-mono font-semibold aria-pressed:border-chestnut aria-pressed:bg-chestnut aria-pressed:text-paper"
+                >
+                  {tag}
+                </button>
+              ))}
+            </div>
+          </fieldset>
+        )}
         <Button type="submit" disabled={isLoading} className="mt-1">
           Note it
         </Button>

@@ -29,7 +29,7 @@ export function CookPage() {
       }
       margin={
         <>
-          {card.lockedAt && !card.unsealedAt && <CaveatForm id={card.id} />}
+          {card.lockedAt && !card.unsealedAt && <CaveatForm id={card.id} tags={methods.flatMap(({ tags }) => tags)} />}
           <Cautions />
           <ToCome>
             <p>

@@ -3,7 +3,7 @@ import { useInTasting } from '../../app/session';
 import { Failure } from '../../ui/Notice';
 import { StageLayout } from '../../ui/StageLayout';
 import { Computing } from './Computing';
-import { LikingChart } from './LikingChart';
+import { Explored } from './Explored';
 import { PairTable } from './PairTable';
 import { RankChart } from './RankChart';
 import { ReadMargin } from './ReadMargin';
@@ -24,9 +24,9 @@ export function FindingsView({ findings }: { findings: FindingsState }) {
       margin={<ReadMargin found={found} />}
     >
       <RankChart found={found} />
-      {found.methods.some((method) => method.liking) && <LikingChart found={found} />}
       <TasterRankings found={found} />
       {found.pairs.length > 0 && <PairTable found={found} />}
+      <Explored found={found} />
       <SmallPrint found={found} />
     </StageLayout>
   );

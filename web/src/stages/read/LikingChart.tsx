@@ -1,7 +1,7 @@
 import type { Findings } from '@jacana/core/findings';
 import { CartesianGrid, ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
 import { Card } from '../../ui/Card';
-import { bestFirst, type ShownMethod } from './order';
+import { bestFirst, percent, pText, type ShownMethod } from './order';
 
 const ROW = 62;
 
@@ -12,24 +12,32 @@ interface Dot {
   isMean: boolean;
 }
 
-/** Every liking score, with the mean and its interval. Described, not tested. */
+/** Every liking score, with the model's mean and interval. */
 export function LikingChart({ found }: { found: Findings }) {
-  const methods = bestFirst(found).filter((method) => method.liking);
+  const estimates = new Map(found.liking?.means.map((mean) => [mean.method, mean]));
+  const methods = bestFirst(found).flatMap((method) => {
+    const estimate = estimates.get(method.id);
+    // Where the model could not be fitted, the plain mean stands in.
+    const mean = estimate?.mean ?? method.liking?.mean;
+    const interval = estimate ? estimate.interval : (method.liking?.interval ?? null);
+    return mean === undefined ? [] : [{ ...method, mean, interval, letters: estimate?.letters ?? '' }];
+  });
   const rowOf = new Map(methods.map((method, at) => [method.place, methods.length - at - 0.5]));
   const dots = methods.flatMap((method) => scoreDots(found, method, rowOf.get(method.place) ?? 0));
   const means = methods.map((method): Dot => ({
-    x: method.liking?.mean ?? 0,
+    x: method.mean,
     y: rowOf.get(method.place) ?? 0,
     colour: method.look.colour,
     isMean: true,
   }));
-  const best = [...methods].sort((a, b) => (b.liking?.mean ?? 0) - (a.liking?.mean ?? 0))[0];
+  const best = [...methods].sort((a, b) => b.mean - a.mean)[0];
+  const test = found.liking?.test;
   return (
     <Card
-      title={`${best.name} has the highest mean liking, ${best.liking?.mean.toFixed(1)} of 9`}
-      aside="described, not tested"
+      title={`${best.name} has the highest mean liking, ${best.mean.toFixed(1)} of 9`}
+      aside={test && test.test !== null ? `methods differ: p ${pText(test.p)}` : undefined}
     >
-      <div className="grid grid-cols-[9.5rem_minmax(0,1fr)]">
+      <div className="grid grid-cols-[9.5rem_minmax(0,1fr)_2.5rem]">
         <div>
           {methods.map((method) => (
             <p
@@ -39,9 +47,8 @@ export function LikingChart({ found }: { found: Findings }) {
             >
               <strong className="line-clamp-1">{method.name}</strong>
               <span className="text-sm text-quiet">
-                mean {method.liking?.mean.toFixed(2)}
-                {method.liking?.interval &&
-                  `, ${method.liking.interval[0].toFixed(1)} to ${method.liking.interval[1].toFixed(1)}`}
+                mean {method.mean.toFixed(2)}
+                {method.interval && `, ${method.interval[0].toFixed(1)} to ${method.interval[1].toFixed(1)}`}
               </span>
             </p>
           ))}
@@ -72,10 +79,10 @@ export function LikingChart({ found }: { found: Findings }) {
             ))}
             {methods.map(
               (method) =>
-                method.liking?.interval && (
+                method.interval && (
                   <ReferenceLine
                     key={method.id}
-                    segment={segment(method.liking.interval, rowOf.get(method.place) ?? 0)}
+                    segment={segment(method.interval, rowOf.get(method.place) ?? 0)}
                     stroke={method.look.colour}
                     strokeWidth={8}
                     strokeOpacity={0.35}
@@ -90,7 +97,22 @@ export function LikingChart({ found }: { found: Findings }) {
             />
           </ScatterChart>
         </ResponsiveContainer>
+        <div>
+          {methods.map((method) => (
+            <p
+              key={method.id}
+              className="flex items-center justify-center border-t border-line/70 font-serif text-lg"
+              style={{ height: ROW }}
+            >
+              {method.letters}
+            </p>
+          ))}
+        </div>
       </div>
+      <p className="mt-2 text-sm text-quiet">
+        One small dot is one score. Bars: {percent(1 - found.alpha)} confidence interval of the mean, panelists and
+        pieces allowed for. Methods that share a letter are not shown to differ in liking.
+      </p>
     </Card>
   );
 }

@@ -1,5 +1,5 @@
 import { Download } from 'lucide-react';
-import type { Findings } from '@jacana/core/findings';
+import type { Findings, Sensitivity } from '@jacana/core/findings';
 import { useInTasting } from '../../app/session';
 import { buttonClass } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -8,6 +8,9 @@ import { Mark } from '../../ui/Notice';
 /** What the data cannot say, what changes without something, and what to do next. */
 export function ReadMargin({ found }: { found: Findings }) {
   const { card, me } = useInTasting();
+  const weighed = new Set(found.sensitivity.map((again) => again.caveat));
+  const others = found.caveats.filter((caveat) => !weighed.has(caveat.id));
+  const caveatText = (id: string): string => `${found.caveats.find((caveat) => caveat.id === id)?.text ?? ''}.`;
   return (
     <>
       {!found.fingerprint.matches && (
@@ -24,25 +27,29 @@ export function ReadMargin({ found }: { found: Findings }) {
           </ul>
         </Card>
       )}
-      {found.sensitivity.map((again) => (
-        <Card key={again.without} title="Does it hold?">
-          <p>
-            Without {again.without}: {again.same ? <strong>same answer</strong> : <Mark>another answer</Mark>}
-          </p>
-          {!again.same && <p className="mt-1">{again.sentence}</p>}
+      {found.sensitivity.length > 0 && (
+        <Card title="Does it hold?">
+          <ul className="space-y-2">
+            {found.sensitivity.map((again) => (
+              <li key={again.caveat ?? 'not-blind'}>
+                {again.caveat && <span className="block">{caveatText(again.caveat)}</span>}
+                Without {again.without}: <Holds again={again} />
+              </li>
+            ))}
+          </ul>
         </Card>
-      ))}
-      {found.caveats.length > 0 && (
-        <Card title="Caveats on record">
+      )}
+      {others.length > 0 && (
+        <Card title="Other caveats on record">
           <ul className="list-disc space-y-1 pl-4">
-            {found.caveats.map((caveat) => (
+            {others.map((caveat) => (
               <li key={caveat.id}>{caveat.text}</li>
             ))}
           </ul>
         </Card>
       )}
       <Card title="Next">
-        <p>{found.next}</p>
+        <p>{found.next.text}</p>
       </Card>
       {me.role === 'coordinator' && (
         <div className="flex flex-wrap gap-2.5">
@@ -58,6 +65,16 @@ export function ReadMargin({ found }: { found: Findings }) {
           </a>
         </div>
       )}
+    </>
+  );
+}
+
+function Holds({ again }: { again: Sensitivity }) {
+  if (again.same) return <strong>same answer</strong>;
+  return (
+    <>
+      <Mark>{again.same === null ? 'cannot tell' : 'another answer'}</Mark>{' '}
+      <span className="block text-sm text-quiet">{again.sentence}</span>
     </>
   );
 }

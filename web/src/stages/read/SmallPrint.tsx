@@ -1,9 +1,9 @@
-import type { Findings } from '@jacana/core/findings';
+import type { Findings, LikingFinding } from '@jacana/core/findings';
 import { pText } from './order';
 
 /** The statistics by their names, for whoever checks them. */
 export function SmallPrint({ found }: { found: Findings }) {
-  const { overall, pairs, alpha, orders, engine, tasters } = found;
+  const { overall, pairs, alpha, orders, engine, tasters, liking, strength } = found;
   return (
     <section aria-label="Small print" className="space-y-1 text-sm text-quiet">
       {overall.test === null ? (
@@ -22,6 +22,15 @@ export function SmallPrint({ found }: { found: Findings }) {
           Level {alpha}. Planned before unsealing.
         </p>
       )}
+      {liking && <LikingPrint liking={liking} />}
+      {strength.test !== null && (
+        <p>
+          Strength: Plackett-Luce on {strength.rankings} rankings; chance of best from 1,000 panels drawn from it,
+          standard error up to {strength.standardError.toFixed(3)}.
+          {strength.penalised && ' A method won everything, so strengths are held finite by a stated penalty.'}{' '}
+          Explored.
+        </p>
+      )}
       <p>
         Orders as tasted:{' '}
         {orders.positionImbalance === 0 && orders.carryOverImbalance === 0
@@ -30,6 +39,23 @@ export function SmallPrint({ found }: { found: Findings }) {
         . {engine}.
       </p>
     </section>
+  );
+}
+
+function LikingPrint({ liking }: { liking: LikingFinding }) {
+  const { test, variances, residualVariance, leftOut, concerns, rankCheck } = liking;
+  if (test.test === null) return <p>Liking: {test.reason}</p>;
+  return (
+    <p data-testid="liking">
+      Liking: mixed model by REML, F {test.F.toFixed(3)} on {test.df1} and {test.df2.toFixed(1)} df (Satterthwaite), p{' '}
+      {pText(test.p)}; {liking.answers} scores, {liking.panelists} panelists, {liking.pieces} pieces. Variances:{' '}
+      {variances.map(({ term, variance }) => `${term} ${variance.toFixed(2)}`).join(', ')}, residual{' '}
+      {residualVariance?.toFixed(2)}. Pairs by Tukey. {leftOut.map(({ reason }) => reason).join(' ')}{' '}
+      {concerns.join(' ')}{' '}
+      {rankCheck.test !== null &&
+        `Ranked within panelists: Friedman ${rankCheck.statistic.toFixed(3)}, p ${pText(rankCheck.probability.p)} (${howFound(rankCheck.probability)}).`}{' '}
+      Explored after unsealing.
+    </p>
   );
 }
 

@@ -14,6 +14,10 @@ export function bestFirst({ methods }: Findings): ShownMethod[] {
     .sort((a, b) => (a.rankSum ?? Infinity) - (b.rankSum ?? Infinity));
 }
 
+/** "a", "a and b", "a, b and c". */
+export const list = (words: readonly string[]): string =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
+
 export const percent = (value: number): string => `${Math.round(value * 100)} %`;
 
 /** A p-value for people: never "0.0000". */

@@ -1,0 +1,114 @@
+import {
+  compare,
+  estimatedMeans,
+  fitMixed,
+  friedman,
+  letters,
+  midRanks,
+  residualChecks,
+  termTest,
+  type Comparison,
+  type EstimatedMean,
+  type FriedmanResult,
+  type LeftOutTerm,
+  type NoTest,
+  type TermTest,
+  type Variance,
+} from '../inference';
+import type { TastedServing } from './servings';
+
+/** What the liking scores say. Looked at after unsealing: the planned test is the ranking. */
+export interface LikingFinding {
+  status: 'explored';
+  test: TermTest | NoTest;
+  /** By method id, best first. */
+  means: (Omit<EstimatedMean, 'level'> & { method: string; letters: string })[];
+  /** All pairs by method id, adjusted by Tukey. */
+  pairs: Comparison[];
+  /** Others against the reference, adjusted by Dunnett; empty without a reference. */
+  against: Comparison[];
+  variances: Variance[];
+  residualVariance: number | null;
+  leftOut: LeftOutTerm[];
+  concerns: string[];
+  /** Friedman's test on the scores ranked within each panelist, since nine-point scales are not normal. */
+  rankCheck: FriedmanResult | NoTest;
+  answers: number;
+  panelists: number;
+  pieces: number;
+}
+
+/** What {@link likingFinding} needs beside the servings. */
+export interface LikingRules {
+  methods: readonly string[];
+  reference: string | undefined;
+  alpha: number;
+  seed: string;
+}
+
+/** Mixed model of liking with panelists and pieces; null when liking was not asked or nobody answered. */
+export function likingFinding(servings: readonly TastedServing[], rules: LikingRules): LikingFinding | null {
+  const scored = servings.filter((serving) => serving.liking !== null);
+  if (scored.length === 0) return null;
+  const { alpha, reference, seed } = rules;
+  const sample = scored.map((serving) => serving.method);
+  const factors = {
+    panelist: scored.map((serving) => serving.panelist),
+    sample,
+    piece: scored.map((serving) => serving.piece),
+  };
+  const fit = fitMixed(
+    { y: scored.map((serving) => serving.liking as number), factors },
+    { fixed: [['sample']], random: [['panelist'], ['piece']] },
+  );
+  const shared = {
+    status: 'explored' as const,
+    rankCheck: rankCheck(scored, rules),
+    answers: scored.length,
+    panelists: new Set(factors.panelist).size,
+    pieces: new Set(factors.piece).size,
+  };
+  if (fit.test === null) {
+    const nothing = {
+      means: [],
+      pairs: [],
+      against: [],
+      variances: [],
+      residualVariance: null,
+      leftOut: [],
+      concerns: [],
+    };
+    return { ...shared, test: fit, ...nothing };
+  }
+  const pairs = compare(fit, 'sample', { alpha, adjust: 'tukey' });
+  const means = estimatedMeans(fit, 'sample', alpha).sort((a, b) => (b.mean ?? -Infinity) - (a.mean ?? -Infinity));
+  const place = new Map(means.map(({ level }, at) => [level, at]));
+  const differ = pairs
+    .filter(({ p }) => p <= alpha)
+    .map(({ a, b }) => [place.get(a), place.get(b)] as [number, number]);
+  const marks = letters(means.length, differ);
+  return {
+    ...shared,
+    test: termTest(fit, 0),
+    means: means.map(({ level, ...mean }, at) => ({ ...mean, method: level, letters: marks[at] })),
+    pairs,
+    against: reference === undefined ? [] : compare(fit, 'sample', { alpha, adjust: 'dunnett', reference, seed }),
+    variances: fit.variances,
+    residualVariance: fit.residualVariance,
+    leftOut: fit.leftOut,
+    concerns: residualChecks(fit.residuals, sample).concerns,
+  };
+}
+
+function rankCheck(scored: readonly TastedServing[], { methods, seed }: LikingRules): FriedmanResult | NoTest {
+  const rows = new Map<string, Map<string, number>>();
+  for (const { panelist, method, liking } of scored) {
+    const row = rows.get(panelist) ?? new Map<string, number>();
+    rows.set(panelist, row.set(method, -(liking as number)));
+  }
+  const complete = [...rows.values()].filter((row) => row.size === methods.length);
+  return friedman(
+    complete.map((row) => midRanks(methods.map((method) => row.get(method) as number))),
+    { seed },
+  );
+}

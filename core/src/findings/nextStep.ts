@@ -1,0 +1,80 @@
+import { normalQuantile } from '../numeric';
+import type { Taster } from './preferences';
+import type { Verdict } from './verdict';
+import { list } from './wording';
+
+/** What to do next, and how many tasters it would take. */
+export interface NextStep {
+  text: string;
+  /** Tasters with whom a difference as large as this one would show 8 times in 10; null where that is no help. */
+  panel: number | null;
+}
+
+/** More tasters than this are not worth planning for. */
+const LARGEST_FOLLOW_UP = 300;
+const POWER = 0.8;
+
+export function nextStep(
+  verdict: Verdict,
+  tasters: readonly Taster[],
+  names: readonly string[],
+  alpha: number,
+): NextStep {
+  switch (verdict.kind) {
+    case 'winner':
+      return {
+        text: 'Cook the winner again from another lot, with at least three pieces, to see that it was the method and not the day.',
+        panel: null,
+      };
+    case 'leading-set': {
+      const [first, second] = verdict.leaders;
+      return follow(
+        second === undefined ? null : followUp(tasters, first, second, alpha),
+        `Taste ${list(verdict.leaders.map((leader) => names[leader]))} alone`,
+        'or choose between them by effort and cost',
+      );
+    }
+    case 'no-answer': {
+      const order = rankOrder(tasters);
+      return follow(
+        followUp(tasters, order[0], order[1], alpha),
+        'Ask more people, or fewer methods that differ more',
+        'and do not read this as "all the same"',
+      );
+    }
+    case 'cannot-say':
+      return { text: 'Bring in more tasters, and lock a new plan before they taste.', panel: null };
+  }
+}
+
+function follow(panel: number | null, advice: string, rest: string): NextStep {
+  const size =
+    panel === null
+      ? `The first two lie so close that even ${LARGEST_FOLLOW_UP} tasters would hardly tell them apart.`
+      : `If they differ as much as it looked here, about ${panel} tasters would show it 8 times in 10.`;
+  return { text: `${advice}, ${rest}. ${size}`, panel };
+}
+
+function rankOrder(tasters: readonly Taster[]): number[] {
+  const sums = tasters[0].ranks.map((_, method) => tasters.reduce((sum, { ranks }) => sum + ranks[method], 0));
+  return sums.map((_, method) => method).sort((a, b) => sums[a] - sums[b]);
+}
+
+/**
+ * Tasters for whom the difference in rank between two methods, with the mean and spread
+ * seen here, is found at alpha with power 0.8: n = ((z(1 - alpha/2) + z(0.8)) sd / mean)^2.
+ * A rough reckoning, and a hopeful one: what was seen is larger than the truth more often
+ * than not when it is what made one look.
+ *
+ * Source: Noether 1987, *Journal of the American Statistical Association* 82, 645-647 (idea).
+ */
+function followUp(tasters: readonly Taster[], first: number, second: number, alpha: number): number | null {
+  const differences = tasters.map(({ ranks }) => ranks[second] - ranks[first]);
+  const n = differences.length;
+  const mean = differences.reduce((sum, value) => sum + value / n, 0);
+  const variance = differences.reduce((sum, value) => sum + (value - mean) ** 2, 0) / Math.max(1, n - 1);
+  if (!(mean > 0)) return null;
+  const needed = ((normalQuantile(1 - alpha / 2) + normalQuantile(POWER)) ** 2 * variance) / mean ** 2;
+  const panel = Math.max(n, Math.ceil(needed));
+  return panel <= LARGEST_FOLLOW_UP ? panel : null;
+}
