@@ -166,6 +166,13 @@ async function numbersMatchTheCommandLine(page: Page): Promise<void> {
     await expect(row).toContainText(String(Math.abs(pair.difference)));
     await expect(row).toContainText(pair.adjustedP < 0.0001 ? 'below 0.0001' : pair.adjustedP.toFixed(4));
   }
+  const { liking, strength } = found;
+  if (liking) {
+    const { test } = liking;
+    await expect(page.getByLabel('Small print')).toContainText(test.test ? `F ${test.F.toFixed(3)}` : test.reason);
+  }
+  const best = strength.chanceOfBest[strength.strongest];
+  await expect(page.getByRole('cell', { name: `${Math.round(best * 100)} %` }).first()).toBeVisible();
   expect(found.tasters).toHaveLength(6);
   const sums = found.methods.map((method: { rankSum: number }) => method.rankSum).sort((a: number, b: number) => a - b);
   expect(sums).toEqual([6, 12, 18]);

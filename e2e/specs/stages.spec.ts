@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { ballotAddresses, expect, phone, planTasting, setUp, test } from '../support/jacana';
 
 test('each stage says honestly what it can do before the plan is locked', async ({ page, empty }) => {
@@ -63,6 +64,7 @@ test('a coordinator who opens the portioning sheet leaves a trace, and answers s
     .getByRole('navigation')
     .getByRole('link', { name: /^Serve/ })
     .click();
+  await noteCaveat(page);
   await page.getByRole('button', { name: 'Open the sheet' }).click();
   await page.getByLabel(/Why do you open it/).fill('Nobody else is here today');
   await page.getByRole('button', { name: 'Open and write it into the log' }).click();
@@ -89,3 +91,17 @@ test('a coordinator who opens the portioning sheet leaves a trace, and answers s
   await expect(page.getByText('Nobody sees answers by method before then')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Unseal the key' })).toHaveCount(0);
 });
+
+/** A tag that the text names is marked by itself; another is added by a tap. */
+async function noteCaveat(page: Page): Promise<void> {
+  const stage = (name: string) => page.getByRole('navigation').getByRole('link', { name: new RegExp(`^${name}`) });
+  await stage('Cook').click();
+  const chips = page.getByRole('group', { name: /Pieces it touches/ }).getByRole('button');
+  const [named, tapped] = await chips.allInnerTexts();
+  await page.getByLabel('What was not as planned?').fill(`${named.toLowerCase()} stuck to the pan`);
+  await expect(page.getByRole('button', { name: named, exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: tapped, exact: true }).click();
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await expect(page.getByText(`touches ${named} ${tapped}`)).toBeVisible();
+  await stage('Serve').click();
+}

@@ -115,4 +115,56 @@ describe('caveats', () => {
     expect(await texts(server)).toEqual(['Tray 3 dropped']);
     await kitchen.post(`/api/tastings/${id}/caveats`).send({ text: '' }).expect(400);
   });
+
+  it('may say which pieces they touch; the findings then weigh them', async () => {
+    const { coordinator, kitchen } = running.as;
+    const id = await locked(coordinator, draft({}, 3, 8));
+    const sheet = (await kitchen.get(`/api/tastings/${id}/kitchen`)).body as { tags: string[] }[];
+    const [tag] = sheet[0].tags;
+    const note = (body: object) => kitchen.post(`/api/tastings/${id}/caveats`).send(body);
+    const refused = async (pieces: unknown) => (await note({ text: 'Overshot', pieces }).expect(400)).body.problems[0];
+    expect(await refused(['Q0'])).toMatchObject({ field: 'pieces.0', message: 'No piece has the tag Q0.' });
+    expect((await refused('K4')).field).toBe('pieces');
+    expect((await refused(['nonsense'])).field).toBe('pieces');
+    expect((await note({ text: `${tag} overshot`, pieces: [tag] }).expect(200)).body.pieces).toEqual([tag]);
+    for (const [at, token] of (await tokens(coordinator, id)).entries())
+      await handInBallot(running.stranger, token, at);
+    await coordinator.post(`/api/tastings/${id}/close`).expect(204);
+    await coordinator.post(`/api/tastings/${id}/unseal`).expect(200);
+    const bundle = (await coordinator.get(`/api/tastings/${id}/bundle`)).body;
+    expect(bundle.caveats).toEqual([expect.objectContaining({ about: { pieces: [tag], panelists: [] } })]);
+    const served = bundle.key.portions.filter(({ tags }: { tags: string[] }) => tags.includes(tag)).length;
+    const found = (await coordinator.get(`/api/tastings/${id}/findings`)).body;
+    expect(found.sensitivity).toEqual([expect.objectContaining({ tasters: 8 - served, caveat: bundle.caveats[0].id })]);
+  });
+
+  it('and effort come back from a bundle that was taken away, and outlive an edit of the draft', async () => {
+    const { coordinator } = running.as;
+    const bundle = demo('1-salmon.json');
+    const id = (await importBundle(bundle).expect(200)).body.id;
+    const back = (await coordinator.get(`/api/tastings/${id}/bundle`)).body;
+    expect(back.tasting.methods).toEqual(bundle.tasting.methods);
+    expect(back.caveats.map(({ about }: { about?: object }) => about)).toEqual(
+      bundle.caveats.map(({ about }: { about?: object }) => about),
+    );
+    const { plan: _plan, key: _key, ...rest } = bundle;
+    const early = {
+      ...rest,
+      plan: null,
+      key: null,
+      pieces: [],
+      ballots: [],
+      caveats: [],
+      seal: { closedAt: null, unsealedAt: null, unsealedBy: null },
+    };
+    const copy = (await importBundle(early).expect(200)).body.id;
+    const { draft: before } = (await coordinator.get(`/api/tastings/${copy}`)).body;
+    await coordinator
+      .put(`/api/tastings/${copy}/draft`)
+      .send({ ...before, title: 'Renamed' })
+      .expect(200);
+    expect((await coordinator.get(`/api/tastings/${copy}/bundle`)).body.tasting.methods).toEqual(
+      bundle.tasting.methods,
+    );
+  });
 });

@@ -142,10 +142,16 @@ function refuseRepeatedIds({ methods, panel }: DraftInput): void {
 }
 
 function viewOf(stored: StoredTasting): TastingView {
-  const { createdAt: _created, ballot, panel, ...tasting } = tastingOf(stored);
+  const { createdAt: _created, ballot, panel, methods, ...tasting } = tastingOf(stored);
   return {
     ...cardOf(stored),
-    draft: { ...tasting, ...ballot, panel: panel.map(({ id, name }) => ({ id, name })) },
+    draft: {
+      ...tasting,
+      ...ballot,
+      // Effort is not edited yet: it stays with the method as it came.
+      methods: methods.map(({ id, name, note, reference }) => ({ id, name, note, reference })),
+      panel: panel.map(({ id, name }) => ({ id, name })),
+    },
     problems: stored.plan ? [] : lockProblems(tastingOf(stored)),
     unsealedBy: stored.row.unsealedBy,
     fingerprint: stored.plan?.fingerprint ?? null,

@@ -46,14 +46,14 @@ export function CaveatForm({ id, tags = [] }: CaveatFormProps) {
         {tags.length > 0 && (
           <fieldset className="mb-2">
             <legend className="mb-1 text-sm text-quiet">Pieces it touches; none means all, or unknown</legend>
-            <div className="flex flex-wrap gap-1.5">
+            <div className="flex flex-wrap gap-2">
               {[...tags].sort().map((tag) => (
                 <button
                   key={tag}
                   type="button"
                   aria-pressed={isMarked(tag)}
                   onClick={() => turn(tag)}
-                  className="min-h-9 min-w-11 rounded border-2 border-line px-2 font-mono font-semibold aria-pressed:border-chestnut aria-pressed:bg-chestnut aria-pressed:text-paper"
+                  className="min-h-12 min-w-13 rounded border-2 border-line px-2 font-mono font-semibold aria-pressed:border-chestnut aria-pressed:bg-chestnut aria-pressed:text-paper"
                 >
                   {tag}
                 </button>

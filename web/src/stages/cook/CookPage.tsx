@@ -75,6 +75,12 @@ export function CookPage() {
               {caveat.text}
               <span className="block text-sm text-quiet">
                 {caveat.by}, {format(caveat.at, 'd MMM HH:mm')}
+                {caveat.pieces.length > 0 && (
+                  <>
+                    {' · touches '}
+                    <span className="font-mono font-semibold text-ink">{caveat.pieces.join(' ')}</span>
+                  </>
+                )}
               </span>
             </li>
           ))}
