@@ -97,6 +97,7 @@ async function noteCaveat(page: Page): Promise<void> {
   const stage = (name: string) => page.getByRole('navigation').getByRole('link', { name: new RegExp(`^${name}`) });
   await stage('Cook').click();
   const chips = page.getByRole('group', { name: /Pieces it touches/ }).getByRole('button');
+  await chips.first().waitFor();
   const [named, tapped] = await chips.allInnerTexts();
   await page.getByLabel('What was not as planned?').fill(`${named.toLowerCase()} stuck to the pan`);
   await expect(page.getByRole('button', { name: named, exact: true })).toHaveAttribute('aria-pressed', 'true');

@@ -12,7 +12,8 @@ interface CaveatFormProps {
 }
 
 /** Writes down a departure from the plan, by whoever saw it. Tags that the text names are marked by themselves. */
-export function CaveatForm({ id, tags = [] }: CaveatFormProps) {
+export function CaveatForm({ id, tags: given = [] }: CaveatFormProps) {
+  const tags = [...given].sort();
   const [add, { error, isLoading }] = api.useAddCaveatMutation();
   const { register, handleSubmit, reset, watch } = useForm({ defaultValues: { text: '' } });
   const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
@@ -47,7 +48,7 @@ export function CaveatForm({ id, tags = [] }: CaveatFormProps) {
           <fieldset className="mb-2">
             <legend className="mb-1 text-sm text-quiet">Pieces it touches; none means all, or unknown</legend>
             <div className="flex flex-wrap gap-2">
-              {[...tags].sort().map((tag) => (
+              {tags.map((tag) => (
                 <button
                   key={tag}
                   type="button"
