@@ -204,7 +204,7 @@ describe('the practical pick and the next step', () => {
     expect(withEffort([7, 7, 3], 40)).toMatchObject({ pick: 'm1', candidates: expect.arrayContaining(['m0', 'm1']) });
     expect(withEffort([8, 5, 3], 40)).toMatchObject({ pick: 'm0', best: 'm0', candidates: ['m0'] });
     // Six people cannot show that a difference is small, so nothing but the best is offered.
-    expect(withEffort([7, 6, 5], 6)?.candidates).toEqual(["m0"]);
+    expect(withEffort([7, 6, 5], 6)?.candidates).toEqual(['m0']);
   });
 
   it('is not named where effort or liking is missing', () => {

@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
+import { runInNewContext } from 'node:vm';
 import * as inference from '../../src/inference';
 
 const root = join(__dirname, '../../src/inference');
@@ -19,13 +20,7 @@ function agrees(actual: unknown, shown: unknown, text: string): boolean {
   return actual === shown;
 }
 
-function evaluated(expression: string, scope: object): unknown {
-  const names = Object.keys(scope);
-  // eslint-disable-next-line @typescript-eslint/no-implied-eval -- the examples are ours, and run only here
-  return (new Function(...names, `return (${expression});`) as (...values: unknown[]) => unknown)(
-    ...Object.values(scope),
-  );
-}
+const evaluated = (expression: string, scope: object): unknown => runInNewContext(`(${expression})`, { ...scope });
 
 describe('every file of inference opens by teaching its statistic', () => {
   it.each(files.map((file) => [relative(root, file), file]))('%s', (_, file) => {

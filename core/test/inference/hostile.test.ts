@@ -80,7 +80,8 @@ const data = (rows: Rows) => ({
   factors: { panelist: long(rows).map(({ panelist }) => panelist), sample: long(rows).map(({ sample }) => sample) },
 });
 
-const complete = (rows: Rows): number[][] => rows.filter((row) => row.every((value) => value !== null)) as number[][];
+const complete = (rows: Rows): number[][] =>
+  rows.filter((row): row is number[] => row.every((value) => value !== null));
 const ranks = (rows: Rows): number[][] => complete(rows).map(inference.midRanks);
 const width = (rows: Rows): number => rows[0]?.length ?? 0;
 const yesNo = (rows: Rows): number[][] => complete(rows).map((row) => row.map((value) => (value > 1 ? 1 : 0)));

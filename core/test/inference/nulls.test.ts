@@ -319,7 +319,7 @@ describe('where nothing differs', () => {
     const random = randomStream('nulls', 'sequential');
     let claims = 0;
     for (let panel = 0; panel < PANELS; panel++) {
-      const answers = Array.from({ length: 200 }, () => (random.fraction() < 1 / 3 ? 1 : 0) as 0 | 1);
+      const answers = Array.from({ length: 200 }, () => (random.fraction() < 1 / 3 ? 1 : 0));
       if (inference.sequential(answers, { guess: 1 / 3, pd: 0.4, alpha: ALPHA, beta: 0.1 }).decision === 'differ')
         claims++;
     }

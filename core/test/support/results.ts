@@ -1,9 +1,9 @@
 import type { NoTest } from '../../src/inference';
 
 /** The result of a test that there is one of. */
-export function tested<T extends { test: string | null }>(result: T | NoTest): T {
-  if (result.test === null) throw new Error((result as NoTest).reason);
-  return result as T;
+export function tested<T extends { test: string }>(result: T | NoTest): T {
+  if (result.test === null) throw new Error(result.reason);
+  return result;
 }
 
 /** Blocks from a table in which null stands for what was not served. */

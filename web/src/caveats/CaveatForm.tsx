@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { api, refusalOf } from '../app/api';
 import { Button } from '../ui/Button';
 import { Card } from '../ui/Card';
@@ -15,17 +15,14 @@ interface CaveatFormProps {
 export function CaveatForm({ id, tags: given = [] }: CaveatFormProps) {
   const tags = [...given].sort();
   const [add, { error, isLoading }] = api.useAddCaveatMutation();
-  const { register, handleSubmit, reset, watch } = useForm({ defaultValues: { text: '' } });
+  const { register, handleSubmit, reset, control } = useForm({ defaultValues: { text: '' } });
+  const text = useWatch({ control, name: 'text' });
   const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
-  const named = new Set(
-    watch('text')
-      .toUpperCase()
-      .match(/\b[A-Z]{1,2}\d\b/g),
-  );
+  const named = new Set(text.toUpperCase().match(/\b[A-Z]{1,2}\d\b/g));
   const isMarked = (tag: string): boolean => named.has(tag) !== turned.has(tag);
   const refusal = error && refusalOf(error);
-  const submit = handleSubmit(async ({ text }) => {
-    await add({ id, newCaveat: { text, pieces: tags.filter(isMarked) } }).unwrap();
+  const submit = handleSubmit(async (caveat) => {
+    await add({ id, newCaveat: { ...caveat, pieces: tags.filter(isMarked) } }).unwrap();
     reset();
     setTurned(new Set());
   });

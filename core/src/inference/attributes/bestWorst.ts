@@ -16,7 +16,7 @@
  * bestWorst([{ shown: [0, 1, 2], best: 0, worst: 2 }, { shown: [0, 1, 2], best: 1, worst: 2 }, { shown: [0, 1, 2], best: 2, worst: 0 }], 3).counts[1].score // 0.3333
  */
 import type { NoTest } from '../certainty/probability';
-import { connections } from '../strength/connections';
+import { connections, noCommonScale } from '../strength/connections';
 import { addGhost, emptyLikelihood, fitOrPenalise, type LogLikelihood } from '../strength/scale';
 
 /** One set of samples and what was chosen from it. */
@@ -47,12 +47,8 @@ export function bestWorst(choices: readonly BestWorstChoice[], samples: number):
     ]),
   );
   const { groups, isFinite } = connections(samples, wins);
-  if (groups.length > 1) {
-    return {
-      test: null,
-      reason: `The samples fall into ${groups.length} groups that were never shown together, so they have no common scale.`,
-    };
-  }
+  const apart = noCommonScale(groups, 'shown together');
+  if (apart) return apart;
   const at = (logWorth: readonly number[], penalise: boolean): LogLikelihood => {
     const total = emptyLikelihood(samples);
     for (const { shown, best, worst } of used) {

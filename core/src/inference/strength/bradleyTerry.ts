@@ -17,7 +17,7 @@
  * bradleyTerry([{ a: 0, b: 1, winA: 3, winB: 1, ties: 0 }], 2).logWorth // [0.5493, -0.5493]
  */
 import type { NoTest } from '../certainty/probability';
-import { connections } from './connections';
+import { connections, noCommonScale } from './connections';
 import { addGhost, emptyLikelihood, fitOrPenalise, type LogLikelihood } from './scale';
 
 /** All meetings of two samples in which `a` was tasted first. */
@@ -62,23 +62,11 @@ export function bradleyTerry(
   const used = meetings.filter(({ a, b, winA, winB, ties: equal }) => a !== b && winA + winB + equal > 0);
   if (samples < 2 || used.length === 0) return { test: null, reason: 'No two samples met.' };
   const { groups, isFinite } = connections(samples, winsOf(used));
-  if (groups.length > 1) {
-    return {
-      test: null,
-      reason: `The samples fall into ${groups.length} groups that were never compared, so they have no common scale.`,
-    };
-  }
-  if (orderEffect && !showsOrder(used, samples)) {
-    return {
-      test: null,
-      reason:
-        'Every two samples were always tasted in one order, so being first cannot be told apart from being better.',
-    };
-  }
+  const apart = noCommonScale(groups, 'compared');
+  if (apart) return apart;
+  if (orderEffect && !showsOrder(used, samples)) return { test: null, reason: NO_ORDER };
   const withTies = ties === 'davidson' && used.some((pair) => pair.ties > 0);
-  const order = orderEffect ? samples : -1;
-  const tie = withTies ? samples + (orderEffect ? 1 : 0) : -1;
-  const size = samples + (orderEffect ? 1 : 0) + (withTies ? 1 : 0);
+  const { size, order, tie } = places(samples, orderEffect, withTies);
   const at = (parameters: readonly number[], penalise: boolean): LogLikelihood => {
     const total = emptyLikelihood(size);
     for (const pair of used) addPair(total, pair, parameters, order, tie);
@@ -101,6 +89,16 @@ export function bradleyTerry(
     meetings: used.reduce((total, pair) => total + pair.winA + pair.winB + pair.ties, 0),
     samples,
   };
+}
+
+const NO_ORDER =
+  'Every two samples were always tasted in one order, so being first cannot be told apart from being better.';
+
+/** Where the extra parameters stand after the log worths; -1 for one that is not estimated. */
+function places(samples: number, orderEffect: boolean, withTies: boolean) {
+  const order = orderEffect ? samples : -1;
+  const tie = withTies ? samples + (orderEffect ? 1 : 0) : -1;
+  return { order, tie, size: samples + (orderEffect ? 1 : 0) + (withTies ? 1 : 0) };
 }
 
 const alwaysTied = (meetings: readonly Meetings[], withTies: boolean): boolean =>

@@ -12,6 +12,7 @@
  * @example
  * connections(3, [[0, 1], [1, 0], [1, 2]]).isFinite // false
  */
+import type { NoTest } from '../certainty/probability';
 
 /** Result of {@link connections}. */
 export interface Connections {
@@ -32,6 +33,15 @@ export function connections(samples: number, wins: Iterable<readonly [number, nu
   }
   const groups = components(met).map((group) => group.sort((a, b) => a - b));
   return { groups: groups.sort((a, b) => a[0] - b[0]), isFinite: components(beats).length === 1 };
+}
+
+/** Why samples in several groups cannot be compared; null when there is one group. */
+export function noCommonScale(groups: readonly (readonly number[])[], met: string): NoTest | null {
+  if (groups.length < 2) return null;
+  return {
+    test: null,
+    reason: `The samples fall into ${groups.length} groups that were never ${met}, so they have no common scale.`,
+  };
 }
 
 /** Strongly connected components. */

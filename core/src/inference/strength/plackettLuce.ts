@@ -22,7 +22,7 @@
  */
 import { chiSquaredUpperTail } from '../../numeric';
 import type { NoTest } from '../certainty/probability';
-import { connections } from './connections';
+import { connections, noCommonScale } from './connections';
 import { addGhost, emptyLikelihood, fitOrPenalise, type LogLikelihood } from './scale';
 
 /** One ranking: groups of tied samples, best first. Samples not named were not tasted. */
@@ -53,12 +53,8 @@ export function plackettLuce(rankings: readonly Ranking[], samples: number): Pla
   if (used.every((ranking) => ranking.length < 2))
     return { test: null, reason: 'Every panelist tied all samples, so none is stronger.' };
   const { groups, isFinite } = connections(samples, winsOf(used));
-  if (groups.length > 1) {
-    return {
-      test: null,
-      reason: `The samples fall into ${groups.length} groups that were never compared, so they have no common scale.`,
-    };
-  }
+  const apart = noCommonScale(groups, 'compared');
+  if (apart) return apart;
   const stages = stagesOf(used);
   const equal = new Array<number>(samples).fill(0);
   const { fit, penalised } = fitOrPenalise(

@@ -1,6 +1,7 @@
 import type { Findings } from '@jacana/core/findings';
 import { CartesianGrid, ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
 import { Card } from '../../ui/Card';
+import { Letters } from './Letters';
 import { bestFirst, percent, pText, type ShownMethod } from './order';
 
 const ROW = 62;
@@ -97,17 +98,7 @@ export function LikingChart({ found }: { found: Findings }) {
             />
           </ScatterChart>
         </ResponsiveContainer>
-        <div>
-          {methods.map((method) => (
-            <p
-              key={method.id}
-              className="flex items-center justify-center border-t border-line/70 font-serif text-lg"
-              style={{ height: ROW }}
-            >
-              {method.letters}
-            </p>
-          ))}
-        </div>
+        <Letters methods={methods} height={ROW} />
       </div>
       <p className="mt-2 text-sm text-quiet">
         One small dot is one score. Bars: {percent(1 - found.alpha)} confidence interval of the mean, panelists and

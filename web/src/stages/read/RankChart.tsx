@@ -2,6 +2,7 @@ import type { Findings } from '@jacana/core/findings';
 import { Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
 import { Card } from '../../ui/Card';
 import { Pad } from '../../ui/Pad';
+import { Letters } from './Letters';
 import { bestFirst, percent, placeNames, type ShownMethod } from './order';
 
 const ROW = 72;
@@ -33,17 +34,7 @@ export function RankChart({ found }: { found: Findings }) {
               ))}
             </div>
             <RankSums methods={methods} found={found} />
-            <div>
-              {methods.map((method) => (
-                <p
-                  key={method.id}
-                  className="flex items-center justify-center border-t border-line/70 font-serif text-lg"
-                  style={{ height: ROW }}
-                >
-                  {method.letters}
-                </p>
-              ))}
-            </div>
+            <Letters methods={methods} height={ROW} />
           </div>
         </div>
       </div>
