@@ -2,6 +2,8 @@ import type { Block } from '../src/inference';
 import { BadInput } from './badInput';
 import { nameIn, needColumn, numberIn, readTable, rowName } from './table';
 
+const COLUMN_OPTIONS = ['panelist', 'sample', 'value', 'replicate'] as const;
+
 /** Which column holds what. */
 export interface Columns {
   panelist: string;
@@ -34,10 +36,14 @@ export interface LongTable {
  */
 export function readLongTable(text: string, columns: Columns): LongTable {
   const table = readTable(text);
-  for (const option of ['panelist', 'sample', 'value', 'replicate'] as const) {
+  for (const option of COLUMN_OPTIONS) {
     const column = columns[option];
     if (column !== undefined) needColumn(table, column, option);
   }
+  const twin = COLUMN_OPTIONS.find((option, at) =>
+    COLUMN_OPTIONS.slice(0, at).some((other) => columns[option] !== undefined && columns[other] === columns[option]),
+  );
+  if (twin) throw new BadInput(`--${twin} names column "${columns[twin]}", which another option names too.`);
   const panelists = new Map<string, number>();
   const samples = new Map<string, number>();
   const seen = new Map<string, number>();

@@ -13,7 +13,9 @@ export interface Table {
  * @throws BadInput naming the row (the heading is row 1) when quotes or the number of cells do not fit
  */
 export function readTable(text: string): Table {
-  const { data, meta, errors } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+  const plain = text.replace(/^\uFEFF/, '');
+  refuseTwins(plain);
+  const { data, meta, errors } = Papa.parse<Record<string, string>>(plain, {
     header: true,
     skipEmptyLines: 'greedy',
     transformHeader: (heading: string) => heading.trim(),
@@ -21,6 +23,14 @@ export function readTable(text: string): Table {
   const unreadable = errors.find((error) => error.type === 'Quotes' || error.code === 'TooManyFields');
   if (unreadable) throw new BadInput(`Row ${(unreadable.row ?? 0) + 2}: ${unreadable.message}`);
   return { headings: meta.fields ?? [], rows: data };
+}
+
+/** Two columns of one name cannot be told apart. */
+function refuseTwins(text: string): void {
+  const [first = []] = Papa.parse<string[]>(text, { preview: 1, skipEmptyLines: 'greedy' }).data;
+  const headings = first.map((heading) => heading.trim());
+  const twin = headings.find((heading, at) => heading !== '' && headings.indexOf(heading) < at);
+  if (twin !== undefined) throw new BadInput(`Row 1: two columns are called "${twin}". Rename one of them.`);
 }
 
 /** Checks that the table has a column. @param option the option that named it, for the message */
@@ -39,10 +49,12 @@ export function nameIn(row: Record<string, string>, column: string, where: strin
   return text;
 }
 
-/** A finite number. */
+const DECIMAL = /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i;
+
+/** A finite number, with a point for decimals. */
 export function numberIn(row: Record<string, string>, column: string, where: string): number {
   const text = (row[column] ?? '').trim();
-  const value = text === '' ? NaN : Number(text);
+  const value = DECIMAL.test(text) ? Number(text) : NaN;
   if (Number.isFinite(value)) return value;
   throw new BadInput(
     `${where}, column ${column}: "${text}" is not a finite number. Leave the row out if there is no answer.`,

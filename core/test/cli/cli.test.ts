@@ -65,11 +65,29 @@ describe('jacana analyse', () => {
     ['who,what,rank\na,,1', 'Row 2, column what: empty.'],
     ['who,what,score\na,b,1', 'No column "rank" for --value. The file has: who, what, score.'],
     ['who,what,rank\na,b,1e999', 'is not a finite number'],
+    ['who,what,rank\na,b,0x10', 'is not a finite number'],
+    ['who,what,rank\na,b,', 'Leave the row out if there is no answer.'],
+    ['who,what,rank,what\na,b,1,c', 'two columns are called "what"'],
+    ['who,what,rank\na,"b,1', 'Row'],
+    ['who,what,rank\na,b,1,2', 'Row 2: Too many fields'],
   ])('refuses %j with one clear line and exit code 2', (text, message) => {
     const { code, error } = jacana(text, 'analyse', 'x.csv', ...columns);
     expect(code).toBe(2);
     expect(error).toContain(message);
     expect(error.trim().split('\n')).toHaveLength(1);
+  });
+
+  it('reads files with a byte order mark, other separators and other line ends', () => {
+    const rows = 'who,what,rank\na,x,1\na,y,2\nb,x,1\nb,y,2\n';
+    const sums = (text: string) => JSON.parse(jacana(text, 'analyse', 'x.csv', ...columns, '--json').out).rankSums;
+    for (const text of [`\uFEFF${rows}`, rows.replaceAll(',', ';'), rows.replaceAll('\n', '\r\n')])
+      expect(sums(text)).toEqual({ x: 2, y: 4 });
+  });
+
+  it('refuses one column in two parts', () => {
+    const { code, error } = jacana('who,what,rank\na,b,1', 'analyse', 'x.csv', ...columns.with(5, 'rank'));
+    expect(code).toBe(2);
+    expect(error).toContain('which another option names too');
   });
 
   it('refuses an unknown test, a missing file and a bad alpha', () => {
