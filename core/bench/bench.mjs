@@ -119,7 +119,7 @@ const rows = CASES.map(([name, other, work, most]) => {
     name,
     `${own.toFixed(own < 10 ? 2 : 0)} ms`,
     theirs ? `${theirs.toFixed(theirs < 10 ? 2 : 0)} ms` : '',
-    theirs ? `${(theirs / own).toFixed(theirs / own < 10 ? 1 : 0)}` : '',
+    theirs ? `${Number((theirs / own).toPrecision(2))}` : '',
     most ? (own <= most ? `below ${most / 1000} s` : `ABOVE ${most / 1000} s`) : '',
   ];
   process.stdout.write(`${row.join(' | ')}\n`);

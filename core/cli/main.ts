@@ -122,9 +122,7 @@ function command(streams: Streams): Command {
     .description(
       'Chance that a planned test finds a difference. Forced choice: when a share pd of the panelists can really tell; exact. With --power instead of --n: the smallest panel from which on that power holds. Ranking: when samples are really liked as --liking says; by 5,000 simulated panels.',
     )
-    .addOption(
-      new Option('--protocol <name>', 'what is asked').choices([...PROTOCOLS, 'ranking']).makeOptionMandatory(),
-    )
+    .addOption(protocol([...PROTOCOLS, 'ranking']))
     .option('--n <count>', 'panelists', whole)
     .option('--power <share>', 'find the panel for this power (forced choice)', share)
     .option('--pd <share>', 'share of panelists who can tell (forced choice)', share)
@@ -187,8 +185,18 @@ function teachTests(): string {
 /** Text in lines of at most 76 characters, indented. */
 const folded = (text: string): string => text.replace(/(.{1,70})(?:\s+|$)/g, '      $1\n').trimEnd();
 
-const protocol = (): Option =>
-  new Option('--protocol <name>', 'how samples are presented').choices([...PROTOCOLS]).makeOptionMandatory();
+const protocol = (names: readonly string[] = PROTOCOLS): Option =>
+  new Option('--protocol <name>', `what is asked: ${names.join(', ')}`).argParser(named(names)).makeOptionMandatory();
+
+/** A name out of a list, however it is written: 2-AFC, 2afc, Duo-Trio. */
+function named(names: readonly string[]): (text: string) => string {
+  const plain = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]/g, '');
+  return (text) => {
+    const found = names.find((name) => plain(name) === plain(text));
+    if (found === undefined) throw new InvalidArgumentError(`Allowed choices are ${names.join(', ')}.`);
+    return found;
+  };
+}
 
 function readBundle(streams: Streams, file: string) {
   const text = readInput(streams, file);

@@ -47,7 +47,7 @@ export const mixedModelCommand: TestCommand = {
     const panelists = isReplicated ? performances(table) : undefined;
     const concerns = {
       checks: residualChecks(fit.residuals, data.factors.sample),
-      influence: influence(data, { fixed: [['sample']], random }, fit, 'panelist').slice(0, 5),
+      influence: influence(data, { fixed: [['sample']], random }, fit, 'panelist')?.slice(0, 5) ?? null,
     };
     return described({ table, options, fit, test, random, panelists, concerns });
   },

@@ -13,6 +13,8 @@ export interface RandomStream {
   fraction: () => number;
   /** A draw from the standard normal distribution (Marsaglia's polar method). */
   normal: () => number;
+  /** Fills an array with draws from the standard normal distribution, two at a time: half the cost of `normal`. */
+  fillNormal: (target: Float64Array) => void;
   /** The items in a new, random order (Fisher-Yates); the input is left alone. */
   shuffled: <T>(items: readonly T[]) => T[];
 }
@@ -32,7 +34,13 @@ export function randomStream(seed: string, purpose: string): RandomStream {
   const generator = xoroshiro128plus(seedNumber(seed, purpose));
   const integer = (low: number, high: number): number => uniformInt(generator, low, high);
   const fraction = (): number => (generator.next() >>> 0) / 0x100000000;
-  return { integer, fraction, normal: () => polarNormal(fraction), shuffled: (items) => shuffle(items, integer) };
+  return {
+    integer,
+    fraction,
+    normal: () => polarNormal(fraction)[0],
+    fillNormal: (target) => fillNormal(target, fraction),
+    shuffled: (items) => shuffle(items, integer),
+  };
 }
 
 function seedNumber(seed: string, purpose: string): number {
@@ -49,11 +57,23 @@ function shuffle<T>(items: readonly T[], integer: (low: number, high: number) =>
   return order;
 }
 
-function polarNormal(fraction: () => number): number {
+/** Two independent draws. */
+function polarNormal(fraction: () => number): [number, number] {
   for (;;) {
     const x = 2 * fraction() - 1;
     const y = 2 * fraction() - 1;
     const square = x * x + y * y;
-    if (square > 0 && square < 1) return x * Math.sqrt((-2 * Math.log(square)) / square);
+    if (square <= 0 || square >= 1) continue;
+    const stretch = Math.sqrt((-2 * Math.log(square)) / square);
+    return [x * stretch, y * stretch];
+  }
+}
+
+function fillNormal(target: Float64Array, fraction: () => number): void {
+  for (let at = 0; at < target.length; at += 2) {
+    const [first, second] = polarNormal(fraction);
+    target[at] = first;
+    // Beyond the end of an odd length there is no place, and nothing is written.
+    target[at + 1] = second;
   }
 }

@@ -47,7 +47,8 @@ export function rankingPower(plan: RankingPlan): RankingPower {
   for (let panel = 0; panel < panels; panel++) {
     sums.fill(0);
     for (let who = 0; who < panelists; who++) {
-      for (let at = 0; at < samples; at++) impressions[at] = liking[at] + spread * random.normal();
+      random.fillNormal(impressions);
+      for (let at = 0; at < samples; at++) impressions[at] = liking[at] + spread * impressions[at];
       addRanks(impressions, sums);
     }
     if (scatter(sums, panelists) >= critical) found++;

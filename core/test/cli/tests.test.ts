@@ -229,6 +229,12 @@ describe('forced-choice, power and orders', () => {
     expect(error).toContain(message);
   });
 
+  it('takes protocols however they are written', () => {
+    const p = (name: string): number => json('', 'forced-choice', '--protocol', name, '--n', '20', '--correct', '15').p;
+    expect(p('2-AFC')).toBe(p('2-afc'));
+    expect(p('DuoTrio')).toBe(p('duo-trio'));
+  });
+
   it('power is the exact one, and finds the panel', () => {
     const wanted = reference.power[2];
     expect(json('', 'power', '--protocol', 'triangle', '--n', '30', '--pd', '0.3')).toMatchObject({

@@ -69,8 +69,15 @@ export interface Influence {
   distance: number;
 }
 
-/** Cook's distance of each level of a factor, largest first. */
-export function influence(data: MixedData, model: MixedModel, fit: MixedFit, factor: string): Influence[] {
+/** Rows that may be gone through again, over all levels left out: about a second. */
+const MOST_ROWS_AGAIN = 500_000;
+
+/**
+ * Cook's distance of each level of a factor, largest first; null where leaving out one
+ * level after the other would take too long (in panels that large nobody weighs much).
+ */
+export function influence(data: MixedData, model: MixedModel, fit: MixedFit, factor: string): Influence[] | null {
+  if (data.y.length * new Set(data.factors[factor]).size > MOST_ROWS_AGAIN) return null;
   const names = fit.variances.map((variance) => variance.term);
   const kept = model.random.filter((term) => names.includes(term.join(':')));
   const theta = fit.variances.map((variance) => Math.sqrt(variance.variance / fit.residualVariance));
