@@ -22,6 +22,8 @@ test('the views of the README', async ({ page, browser, demo }) => {
   await page.getByText('Salmon, four ways').click();
   await page.getByTestId('friedman').waitFor();
   await take(page, 'read');
+  await page.getByRole('heading', { name: 'Looked at after unsealing' }).evaluate((line) => line.scrollIntoView());
+  await take(page, 'read-explored');
   for (const stage of ['Ask', 'Plan', 'Cook']) {
     await page
       .getByRole('navigation')
