@@ -36,7 +36,11 @@ export function LikingChart({ found }: { found: Findings }) {
   return (
     <Card
       title={`${best.name} has the highest mean liking, ${best.mean.toFixed(1)} of 9`}
-      aside={test && test.test !== null ? `methods differ: p ${pText(test.p)}` : undefined}
+      aside={
+        test && test.test !== null
+          ? `${test.p <= found.alpha ? 'methods differ' : 'no difference shown'}, p ${pText(test.p)}`
+          : undefined
+      }
     >
       <div className="grid grid-cols-[9.5rem_minmax(0,1fr)_2.5rem]">
         <div>
