@@ -1,7 +1,11 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { DataSource } from 'typeorm';
 import { AuditService } from '../src/audit/audit.service';
-import { AccountRow, AuditRow } from '../src/database/entities';
+import { AccountRow, AuditRow, CaveatRow, MethodRow } from '../src/database/entities';
 import { dataSourceOptions } from '../src/database/database.module';
+import { First1767225600000 } from '../src/database/migrations/1767225600000-first';
 import { Transactions } from '../src/database/transactions';
 
 let source: DataSource;
@@ -12,6 +16,30 @@ describe('migrations', () => {
   it('make just the tables that the entities describe', async () => {
     const { upQueries } = await source.driver.createSchemaBuilder().log();
     expect(upQueries.map(({ query }) => query)).toEqual([]);
+  });
+
+  it('bring an older file up to date with nothing lost', async () => {
+    const file = join(mkdtempSync(join(tmpdir(), 'jacana-')), 'older.db');
+    const options = dataSourceOptions(file);
+    const older = await new DataSource({ ...options, migrations: [First1767225600000] }).initialize();
+    await older.query(
+      `INSERT INTO tastings (id, title, question, ballotTitle, liking, ties, piecesPerMethod, alpha, createdAt)
+       VALUES ('t', 'Carrots', '', '', 1, 0, 1, 0.05, '2026-01-01T00:00:00.000Z')`,
+    );
+    await older.query(
+      `INSERT INTO methods (tastingId, id, place, name, note, reference) VALUES ('t', 'm', 0, 'Glazed', '', 0)`,
+    );
+    await older.query(
+      `INSERT INTO caveats (id, tastingId, at, "by", byAccount, text)
+       VALUES ('c', 't', '2026-01-01T00:00:00.000Z', 'Marek', '', 'Overshot')`,
+    );
+    await older.destroy();
+
+    const newer = await new DataSource(options).initialize();
+    expect(await newer.manager.find(MethodRow)).toEqual([expect.objectContaining({ name: 'Glazed', effort: null })]);
+    expect(await newer.manager.find(CaveatRow)).toEqual([expect.objectContaining({ text: 'Overshot', about: null })]);
+    expect(await newer.query('PRAGMA foreign_key_check')).toEqual([]);
+    await newer.destroy();
   });
 
   it('turn foreign keys on', async () => {
