@@ -1,11 +1,11 @@
 import { BadInput } from './badInput';
 import type { Report } from './report';
-import { aNotACommand } from './tests/aNotA';
-import { mixedModelCommand } from './tests/mixedModel';
-import { durbinCommand, friedmanCommand, pageCommand, skillingsMackCommand } from './tests/rankings';
-import { bradleyTerryCommand, plackettLuceCommand } from './tests/strength';
-import type { AnalyseOptions, TestCommand } from './tests/testCommand';
-import { cochranQCommand } from './tests/words';
+import { aNotACommand } from './analyses/aNotA';
+import { mixedModelCommand } from './analyses/mixedModel';
+import { durbinCommand, friedmanCommand, pageCommand, skillingsMackCommand } from './analyses/rankings';
+import { bradleyTerryCommand, plackettLuceCommand } from './analyses/strength';
+import type { AnalyseOptions, TestCommand } from './analyses/testCommand';
+import { cochranQCommand } from './analyses/words';
 
 /** What `jacana analyse --test` knows. */
 export const TESTS: Record<string, TestCommand> = {

@@ -10,7 +10,7 @@ import { forcedChoiceReport } from './forcedChoice';
 import { powerReport, type PowerOptions } from './power';
 import { ordersReport } from './orders';
 import type { Report } from './report';
-import type { AnalyseOptions } from './tests/testCommand';
+import type { AnalyseOptions } from './analyses/testCommand';
 
 /** Where the command reads and writes; replaced in tests. */
 export interface Streams {

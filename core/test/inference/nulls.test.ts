@@ -62,6 +62,9 @@ const binomial = (random: RandomStream, n: number, share: number): number =>
 
 const smallest = (ps: number[]): number | null => (ps.length > 0 ? Math.min(...ps) : null);
 
+const limits = (random: RandomStream) =>
+  inference.rankSumLimits(normals(random, 24, 4).map(inference.midRanks), ALPHA).pairs;
+
 const NULLS: Record<string, Null> = {
   'friedman, 3 people': {
     p: (r, at) => pOf(inference.friedman(normals(r, 3, 4).map(inference.midRanks), options(at))),
@@ -87,6 +90,12 @@ const NULLS: Record<string, Null> = {
       ),
     sharp: true,
   },
+  'least significant differences by Holm': {
+    p: (r) => smallest(limits(r).map(({ leastDifference }) => leastDifference.adjustedP)),
+    sharp: false,
+  },
+  "Conover's pairs by Holm": { p: (r) => smallest(limits(r).map(({ conover }) => conover.adjustedP)), sharp: false },
+  "Nemenyi's pairs": { p: (r) => smallest(limits(r).map(({ nemenyi }) => nemenyi.p)), sharp: false },
   'page, 4 people': { p: (r) => pOf(inference.page(normals(r, 4, 4).map(inference.midRanks))), sharp: false },
   'page, 14 people': { p: (r) => pOf(inference.page(stars(r, 14, 5).map(inference.midRanks))), sharp: true },
   durbin: {
@@ -211,6 +220,32 @@ const NULLS: Record<string, Null> = {
       return pOf(inference.pairedPreference({ a, b: 25 - a, none: 0 }, 'drop', ALPHA));
     },
     sharp: false,
+  },
+  'paired preference, ties modelled': {
+    p: (r) => {
+      const none = binomial(r, 60, 0.2);
+      const a = binomial(r, 60 - none, 0.5);
+      return pOf(inference.pairedPreference({ a, b: 60 - none - a, none }, 'model', ALPHA));
+    },
+    sharp: false,
+  },
+  'beta-binomial, difference': {
+    p: (r) => {
+      const panel = Array.from({ length: 20 }, () => ({ n: 4, correct: binomial(r, 4, 1 / 3) }));
+      const result = inference.betaBinomial(panel, 'triangle');
+      return result.test === null ? null : result.difference.p;
+    },
+    sharp: false,
+  },
+  'drivers of liking, one slope': {
+    p: (r) => {
+      const servings = normals(r, 8, 4).flatMap((row, who) =>
+        row.map((liking) => ({ panelist: `p${who}`, liking, attributes: [r.normal()] })),
+      );
+      const result = inference.drivers(servings);
+      return result.test === null ? null : result.alone[0].p;
+    },
+    sharp: true,
   },
   'a-not-a': {
     p: (r) =>
