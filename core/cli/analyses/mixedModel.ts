@@ -27,12 +27,7 @@ export const mixedModelCommand: TestCommand = {
   reads: ['panelist', 'sample', 'value', 'replicate', 'reference', 'margin'],
   run: (text, options) => {
     const table = readLongTable(text, options as Columns);
-    const { reference } = options;
-    if (reference !== undefined && !table.samples.includes(reference))
-      throw new BadInput(`No sample "${reference}" for --reference. The file has: ${table.samples.join(', ')}.`);
-    if (options.margin !== undefined && reference === undefined)
-      throw new BadInput('--margin needs --reference: within so many points of what?');
-    const isReplicated = options.replicate !== undefined;
+    refuseReference(table, options);
     const data: MixedData = {
       y: table.answers.map(({ value }) => value),
       factors: {
@@ -40,99 +35,97 @@ export const mixedModelCommand: TestCommand = {
         sample: table.answers.map(({ sample }) => table.samples[sample]),
       },
     };
-    const random = isReplicated ? [['panelist'], ['panelist', 'sample']] : [['panelist']];
+    const random = options.replicate === undefined ? [['panelist']] : [['panelist'], ['panelist', 'sample']];
     const fit = fitMixed(data, { fixed: [['sample']], random });
     const test = fit.test === null ? fit : termTest(fit, 0);
     if (fit.test === null || test.test === null) return nothing(table, (test as NoTest).reason);
-    const panelists = isReplicated ? performances(table) : undefined;
-    const concerns = {
-      checks: residualChecks(fit.residuals, data.factors.sample),
-      influence: influence(data, { fixed: [['sample']], random }, fit, 'panelist')?.slice(0, 5) ?? null,
+    const found = { ...compared(fit, options), fit, test, random, table, rankCheck: rankBased(table, options) };
+    const checks = residualChecks(fit.residuals, data.factors.sample);
+    const mostInfluential = influence(data, { fixed: [['sample']], random }, fit, 'panelist')?.slice(0, 5) ?? null;
+    const panelists = options.replicate === undefined ? {} : { panelists: performances(table) };
+    return {
+      json: { ...asJson(found, options), ...panelists, checks, mostInfluential, rankCheck: found.rankCheck },
+      lines: [...asLines(found, options), ...checks.concerns, found.rankCheck.line],
     };
-    return described({ table, options, fit, test, random, panelists, concerns });
   },
 };
 
-interface Fitted {
-  table: LongTable;
-  options: AnalyseOptions;
+function refuseReference({ samples }: LongTable, { reference, margin }: AnalyseOptions): void {
+  if (reference !== undefined && !samples.includes(reference))
+    throw new BadInput(`No sample "${reference}" for --reference. The file has: ${samples.join(', ')}.`);
+  if (margin !== undefined && reference === undefined)
+    throw new BadInput('--margin needs --reference: within so many points of what?');
+}
+
+/** Means and everything that is compared. */
+function compared(fit: MixedFit, { alpha, reference, margin, seed }: AnalyseOptions) {
+  const against = reference === undefined ? [] : compare(fit, 'sample', { alpha, adjust: 'dunnett', reference, seed });
+  return {
+    means: estimatedMeans(fit, 'sample', alpha),
+    pairs: compare(fit, 'sample', { alpha, adjust: 'tukey' }),
+    against,
+    margins:
+      margin === undefined ? [] : against.map((pair) => ({ sample: pair.a, ...withinMargin(pair, margin, alpha) })),
+  };
+}
+
+interface Found extends ReturnType<typeof compared> {
   fit: MixedFit;
   test: TermTest;
   random: string[][];
-  panelists: Record<string, object> | undefined;
-  concerns: { checks: ReturnType<typeof residualChecks>; influence: ReturnType<typeof influence> };
+  table: LongTable;
 }
 
-function described({ table, options, fit, test, random, panelists, concerns }: Fitted): Report {
-  const { alpha, reference, margin } = options;
-  const means = estimatedMeans(fit, 'sample', alpha);
-  const pairs = compare(fit, 'sample', { alpha, adjust: 'tukey' });
-  const against =
-    reference === undefined ? [] : compare(fit, 'sample', { alpha, adjust: 'dunnett', reference, seed: options.seed });
-  const margins =
-    margin === undefined ? [] : against.map((pair) => ({ sample: pair.a, ...withinMargin(pair, margin, alpha) }));
-  const variances = Object.fromEntries([
-    ...random.map((term) => [
-      term.join(':'),
-      fit.variances.find((one) => one.term === term.join(':'))?.variance ?? null,
-    ]),
+/** Per random term; null for one that the data cannot show. */
+function variancesOf({ fit, random }: Found): Record<string, number | null> {
+  const names = random.map((term) => term.join(':'));
+  const shown = new Map(fit.variances.map(({ term, variance }) => [term, variance]));
+  return Object.fromEntries([
+    ...names.map((name) => [name, shown.get(name) ?? null]),
     ['residual', fit.residualVariance],
-  ]) as Record<string, number | null>;
-  const rankCheck = rankBased(table, options);
+  ]);
+}
+
+function asJson(found: Found, { reference, margin }: AnalyseOptions): object {
+  const { fit, test, means, pairs, against, margins, table } = found;
   return {
-    json: {
-      ...test,
-      test: 'mixed-model',
-      variances,
-      leftOut: fit.leftOut,
-      logLik: fit.logLik,
-      means: Object.fromEntries(means.map(({ level, mean }) => [level, mean])),
-      meanIntervals: Object.fromEntries(means.map(({ level, ...mean }) => [level, mean])),
-      pairs,
-      ...(reference === undefined ? {} : { againstReference: against }),
-      ...(margin === undefined ? {} : { withinMargin: margins }),
-      ...(panelists ? { panelists } : {}),
-      panelistCount: table.panelists.length,
-      answers: fit.rows,
-      checks: concerns.checks,
-      mostInfluential: concerns.influence,
-      rankCheck,
-    },
-    lines: [
-      `F = ${decimal(test.F)} on ${test.df1} and ${decimal(test.df2, 2)} df, p = ${pText(test.p)}; ${table.panelists.length} panelists, ${fit.rows} scores`,
-      'Variances:',
-      ...columns(Object.entries(variances).map(([term, variance]) => [term, decimal(variance)])),
-      ...fit.leftOut.map(({ reason }) => `  ${reason}`),
-      'Means:',
-      ...columns(
-        means.map(({ level, mean, interval }) => [
-          level,
-          decimal(mean),
-          interval ? `${decimal(interval[0])} to ${decimal(interval[1])}` : '-',
-        ]),
-      ),
-      'Pairs (difference, se, df, t, p by Tukey):',
-      ...columns(
-        pairs.map((pair) => [
-          `${pair.a} - ${pair.b}`,
-          ...[pair.difference, pair.se, pair.df, pair.t].map((x) => decimal(x)),
-          pText(pair.p),
-        ]),
-      ),
-      ...(against.length > 0
-        ? [
-            'Against the reference (difference, p by Dunnett):',
-            ...columns(against.map((pair) => [pair.a, decimal(pair.difference), pText(pair.p)])),
-          ]
-        : []),
-      ...margins.map(
-        (one) =>
-          `  ${one.sample} within ${one.margin} of ${reference}: not worse p = ${pText(one.nonInferiorityP)}, equivalent p = ${pText(one.equivalenceP)}`,
-      ),
-      ...concerns.checks.concerns,
-      rankCheck.line,
-    ],
+    ...test,
+    test: 'mixed-model',
+    variances: variancesOf(found),
+    leftOut: fit.leftOut,
+    logLik: fit.logLik,
+    means: Object.fromEntries(means.map(({ level, mean }) => [level, mean])),
+    meanIntervals: Object.fromEntries(means.map(({ level, ...mean }) => [level, mean])),
+    pairs,
+    ...(reference === undefined ? {} : { againstReference: against }),
+    ...(margin === undefined ? {} : { withinMargin: margins }),
+    panelistCount: table.panelists.length,
+    answers: fit.rows,
   };
+}
+
+function asLines(found: Found, { reference }: AnalyseOptions): string[] {
+  const { fit, test, means, pairs, against, margins, table } = found;
+  const bounds = (interval: [number, number] | null): string =>
+    interval ? `${decimal(interval[0])} to ${decimal(interval[1])}` : '-';
+  const numbers = (pair: (typeof pairs)[number]): string[] =>
+    [pair.difference, pair.se, pair.df, pair.t].map((value) => decimal(value));
+  return [
+    `F = ${decimal(test.F)} on ${test.df1} and ${decimal(test.df2, 2)} df, p = ${pText(test.p)}; ${table.panelists.length} panelists, ${fit.rows} scores`,
+    'Variances:',
+    ...columns(Object.entries(variancesOf(found)).map(([term, variance]) => [term, decimal(variance)])),
+    ...fit.leftOut.map(({ reason }) => `  ${reason}`),
+    'Means:',
+    ...columns(means.map(({ level, mean, interval }) => [level, decimal(mean), bounds(interval)])),
+    'Pairs (difference, se, df, t, p by Tukey):',
+    ...columns(pairs.map((pair) => [`${pair.a} - ${pair.b}`, ...numbers(pair), pText(pair.p)])),
+    ...(against.length > 0 ? ['Against the reference (difference, p by Dunnett):'] : []),
+    ...columns(against.map((pair) => [pair.a, decimal(pair.difference), pText(pair.p)])),
+    ...margins.map(
+      (one) =>
+        `  ${one.sample} within ${one.margin} of ${reference}: not worse p = ${pText(one.nonInferiorityP)}, equivalent p = ${pText(one.equivalenceP)}`,
+    ),
+  ];
 }
 
 /** Beside the model, a test that only uses the order of each panelist's scores. */
