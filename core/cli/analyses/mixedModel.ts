@@ -78,12 +78,9 @@ interface Found extends ReturnType<typeof compared> {
 
 /** Per random term; null for one that the data cannot show. */
 function variancesOf({ fit, random }: Found): Record<string, number | null> {
-  const names = random.map((term) => term.join(':'));
   const shown = new Map(fit.variances.map(({ term, variance }) => [term, variance]));
-  return Object.fromEntries([
-    ...names.map((name) => [name, shown.get(name) ?? null]),
-    ['residual', fit.residualVariance],
-  ]);
+  const entries = random.map((term): [string, number | null] => [term.join(':'), shown.get(term.join(':')) ?? null]);
+  return Object.fromEntries([...entries, ['residual', fit.residualVariance]]) as Record<string, number | null>;
 }
 
 function asJson(found: Found, { reference, margin }: AnalyseOptions): object {
