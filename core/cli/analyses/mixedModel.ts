@@ -80,7 +80,7 @@ interface Found extends ReturnType<typeof compared> {
 function variancesOf({ fit, random }: Found): Record<string, number | null> {
   const shown = new Map(fit.variances.map(({ term, variance }) => [term, variance]));
   const entries = random.map((term): [string, number | null] => [term.join(':'), shown.get(term.join(':')) ?? null]);
-  return Object.fromEntries([...entries, ['residual', fit.residualVariance]]) as Record<string, number | null>;
+  return Object.fromEntries<number | null>([...entries, ['residual', fit.residualVariance]]);
 }
 
 function asJson(found: Found, { reference, margin }: AnalyseOptions): object {
