@@ -30,7 +30,7 @@ export interface ChanceOfBest {
 /** How to draw. */
 export interface ChanceOfBestOptions {
   seed: string;
-  /** Default 1000. */
+  /** Default 1000, or fewer where so many panels would hold more than two million rankings. */
   draws?: number;
   onProgress?: (fraction: number) => void;
 }
@@ -38,7 +38,7 @@ export interface ChanceOfBestOptions {
 export function chanceOfBest(
   rankings: readonly Ranking[],
   fit: PlackettLuceResult,
-  { seed, draws = 1000, onProgress }: ChanceOfBestOptions,
+  { seed, draws = panelsFor(rankings.length), onProgress }: ChanceOfBestOptions,
 ): ChanceOfBest {
   const random = randomStream(seed, 'chance-of-best');
   const tasted = rankings.map((ranking) => ranking.flat()).filter((samples) => samples.length > 1);
@@ -51,6 +51,8 @@ export function chanceOfBest(
   const chances = tops.map((top) => top / draws);
   return { chances, draws, standardError: Math.sqrt(Math.max(...chances.map((p) => p * (1 - p))) / draws) };
 }
+
+const panelsFor = (rankings: number): number => Math.max(100, Math.min(1000, Math.floor(2_000_000 / rankings)));
 
 /** One ranking from the model: the largest of log worth plus Gumbel noise comes first. */
 function drawRanking(samples: readonly number[], logWorth: readonly number[], random: RandomStream): number[] {
