@@ -61,6 +61,40 @@ describe('parseBundle', () => {
   });
 });
 
+describe('effort and what a caveat touches', () => {
+  const effort = { handsOnMinutes: 5, totalMinutes: 20, cost: 2.5, mess: 1, skill: 2 };
+  const caveat = { id: 'c1', at: '2026-03-05T17:00:00.000Z', by: 'Marek', text: 'Overshot' };
+
+  it('are read back, and may be left out', () => {
+    const bundle = simulatedBundle();
+    bundle.tasting.methods[0].effort = effort;
+    bundle.caveats = [
+      { ...caveat, about: { pieces: [bundle.pieces[0].tag], panelists: ['p0'] } },
+      { ...caveat, id: 'c2' },
+    ];
+    expect(parseBundle(JSON.parse(JSON.stringify(bundle)))).toEqual({ bundle, problems: [] });
+  });
+
+  it.each([
+    [{ ...effort, mess: 6 }, 'tasting.methods.0.effort.mess'],
+    [{ ...effort, cost: -1 }, 'tasting.methods.0.effort.cost'],
+    [{ ...effort, smell: 1 }, 'tasting.methods.0.effort'],
+  ])('refuse %j', (wrong, field) => {
+    const bundle = JSON.parse(JSON.stringify(simulatedBundle()));
+    bundle.tasting.methods[0].effort = wrong;
+    expect(parseBundle(bundle).problems[0].field).toContain(field);
+  });
+
+  it('may only name pieces and panelists that there are', () => {
+    const bundle = simulatedBundle();
+    bundle.caveats = [{ ...caveat, about: { pieces: ['Q0'], panelists: ['nobody'] } }];
+    expect(parseBundle(JSON.parse(JSON.stringify(bundle))).problems).toEqual([
+      { field: 'caveats.0.about.pieces.0', message: 'No piece has the tag Q0.' },
+      { field: 'caveats.0.about.panelists.0', message: 'No panelist has the id "nobody".' },
+    ]);
+  });
+});
+
 describe('ballot rules', () => {
   const served = ['482', '907', '615'];
   const strict = { liking: true, ties: false };
