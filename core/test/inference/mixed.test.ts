@@ -128,9 +128,12 @@ describe('NIST StRD one-way analysis of variance (values from memory; certified 
     ['SmLs02', 201, 1, 201, 1e-9],
     ['SmLs03', 2001, 1, 2001, 1e-9],
     ['SmLs04', 21, 1_000_000, 21, 1e-7],
+    ['SmLs05', 201, 1_000_000, 201, 1e-7],
     ['SmLs06', 2001, 1_000_000, 2001, 1e-7],
     // Values near 1e12 carry about four decimals in double precision, so the certified F cannot be met further.
     ['SmLs07', 21, 1_000_000_000_000, 21, 2e-2],
+    ['SmLs08', 201, 1_000_000_000_000, 201, 2e-2],
+    ['SmLs09', 2001, 1_000_000_000_000, 2001, 2e-2],
   ] as const)('%s: F = replicates', (_, replicates, offset, F, tolerance) => {
     const { y, treatment } = smls(replicates, offset);
     const fit = tested(fitMixed({ y, factors: { treatment } }, { fixed: [['treatment']], random: [] }));
