@@ -5,10 +5,11 @@
  */
 import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { parseBundle } from '@jacana/core/bundle';
-import { lockPlan } from '@jacana/core/design';
+import { defaultTasting, parseBundle } from '@jacana/core/bundle';
+import { lockPlan, lockProblems } from '@jacana/core/design';
+import { proposedConstants, usualBallot, withProduct } from '@jacana/core/library';
 import { randomStream } from '@jacana/core/numeric';
-import { simulatePanelist } from '@jacana/core/simulate';
+import { simulateBallots } from '@jacana/core/simulate';
 
 const NAMES = [
   'Ada',
@@ -47,6 +48,18 @@ const NAMES = [
   'Hana',
   'Ines M.',
   'Jon',
+  'Kai',
+  'Lou',
+  'Mara',
+  'Nils',
+  'Oona',
+  'Per',
+  'Runa',
+  'Selma',
+  'Timo',
+  'Ulla',
+  'Vera',
+  'Willem',
 ];
 
 const panelOf = (size, notBlind = {}) =>
@@ -59,118 +72,125 @@ const panelOf = (size, notBlind = {}) =>
   }));
 
 const methodsOf = (list) =>
-  list.map(([id, name, note, reference = false, effort]) => ({ id, name, note, reference, ...(effort && { effort }) }));
+  list.map(([id, name, note, reference = false, effort]) => ({
+    ...{ id, name, note, steps: '', equipment: '', reference },
+    ...(effort && { effort }),
+  }));
 
 /** Minutes with hands on, minutes in all, cost a portion, mess and skill from 1 to 5. */
 const effortOf = (handsOnMinutes, totalMinutes, cost, mess, skill) => ({
-  handsOnMinutes,
-  totalMinutes,
-  cost,
-  mess,
-  skill,
+  ...{ handsOnMinutes, totalMinutes, cost, mess, skill },
 });
 const minutesAfter = (start, minutes) => new Date(Date.parse(start) + minutes * 60_000).toISOString();
+
+/** A tasting as the Ask and Plan screens write it down, for one kind of product. */
+function designed({ product, constants = {}, service = {}, quantities = {}, ...rest }) {
+  const plain = defaultTasting();
+  const usual = withProduct(plain, product);
+  const held = proposedConstants(product).map((one, at) => ({
+    id: `constant-${at + 1}`,
+    ...one,
+    ...constants[one.name],
+  }));
+  return {
+    ...plain,
+    product,
+    constants: held,
+    service: { ...usual.service, ...service },
+    quantities: { ...usual.quantities, ...quantities },
+    ...rest,
+  };
+}
+
+/**
+ * Serves the locked plan to a simulated panel; `progress` says for each seat how many of its
+ * answers are in, and how long ago the last one was. Answers come a step of `pace` minutes apart.
+ */
+function serve({ tasting, locked, truth, seed, start, pace, progress }) {
+  const random = randomStream(seed, 'demo panel');
+  const clock = randomStream(seed, 'demo clock');
+  const ballots = simulateBallots({ tasting, ...locked }, truth, random, start);
+  return ballots.flatMap((ballot, at) => {
+    const { answered, done, quietFor = 0 } = progress(at);
+    if (answered < 0) return [];
+    const [kept, late] = [clock.fraction(), clock.fraction()];
+    const count = done ? ballot.answers.length : answered;
+    // Those who are done began with the first flight; the others gave their last answer `quietFor` minutes before now.
+    const openedAt = minutesAfter(start, done ? 2 * kept : NOW - quietFor - (count > 0 ? 1.5 + pace * (count - 1) : 0));
+    const answers = inServingOrder(ballot.answers, locked.plan.servings[at])
+      .slice(0, count)
+      .map((answer, step) => ({ ...answer, at: minutesAfter(openedAt, 1.5 + pace * step) }));
+    const last = answers.at(-1)?.at ?? openedAt;
+    return [{ ...ballot, openedAt, handedInAt: done ? minutesAfter(last, 0.5 + late * 2) : null, answers }];
+  });
+}
+
+/** Answers as they are given: about each sample as it is served, then what compares them. */
+function inServingOrder(answers, { sets }) {
+  const codes = sets.flatMap((set) => set.codes);
+  const place = (answer) => ('code' in answer ? codes.indexOf(answer.code) : codes.length);
+  return [...answers].sort((a, b) => place(a) - place(b));
+}
 
 /** Minutes after the start at which the tasting in service stands. */
 const NOW = 19;
 
-/** Serves the locked plan to a simulated panel; `progress` says how far each seat has come. */
-function serve({ tasting, locked, truth, seed, start, progress }) {
-  const random = randomStream(seed, 'demo panel');
-  const codeOf = new Map(Object.entries(locked.key.codes).map(([code, method]) => [method, code]));
-  const codes = tasting.methods.map((method) => codeOf.get(method.id));
-  return tasting.panel.flatMap((panelist, at) => {
-    const { scores, ranking } = simulatePanelist(truth, tasting.ballot.ties, random);
-    const { tasted, done, quietFor = 0 } = progress(at);
-    if (tasted < 0) return [];
-    // Those who are done began with the first flight; the others answered last `quietFor` minutes before now.
-    const openedAt = minutesAfter(
-      start,
-      done ? 2 * random.fraction() : NOW - quietFor - (tasted > 0 ? 1.5 + 2.2 * (tasted - 1) : 0),
-    );
-    const order = locked.plan.servings[at].codes;
-    const liking = order.slice(0, done ? order.length : tasted).map((code, position) => ({
-      id: `demo-${at + 1}-${code}`,
-      at: minutesAfter(openedAt, 1.5 + 2.2 * position),
-      by: 'panelist',
-      reason: '',
-      kind: 'liking',
-      code,
-      score: scores[codes.indexOf(code)],
-    }));
-    const handedInAt = done ? minutesAfter(openedAt, 3 + 2.2 * order.length + random.fraction() * 2) : null;
-    const ranked = done
-      ? [
-          {
-            id: `demo-${at + 1}-ranking`,
-            at: handedInAt,
-            by: 'panelist',
-            reason: '',
-            kind: 'ranking',
-            ranking: ranking.map((group) => group.map((sample) => codes[sample])),
-          },
-        ]
-      : [];
-    return [{ panelist: panelist.id, openedAt, handedInAt, answers: [...liking, ...ranked] }];
-  });
-}
+const DRAFT = {
+  plan: null,
+  pieces: [],
+  key: null,
+  seal: { closedAt: null, unsealedAt: null, unsealedBy: null },
+  ballots: [],
+  caveats: [],
+};
 
 function write(file, bundle) {
-  const { problems } = parseBundle(bundle);
-  if (problems.length > 0) throw new Error(`${file}: ${JSON.stringify(problems.slice(0, 3))}`);
-  writeFileSync(fileURLToPath(new URL(file, import.meta.url)), `${JSON.stringify(bundle, null, 1)}\n`);
+  const whole = { format: 'jacana-tasting', version: 2, ...bundle };
+  const { problems } = parseBundle(whole);
+  const unready = lockProblems(bundle.tasting);
+  if (problems.length + unready.length > 0)
+    throw new Error(`${file}: ${JSON.stringify([...problems, ...unready].slice(0, 3))}`);
+  writeFileSync(fileURLToPath(new URL(file, import.meta.url)), `${JSON.stringify(whole, null, 1)}\n`);
 }
 
 function salmon() {
   const start = '2026-11-12T17:00:00.000Z';
-  const tasting = {
+  const tasting = designed({
     title: 'Salmon, four ways',
     question: 'Which way of cooking salmon do our guests like best?',
     ballotTitle: 'Thursday panel, 12 November',
+    product: 'fish',
     methods: methodsOf([
       ['pan-seared', 'Pan-seared', 'skin side down, butter, 180 °C pan', false, effortOf(9, 12, 3.4, 4, 4)],
       ['slow-oven', 'Slow oven', '110 °C until 50 °C inside', false, effortOf(4, 35, 3.2, 1, 2)],
       ['steamed', 'Steamed', 'basket, 8 minutes', false, effortOf(5, 14, 3.1, 2, 2)],
       ['poached', 'Poached', 'court-bouillon at 75 °C', true, effortOf(8, 30, 3.5, 3, 3)],
     ]),
+    bundled: [{ id: 'bundled-1', method: 'pan-seared', text: 'cooked in butter' }],
     panel: panelOf(24, { Otto: 'saw the trays in the kitchen', Vida: 'helped to portion' }),
-    ballot: { liking: true, ties: false },
     piecesPerMethod: 3,
-    alpha: 0.05,
+    quantities: { costPerKilogram: 32 },
     createdAt: minutesAfter(start, -3 * 24 * 60),
-  };
+  });
   const locked = lockPlan(tasting, {
     seed: 'reedbed-salmon',
     salt: 'salt-of-the-reedbed-salmon',
     lockedAt: minutesAfter(start, -2 * 24 * 60),
   });
-  const truth = { liking: [7.0, 7.2, 5.7, 5.0], disagreement: 0.9, noise: 0.6 };
   const ballots = serve({
-    tasting,
-    locked,
-    truth,
-    seed: 'reedbed-salmon',
-    start,
-    progress: () => ({ tasted: 4, done: true }),
+    ...{ tasting, locked, seed: 'reedbed-salmon', start, pace: 2.2 },
+    truth: { liking: [7.0, 7.2, 5.7, 5.0], disagreement: 0.9, noise: 0.6 },
+    progress: () => ({ done: true }),
   });
   const tagOf = (method, number) => locked.pieces.filter((piece) => piece.method === method)[number].tag;
   const caveat = (id, minutes, by, text, pieces) => ({
-    id,
-    at: minutesAfter(start, minutes),
-    by,
-    text,
+    ...{ id, at: minutesAfter(start, minutes), by, text },
     ...(pieces && { about: { pieces, panelists: [] } }),
   });
   const [overshot, held] = [tagOf('slow-oven', 1), tagOf('poached', 0)];
   write('1-salmon.json', {
-    format: 'jacana-tasting',
-    version: 1,
-    tasting,
-    plan: locked.plan,
-    pieces: locked.pieces,
-    key: locked.key,
+    ...{ tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key, ballots },
     seal: { closedAt: minutesAfter(start, 32), unsealedAt: minutesAfter(start, 40), unsealedBy: 'Ines' },
-    ballots,
     caveats: [
       caveat('caveat-1', -25, 'Marek', `Piece ${overshot} overshot by 6 °C`, [overshot]),
       caveat('caveat-2', -6, 'Marek', `Piece ${held} was held 9 minutes longer than the others`, [held]),
@@ -179,61 +199,45 @@ function salmon() {
   });
 }
 
-/** How far the seats of the second flight have come, and for how many minutes they have been at it. */
-const UNDER_WAY = [
-  [2, 1.9],
-  [1, 0.4],
-  [1, 1.2],
-  [2, 0.2],
-  [0, 0.9],
-  [3, 0.5],
-  [1, 4.6],
-  [0, 0.3],
-  [2, 1.1],
-  [1, 0.7],
-  [3, 1.4],
-  [0, 0.6],
-  [1, 0],
-].map(([tasted, quietFor]) => ({ tasted, quietFor }));
+/** Minutes since the seats of the second flight opened their ballots; a triangle has one answer. */
+const UNDER_WAY = [1.9, 0.4, 1.2, 0.2, 0.9, 0.5, 4.6, 0.3, 1.1, 0.7, 1.4, 0.6, 0];
 
 function rice() {
   const start = '2026-11-19T17:00:00.000Z';
-  const tasting = {
+  const tasting = designed({
     title: 'Rice, soaked or not',
-    question: 'Is soaking worth the planning ahead?',
+    question: 'Can anyone tell rice that was soaked overnight? If not, we stop soaking it.',
     ballotTitle: 'Thursday panel, 19 November',
+    product: 'potato-rice',
+    decision: { kind: 'told-apart', attribute: '', margin: 1, marginWords: '' },
+    test: 'triangle',
+    ballot: { items: usualBallot('triangle', '') },
     methods: methodsOf([
-      ['not-soaked', 'Not soaked', 'rinsed, straight into the pot', true],
-      ['half-hour', 'Soaked 30 minutes', 'rinsed, soaked in cold water'],
-      ['overnight', 'Soaked overnight', 'rinsed, soaked in the refrigerator'],
+      ['not-soaked', 'Not soaked', 'rinsed, straight into the pot', true, effortOf(4, 30, 0.2, 1, 1)],
+      ['overnight', 'Soaked overnight', 'rinsed, soaked in the refrigerator', false, effortOf(6, 750, 0.2, 1, 1)],
     ]),
     panel: panelOf(36),
-    ballot: { liking: true, ties: true },
+    service: { seatsPerFlight: 18 },
+    quantities: { pieceGrams: 900, costPerKilogram: 3.2 },
     piecesPerMethod: 2,
-    alpha: 0.05,
     createdAt: minutesAfter(start, -24 * 60),
-  };
+  });
   const locked = lockPlan(tasting, {
     seed: 'reedbed-rice',
     salt: 'salt-of-the-reedbed-rice',
     lockedAt: minutesAfter(start, -20 * 60),
   });
-  const truth = { liking: [6.1, 6.8, 6.6], disagreement: 0.8, noise: 0.6 };
-  const progress = (at) =>
-    at < 18
-      ? { tasted: 3, done: true }
-      : at < 31
-        ? { ...UNDER_WAY[at - 18], done: false }
-        : { tasted: -1, done: false };
+  const progress = (at) => {
+    if (at < 18) return { done: true };
+    return at < 31 ? { answered: 0, quietFor: UNDER_WAY[at - 18] } : { answered: -1 };
+  };
   write('2-rice.json', {
-    format: 'jacana-tasting',
-    version: 1,
-    tasting,
-    plan: locked.plan,
-    pieces: locked.pieces,
-    key: locked.key,
+    ...{ tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key },
     seal: { closedAt: null, unsealedAt: null, unsealedBy: null },
-    ballots: serve({ tasting, locked, truth, seed: 'reedbed-rice', start, progress }),
+    ballots: serve({
+      ...{ tasting, locked, seed: 'reedbed-rice', start, pace: 2, progress },
+      truth: { liking: [5.5, 6.4], disagreement: 0, noise: 1 },
+    }),
     caveats: [
       {
         id: 'caveat-1',
@@ -245,5 +249,77 @@ function rice() {
   });
 }
 
+const WEDGES = [
+  ['plain-200', 'Oven 200 °C, plain', 'oiled, on a tray', effortOf(6, 40, 0.6, 2, 1)],
+  ['hot-230', 'Oven 230 °C', 'oiled, on a hot tray', effortOf(6, 30, 0.6, 2, 1)],
+  ['parboiled', 'Parboiled, then oven', 'five minutes in salted water first', effortOf(9, 50, 0.6, 3, 2)],
+  ['steamed-first', 'Steamed, then oven', 'eight minutes in the basket first', effortOf(9, 52, 0.6, 3, 2)],
+  ['soaked', 'Soaked in cold water', 'one hour, dried, then oven', effortOf(8, 110, 0.6, 2, 1)],
+  ['starch', 'Dusted with starch', 'tossed in corn starch, then oven', effortOf(8, 42, 0.7, 3, 2)],
+  ['semolina', 'Dusted with semolina', 'tossed in semolina, then oven', effortOf(8, 42, 0.7, 3, 2)],
+  ['covered', 'Covered, then open', 'foil for fifteen minutes', effortOf(7, 45, 0.6, 1, 1)],
+  ['rack', 'On a rack', 'air from below', effortOf(7, 38, 0.6, 2, 1)],
+  ['pan', 'Pan, then oven', 'browned on two sides first', effortOf(14, 40, 0.7, 4, 3)],
+  ['fried', 'Fried', '160 °C, then 180 °C', effortOf(18, 30, 0.9, 5, 4)],
+  ['low-slow', 'Oven 150 °C, long', 'an hour and a half', effortOf(6, 95, 0.6, 1, 1)],
+];
+
+function wedges() {
+  const tasting = designed({
+    title: 'Sweet potato wedges, twelve ways',
+    question: 'Which ways of making wedges are worth a final?',
+    ballotTitle: 'Thursday panel, 26 November',
+    product: 'potato-rice',
+    methods: methodsOf(WEDGES.map(([id, name, note, effort]) => [id, name, note, false, effort])),
+    bundled: [{ id: 'bundled-1', method: 'fried', text: 'takes up oil' }],
+    panel: panelOf(48),
+    lots: ['Case 1', 'Case 2'].map((name, at) => ({ id: `case-${at + 1}`, name })),
+    service: { together: 6, sittings: 2, seatsPerFlight: 16, warmUp: true },
+    quantities: { pieceGrams: 500, cookLoss: 0.25, costPerKilogram: 2.4 },
+    assumed: { ...defaultTasting().assumed, difference: 0.8 },
+    piecesPerMethod: 6,
+    createdAt: '2026-11-23T09:00:00.000Z',
+  });
+  write('3-wedges.json', { tasting, ...DRAFT });
+}
+
+function beans() {
+  const start = '2026-11-05T17:00:00.000Z';
+  const tasting = designed({
+    title: 'Green beans, batch-steamed or to order',
+    question: 'Is batch-steaming good enough to stop cooking beans to order?',
+    ballotTitle: 'Thursday panel, 5 November',
+    product: 'vegetable',
+    decision: { kind: 'good-enough', attribute: '', margin: 0.8, marginWords: 'a guest would not send them back' },
+    test: 'non-inferiority',
+    ballot: { items: usualBallot('non-inferiority', '') },
+    methods: methodsOf([
+      ['to-order', 'To order', 'steamed for each table', true, effortOf(6, 8, 0.5, 2, 2)],
+      ['batch', 'Batch-steamed', 'steamed before service, held warm', false, effortOf(3, 40, 0.4, 1, 1)],
+    ]),
+    panel: panelOf(24),
+    piecesPerMethod: 3,
+    quantities: { pieceGrams: 300, costPerKilogram: 5.5 },
+    createdAt: minutesAfter(start, -3 * 24 * 60),
+  });
+  const locked = lockPlan(tasting, {
+    seed: 'reedbed-beans',
+    salt: 'salt-of-the-reedbed-beans',
+    lockedAt: minutesAfter(start, -2 * 24 * 60),
+  });
+  write('4-beans.json', {
+    ...{ tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key },
+    seal: { closedAt: minutesAfter(start, 25), unsealedAt: minutesAfter(start, 31), unsealedBy: 'Ines' },
+    ballots: serve({
+      ...{ tasting, locked, seed: 'reedbed-beans', start, pace: 2 },
+      truth: { liking: [6.4, 6.1], disagreement: 1, noise: 0.9, pieceSpread: 0.2 },
+      progress: () => ({ done: true }),
+    }),
+    caveats: [],
+  });
+}
+
 salmon();
 rice();
+wedges();
+beans();

@@ -1,7 +1,23 @@
-import type { Findings } from '../src/findings';
+import type { Findings, PlannedFindings, RankingFindings } from '../src/findings';
 import { decimal, probabilityText, pText } from './report';
 
 export function findingsText(found: Findings): string {
+  return [
+    `${found.title}: ${found.question}`,
+    '',
+    found.verdict.sentence,
+    found.verdict.support,
+    '',
+    ...(found.kind === 'ranking' ? rankingLines(found) : plannedLines(found)),
+    '',
+    ...found.sensitivity.map((again) => `Without ${again.without}: ${again.same ? 'same verdict' : again.sentence}`),
+    ...found.limits.map((limit) => `- ${limit.text}`),
+    `Fingerprint ${found.fingerprint.matches ? 'matches' : 'DOES NOT MATCH'}: ${found.fingerprint.stated}`,
+    `Next: ${found.next.text}`,
+  ].join('\n');
+}
+
+function rankingLines(found: RankingFindings): string[] {
   const methods = found.methods.map(
     (method) =>
       `  ${method.name} (${method.code}): rank sum ${method.rankSum ?? 'none'}${method.letters ? `, ${method.letters}` : ''}${method.liking ? `, mean liking ${method.liking.mean.toFixed(2)}` : ''}`,
@@ -12,11 +28,6 @@ export function findingsText(found: Findings): string {
       : `Friedman ${found.overall.statistic.toFixed(3)} on ${found.overall.df} df, ${probabilityText(found.overall.probability)}, W = ${found.overall.kendallW.toFixed(3)}`;
   const name = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
   return [
-    `${found.title}: ${found.question}`,
-    '',
-    found.verdict.sentence,
-    found.verdict.support,
-    '',
     ...methods,
     overall,
     ...found.pairs.map(
@@ -27,21 +38,58 @@ export function findingsText(found: Findings): string {
     ...likingLines(found, name),
     ...panelLines(found),
     ...(found.practical ? ['', found.practical.sentence] : []),
-    '',
-    ...found.sensitivity.map((again) => `Without ${again.without}: ${again.same ? 'same verdict' : again.sentence}`),
-    ...found.limits.map((limit) => `- ${limit.text}`),
-    `Fingerprint ${found.fingerprint.matches ? 'matches' : 'DOES NOT MATCH'}: ${found.fingerprint.stated}`,
-    `Next: ${found.next.text}`,
-  ].join('\n');
+  ];
 }
 
-function strengthLines({ strength, methods }: Findings, name: (id: string) => string): string[] {
+/** The planned test in figures; everything else is in the JSON. */
+function plannedLines({ planned, methods }: PlannedFindings): string[] {
+  switch (planned.of) {
+    case 'telling': {
+      const { result } = planned;
+      if (result.test === null) return [result.reason];
+      const dPrime =
+        'dPrime' in result ? `, d' ${result.dPrime === null ? 'beyond any number' : decimal(result.dPrime, 3)}` : '';
+      return [`${result.test}, ${pText(result.p)}${dPrime}`];
+    }
+    case 'ranking': {
+      const { overall, means } = planned;
+      const test =
+        overall.test === null
+          ? overall.reason
+          : `Skillings-Mack ${decimal(overall.statistic, 3)} on ${overall.df} df, ${probabilityText(overall.probability)}`;
+      return [
+        ...methods.map(
+          (method, at) => `  ${method.name}: mean rank ${decimal(means[at].meanRank ?? NaN, 2)} of ${means[at].times}`,
+        ),
+        test,
+      ];
+    }
+    case 'profile':
+      return planned.rows.map(
+        ({ attribute, adjustedP }) =>
+          `  ${attribute}: ${adjustedP === null ? 'no test' : `adjusted ${pText(adjustedP)}`}`,
+      );
+    case 'liking':
+      return (planned.liking?.means ?? []).map(
+        ({ method, mean, letters }) =>
+          `  ${methods.find(({ id }) => id === method)?.name}: mean ${decimal(mean ?? NaN, 2)}, ${letters}`,
+      );
+    case 'best-worst':
+      return planned.result.test === null
+        ? [planned.result.reason]
+        : planned.result.counts.map(
+            ({ best, worst, shown }, at) => `  ${methods[at].name}: best ${best}, worst ${worst}, of ${shown}`,
+          );
+  }
+}
+
+function strengthLines({ strength, methods }: RankingFindings, name: (id: string) => string): string[] {
   if (strength.test === null) return [strength.reason];
   const chances = methods.map((method, at) => `${name(method.id)} ${decimal(strength.chanceOfBest[at], 3)}`);
   return [`Chance of being best, if the panel were drawn again: ${chances.join(', ')}`];
 }
 
-function likingLines({ liking }: Findings, name: (id: string) => string): string[] {
+function likingLines({ liking }: RankingFindings, name: (id: string) => string): string[] {
   if (!liking) return [];
   const test =
     liking.test.test === null
@@ -59,7 +107,7 @@ function likingLines({ liking }: Findings, name: (id: string) => string): string
   ];
 }
 
-function panelLines({ panel }: Findings): string[] {
+function panelLines({ panel }: RankingFindings): string[] {
   const { groups, order } = panel;
   const tasters =
     groups.test === null
@@ -67,7 +115,7 @@ function panelLines({ panel }: Findings): string[] {
       : groups.groups.length === 1
         ? `No sign of more than one group of tasters, ${probabilityText(groups.probability)}`
         : `Two groups of tasters, ${groups.groups.map((group) => group.length).join(' and ')}, ${probabilityText(groups.probability)}`;
-  const effect = (what: string, test: Findings['panel']['order']['position']): string =>
+  const effect = (what: string, test: RankingFindings['panel']['order']['position']): string =>
     test.test === null ? `${what}: ${test.reason}` : `${what}: F = ${decimal(test.F, 2)}, p = ${pText(test.p)}`;
   return ['', tasters, effect('Position', order.position), effect('Carry-over', order.carryOver)];
 }

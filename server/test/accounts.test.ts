@@ -57,7 +57,12 @@ describe('demo sign-ins', () => {
     expect((await agent.get('/api/session')).body.demo).toHaveLength(4);
     await agent.post('/api/session').send({ login: ines.login, password: ines.password }).expect(200);
     const { body } = await agent.get('/api/tastings').expect(200);
-    expect(body.map((card: { status: string }) => card.status).sort()).toEqual(['tasting', 'unsealed']);
+    expect(body.map((card: { status: string }) => card.status).sort()).toEqual([
+      'draft',
+      'tasting',
+      'unsealed',
+      'unsealed',
+    ]);
     await app.close();
   });
 

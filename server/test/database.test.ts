@@ -3,7 +3,17 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { DataSource } from 'typeorm';
 import { AuditService } from '../src/audit/audit.service';
-import { AccountRow, AuditRow, CaveatRow, MethodRow } from '../src/database/entities';
+import {
+  AccountRow,
+  AnswerRow,
+  AuditRow,
+  BallotRow,
+  CaveatRow,
+  MethodRow,
+  PlanRow,
+  TastingRow,
+} from '../src/database/entities';
+import { KeyRow } from '../src/seal/key.row';
 import { dataSourceOptions } from '../src/database/database.module';
 import { First1767225600000 } from '../src/database/migrations/1767225600000-first';
 import { Transactions } from '../src/database/transactions';
@@ -33,11 +43,59 @@ describe('migrations', () => {
       `INSERT INTO caveats (id, tastingId, at, "by", byAccount, text)
        VALUES ('c', 't', '2026-01-01T00:00:00.000Z', 'Marek', '', 'Overshot')`,
     );
+    await older.query(
+      `INSERT INTO panelists (tastingId, id, seat, name, blind, notBlindBecause, token, openedAt, handedInAt)
+       VALUES ('t', 'p', 1, 'Ada', 1, '', 'token', '2026-01-02T00:00:00.000Z', '2026-01-02T00:10:00.000Z'),
+              ('t', 'q', 2, 'Bo', 1, '', 'other', NULL, NULL)`,
+    );
+    await older.query(
+      `INSERT INTO plans (tastingId, lockedAt, engine, alpha, analysis, fingerprint, servings, pieces)
+       VALUES ('t', '2026-01-01T00:00:00.000Z', 'jacana-core 0.1.0', 0.05, 'friedman-then-pairs-holm', 'f',
+               '[{"panelist":"p","codes":["482","907"]}]', '[{"tag":"K4","method":"m"}]')`,
+    );
+    await older.query(
+      `INSERT INTO keys (tastingId, seed, salt, codes, portions)
+       VALUES ('t', 's', 'salt', '{"482":"m"}', '[{"panelist":"p","tags":["K4","K5"]}]')`,
+    );
+    const answer = (id: string, kind: string, code: string, value: string) =>
+      older.query(
+        `INSERT INTO answers (tastingId, panelistId, answerId, kind, code, value, at, "by", reason)
+         VALUES ('t', 'p', ?, ?, ?, ?, '2026-01-02T00:00:00.000Z', 'panelist', '')`,
+        [id, kind, code, value],
+      );
+    await answer('a1', 'liking', '482', '7');
+    await answer('a2', 'ranking', '', '[["482"],["907"]]');
+    await answer('a3', 'comment', '', '"dry"');
+    await answer('a4', 'tasted', '907', 'null');
     await older.destroy();
 
     const newer = await new DataSource(options).initialize();
-    expect(await newer.manager.find(MethodRow)).toEqual([expect.objectContaining({ name: 'Glazed', effort: null })]);
+    expect(await newer.manager.find(MethodRow)).toEqual([
+      expect.objectContaining({ name: 'Glazed', effort: null, steps: '', cookLoss: null }),
+    ]);
     expect(await newer.manager.find(CaveatRow)).toEqual([expect.objectContaining({ text: 'Overshot', about: null })]);
+    const [tasting] = await newer.manager.find(TastingRow);
+    expect(tasting).toMatchObject({ title: 'Carrots', sitting: 1, design: { test: 'ranking', zones: [] } });
+    expect(tasting.design.ballot.items.map((item) => item.kind)).toEqual(['liking', 'ranking', 'comment']);
+    expect(await newer.manager.find(BallotRow)).toEqual([
+      expect.objectContaining({ panelistId: 'p', sitting: 1, handedInAt: '2026-01-02T00:10:00.000Z' }),
+    ]);
+    const [plan] = await newer.manager.find(PlanRow);
+    expect(plan).toMatchObject({
+      scheme: 1,
+      servings: [{ panelist: 'p', sitting: 1, warmUp: null, sets: [{ zone: null, codes: ['482', '907'] }] }],
+      pieces: [{ tag: 'K4', method: 'm', lot: null, block: 0 }],
+    });
+    expect(await newer.manager.find(KeyRow)).toMatchObject([{ portions: [{ panelist: 'p', sitting: 1 }] }]);
+    expect(
+      (await newer.manager.find(AnswerRow)).map(({ kind, item, set, value }) => ({ kind, item, set, value })),
+    ).toEqual([
+      { kind: 'score', item: 'liking', set: null, value: { score: 7 } },
+      { kind: 'ranking', item: 'ranking', set: 0, value: { ranking: [['482'], ['907']] } },
+      { kind: 'comment', item: 'comment', set: null, value: { text: 'dry' } },
+      { kind: 'tasted', item: null, set: null, value: null },
+    ]);
+    await expect(newer.query(`UPDATE answers SET kind = 'x'`)).rejects.toThrow('append-only');
     expect(await newer.query('PRAGMA foreign_key_check')).toEqual([]);
     await newer.destroy();
   });

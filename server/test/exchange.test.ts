@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { startServer, testOptions, type Running } from './support/running';
-import { draft, drafted, handInBallot, locked, tokens } from './support/tasting';
+import { device, draft, drafted, handInBallot, locked, tokens } from './support/tasting';
 
 let running: Running;
 beforeAll(async () => (running = await startServer()));
@@ -19,11 +19,15 @@ describe('import', () => {
     const bundle = (await coordinator.get(`/api/tastings/${id}/bundle`)).body;
     expect(bundle.key).toBeNull();
     const waiting = (await tokens(coordinator, id))[35];
-    await handInBallot(stranger, waiting, 35);
+    const { body } = await stranger.post(`/api/ballots/${waiting}/open`).send({ device: device(35), takeOver: false });
+    const choice = { id: 'choice-1', kind: 'choice', item: 'triangle', set: 0, choice: [body.sets[0].codes[1]] };
+    const whole = { device: device(35), id: 'hand-in-35', sitting: 1, answers: [choice] };
+    await stranger.post(`/api/ballots/${waiting}/hand-in`).send(whole).expect(200);
     await coordinator.post(`/api/tastings/${id}/close`).expect(204);
     const seal = (await coordinator.post(`/api/tastings/${id}/unseal`).expect(200)).body;
     expect(seal.matches).toBe(true);
-    expect((await coordinator.get(`/api/tastings/${id}/findings`)).body.tasters).toHaveLength(19);
+    const found = (await coordinator.get(`/api/tastings/${id}/findings`)).body;
+    expect(found).toMatchObject({ kind: 'planned', test: 'triangle', people: 19, planned: { result: { n: 19 } } });
   });
 
   it('shows a key that does not fit its fingerprint, at unsealing and in the findings', async () => {
@@ -71,7 +75,9 @@ describe('export', () => {
     const { coordinator } = running.as;
     const id = await locked(coordinator);
     const csv = (await coordinator.get(`/api/tastings/${id}/csv`).expect(200)).text;
-    expect(csv.split('\n')[0]).toBe('tasting,panelist,seat,blind,position,code,method,piece,liking,rank,handed_in_at');
+    expect(csv.split('\n')[0]).toBe(
+      'tasting,panelist,seat,blind,sitting,set,zone,position,code,method,piece,liking,rank,handed_in_at',
+    );
     expect(csv).not.toMatch(/Pan-seared|Slow oven/);
     const { log } = (await coordinator.get(`/api/tastings/${id}/seal`)).body;
     expect(log.at(-1)).toMatchObject({ by: 'Ines', action: 'exported', detail: 'CSV, while sealed: codes only' });

@@ -1,7 +1,7 @@
 import { findings } from '@jacana/core/findings';
 import { parseBundle } from '@jacana/core/bundle';
 import { startServer, type Running } from './support/running';
-import { device, draft, handIn, handInBallot, locked, tokens } from './support/tasting';
+import { codesOf, device, draft, handIn, handInBallot, liking, locked, tokens } from './support/tasting';
 
 let running: Running;
 beforeAll(async () => (running = await startServer()));
@@ -76,7 +76,7 @@ describe('a ballot', () => {
   beforeEach(async () => {
     id = await locked(running.as.coordinator);
     [token] = await tokens(running.as.coordinator, id);
-    codes = (await open(1)).codes;
+    codes = codesOf(await open(1));
   });
   const open = async (number: number, takeOver = false) =>
     (
@@ -86,13 +86,13 @@ describe('a ballot', () => {
         .expect(200)
     ).body;
   const save = (number: number, answers: object[]) =>
-    running.stranger.post(`/api/ballots/${token}/answers`).send({ device: device(number), answers });
+    running.stranger.post(`/api/ballots/${token}/answers`).send({ device: device(number), sitting: 1, answers });
   const stored = async () => (await running.as.coordinator.get(`/api/tastings/${id}/bundle`)).body.ballots[0].answers;
 
   it('remembers answers over a reload, and keeps what was changed', async () => {
-    await save(1, [{ id: 'answer-1', kind: 'liking', code: codes[0], score: 4 }]).expect(200);
-    await save(1, [{ id: 'answer-2', kind: 'liking', code: codes[0], score: 7 }]).expect(200);
-    expect((await open(1)).liking).toEqual([{ code: codes[0], score: 7 }]);
+    await save(1, [liking(codes[0], 4, 'answer-1')]).expect(200);
+    await save(1, [liking(codes[0], 7, 'answer-2')]).expect(200);
+    expect((await open(1)).answers).toEqual([liking(codes[0], 7, 'answer-2')]);
     expect(await stored()).toMatchObject([
       { score: 4, reason: '' },
       { score: 7, reason: 'changed by the panelist before handing in' },
@@ -100,7 +100,7 @@ describe('a ballot', () => {
   });
 
   it('stores once what is sent twice, also at the same moment', async () => {
-    const answers = [{ id: 'answer-1', kind: 'liking', code: codes[0], score: 4 }];
+    const answers = [liking(codes[0], 4, 'answer-1')];
     await Promise.all([save(1, answers), save(1, answers), save(1, answers)]);
     expect(await stored()).toHaveLength(1);
     const bodies = await Promise.all(
@@ -114,17 +114,15 @@ describe('a ballot', () => {
     await running.stranger.post(`/api/ballots/${token}/hand-in`).send(handIn(1, codes)).expect(200);
     const other = { ...handIn(1, [...codes].reverse()), id: 'another-one' };
     await running.stranger.post(`/api/ballots/${token}/hand-in`).send(other).expect(409);
-    await save(1, [{ id: 'late-answer', kind: 'liking', code: codes[0], score: 1 }]).expect(409);
+    await save(1, [liking(codes[0], 1, 'late-answer')]).expect(409);
     expect((await open(1)).state).toBe('handed-in');
   });
 
   it('tells a second device, and lets it take over', async () => {
-    await save(1, [{ id: 'answer-1', kind: 'liking', code: codes[0], score: 4 }]);
-    expect(await open(2)).toMatchObject({ state: 'elsewhere', liking: [] });
-    expect((await save(2, [{ id: 'answer-9', kind: 'liking', code: codes[0], score: 1 }]).expect(409)).body.error).toBe(
-      'elsewhere',
-    );
-    expect(await open(2, true)).toMatchObject({ state: 'open', liking: [{ code: codes[0], score: 4 }] });
+    await save(1, [liking(codes[0], 4, 'answer-1')]);
+    expect(await open(2)).toMatchObject({ state: 'elsewhere', answers: [] });
+    expect((await save(2, [liking(codes[0], 1, 'answer-9')]).expect(409)).body.error).toBe('elsewhere');
+    expect(await open(2, true)).toMatchObject({ state: 'open', answers: [liking(codes[0], 4, 'answer-1')] });
     expect((await save(1, [{ id: 'answer-8', kind: 'tasted', code: codes[1] }]).expect(409)).body.error).toBe(
       'elsewhere',
     );
@@ -139,16 +137,36 @@ describe('a ballot', () => {
     await running.stranger.post(`/api/ballots/${token}/hand-in`).send(handIn(1, codes)).expect(200);
   });
 
+  /** The whole ballot with its last answer, the ranking, changed; or its first, a score. */
+  const withRanking = (body: ReturnType<typeof handIn>, change: (codes: string[]) => object) => ({
+    ...body,
+    answers: [...body.answers.slice(0, -1), { ...body.answers.at(-1), ...change(codes) }],
+  });
+  const withScore = (body: ReturnType<typeof handIn>, change: object) => ({
+    ...body,
+    answers: [{ ...body.answers[0], ...change }, ...body.answers.slice(1)],
+  });
+
   it.each<[string, (body: ReturnType<typeof handIn>) => object]>([
-    ['ranking', (body) => ({ ...body, ranking: body.ranking.slice(1) })],
-    ['ranking.1.0', (body) => ({ ...body, ranking: [body.ranking[0], ...body.ranking] })],
-    ['ranking.0', (body) => ({ ...body, ranking: [body.ranking.flat()] })],
-    ['ranking', (body) => ({ ...body, ranking: 'best first' })],
-    ['ranking', (body) => ({ ...body, ranking: [[{ code: 1 }]] })],
-    ['liking.0.score', (body) => ({ ...body, liking: body.liking.map((one) => ({ ...one, score: 4.5 })) })],
-    ['liking.0.score', (body) => ({ ...body, liking: body.liking.map((one) => ({ ...one, score: 10 })) })],
-    ['liking', (body) => ({ ...body, liking: [] })],
-    ['liking.0.code', (body) => ({ ...body, liking: body.liking.map((one) => ({ ...one, code: '0x1' })) })],
+    ['answers.3.ranking', (body) => withRanking(body, ([first]) => ({ ranking: [[first]] }))],
+    [
+      'answers.3.ranking.1.0',
+      (body) => withRanking(body, (all) => ({ ranking: [[all[0]], ...all.map((one) => [one])] })),
+    ],
+    ['answers.3.ranking.0', (body) => withRanking(body, (all) => ({ ranking: [all] }))],
+    ['answers.3.ranking', (body) => withRanking(body, () => ({ ranking: 'best first' }))],
+    ['answers.3.ranking', (body) => withRanking(body, () => ({ ranking: [[{ code: 1 }]] }))],
+    ['answers.3.set', (body) => withRanking(body, () => ({ set: 3 }))],
+    ['answers.3.ranking', (body) => withRanking(body, () => ({ ranking: undefined }))],
+    ['answers.0.score', (body) => withScore(body, { score: 4.5 })],
+    ['answers.0.score', (body) => withScore(body, { score: 10 })],
+    ['answers.0.code', (body) => withScore(body, { code: '0x1' })],
+    ['answers.0.item', (body) => withScore(body, { item: 'nobody-asked' })],
+    ['answers.0.text', (body) => withScore(body, { text: 'yum' })],
+    ['answers.0.method', (body) => withScore(body, { method: 'x' })],
+    ['items.liking', (body) => ({ ...body, answers: body.answers.slice(1) })],
+    ['items.ranking', (body) => ({ ...body, answers: body.answers.slice(0, -1) })],
+    ['sitting', (body) => ({ ...body, sitting: 0 })],
     ['method', (body) => ({ ...body, method: 'x' })],
     ['id', ({ id: _id, ...body }) => body],
   ])('is refused with the field %s named', async (field, spoil) => {
@@ -158,6 +176,102 @@ describe('a ballot', () => {
       .expect(400);
     expect(reply.body.problems.map((problem: { field: string }) => problem.field)).toContain(field);
     expect(await stored()).toEqual([]);
+  });
+});
+
+describe('a tasting of two sittings', () => {
+  const service = { ...draft().service, together: 2, sittings: 2 };
+  const twoSittings = () => locked(running.as.coordinator, draft({ service }, 4, 6));
+  const handInAt = async (token: string, number: number): Promise<{ sitting: number; codes: string[] }> => {
+    const { body } = await running.stranger
+      .post(`/api/ballots/${token}/open`)
+      .send({ device: device(number), takeOver: false })
+      .expect(200);
+    const codes = codesOf(body);
+    const whole = handIn(number, codes);
+    whole.answers = whole.answers.map((answer, at) => ({ ...answer, id: `answer-${body.sitting}-${at}` }));
+    Object.assign(whole, { id: `hand-in-${number}-${body.sitting}`, sitting: body.sitting });
+    await running.stranger.post(`/api/ballots/${token}/hand-in`).send(whole).expect(200);
+    return { sitting: body.sitting, codes };
+  };
+
+  it('takes in one after the other, with codes of their own, and reads both', async () => {
+    const { coordinator } = running.as;
+    const id = await twoSittings();
+    const links = await tokens(coordinator, id);
+    const first = await Promise.all(links.map((token, at) => handInAt(token, at)));
+    await coordinator.post(`/api/tastings/${id}/next-sitting`).expect(204);
+    const card = (await coordinator.get(`/api/tastings/${id}/card`)).body;
+    expect(card).toMatchObject({ sitting: 2, sittings: 2, handedIn: 0 });
+    const second = await Promise.all(links.map((token, at) => handInAt(token, at)));
+    expect([first[0].sitting, second[0].sitting]).toEqual([1, 2]);
+    expect(second[0].codes.some((code) => first.some(({ codes }) => codes.includes(code)))).toBe(false);
+    expect((await coordinator.post(`/api/tastings/${id}/next-sitting`).expect(409)).body.error).toBe('last');
+
+    await coordinator.post(`/api/tastings/${id}/close`).expect(204);
+    await coordinator.post(`/api/tastings/${id}/unseal`).expect(200);
+    const { body: found } = await coordinator.get(`/api/tastings/${id}/findings`).expect(200);
+    expect(found).toMatchObject({ kind: 'planned', people: 6, leftOut: [], planned: { of: 'ranking' } });
+    const orders = (await coordinator.get(`/api/tastings/${id}/orders`).expect(200)).text;
+    expect(orders.trim().split('\n')).toHaveLength(1 + 6 * 4);
+  });
+
+  it('lets who began the first sitting finish it after the second was opened', async () => {
+    const { coordinator } = running.as;
+    const id = await twoSittings();
+    const [late, absent] = await tokens(coordinator, id);
+    const open = { device: device(0), takeOver: false };
+    const { body } = await running.stranger.post(`/api/ballots/${late}/open`).send(open).expect(200);
+    await coordinator.post(`/api/tastings/${id}/next-sitting`).expect(204);
+    const answer = liking(codesOf(body)[0], 5, 'late-answer');
+    await running.stranger
+      .post(`/api/ballots/${late}/answers`)
+      .send({ device: device(0), sitting: 1, answers: [answer] })
+      .expect(200);
+    expect((await handInAt(late, 0)).sitting).toBe(1);
+    expect((await handInAt(late, 0)).sitting).toBe(2);
+    expect((await handInAt(absent, 1)).sitting).toBe(2);
+    // A sitting that is not open yet has no ballot.
+    const early = await twoSittings();
+    const [token] = await tokens(coordinator, early);
+    await running.stranger
+      .post(`/api/ballots/${token}/answers`)
+      .send({ device: device(0), sitting: 2, answers: [answer] })
+      .expect(404);
+  });
+});
+
+describe('a lock', () => {
+  it('can be taken back until someone is served, and the next one draws anew', async () => {
+    const { coordinator } = running.as;
+    const id = await locked(coordinator);
+    const before = (await coordinator.get(`/api/tastings/${id}/plan`).expect(200)).body;
+    await coordinator.post(`/api/tastings/${id}/unlock`).expect(204);
+    await coordinator.get(`/api/tastings/${id}/plan`).expect(409);
+    await coordinator.put(`/api/tastings/${id}/draft`).send(draft()).expect(200);
+    await coordinator.post(`/api/tastings/${id}/lock`).expect(200);
+    const after = (await coordinator.get(`/api/tastings/${id}/plan`).expect(200)).body;
+    expect(after.fingerprint).not.toBe(before.fingerprint);
+    const { log, logIntact } = (await coordinator.get(`/api/tastings/${id}/seal`)).body;
+    expect(log.map(({ action }: { action: string }) => action)).toContain('plan unlocked, key destroyed');
+    expect(logIntact).toBe(true);
+
+    const [token] = await tokens(coordinator, id);
+    await running.stranger
+      .post(`/api/ballots/${token}/open`)
+      .send({ device: device(0), takeOver: false })
+      .expect(200);
+    expect((await coordinator.post(`/api/tastings/${id}/unlock`).expect(409)).body.error).toBe('served');
+  });
+
+  it('is refused when a method has no portions left, in words that say which', async () => {
+    const { coordinator } = running.as;
+    const quantities = { ...draft().quantities, pieceGrams: 60 };
+    const { body } = await coordinator.post('/api/tastings').send({ title: 'Short' });
+    const saved = await coordinator.put(`/api/tastings/${body.id}/draft`).send(draft({ quantities })).expect(200);
+    expect(saved.body.problems).toHaveLength(1);
+    const reply = await coordinator.post(`/api/tastings/${body.id}/lock`).expect(400);
+    expect(reply.body.problems[0].message).toContain('Pan-seared has no portions left for 4 of its 6 servings');
   });
 });
 
@@ -183,13 +297,19 @@ describe('a plan', () => {
     const wrong = {
       ...draft({ piecesPerMethod: 0, title: 'x'.repeat(201) }),
       secret: 1,
-      methods: [{ id: 'short-id', name: 5, note: '', reference: false }],
+      methods: [{ ...draft().methods[0], id: 'short-id', name: 5 }],
+      service: { ...draft().service, sittings: 9 },
+      quantities: null,
+      decision: { ...draft().decision, kind: 'whatever' },
     };
     const reply = await running.as.coordinator.put(`/api/tastings/${body.id}/draft`).send(wrong).expect(400);
     expect(reply.body.problems.map((problem: { field: string }) => problem.field).sort()).toEqual([
+      'decision.kind',
       'methods.0.name',
       'piecesPerMethod',
+      'quantities',
       'secret',
+      'service.sittings',
       'title',
     ]);
   });

@@ -84,7 +84,7 @@ it('keeps every acknowledged ballot, once, when the server is killed in a burst'
   for (const ballot of ballots) {
     expect(ballot.handedInAt).not.toBeNull();
     expect(ballot.answers.filter((answer: { kind: string }) => answer.kind === 'ranking')).toHaveLength(1);
-    expect(ballot.answers.filter((answer: { kind: string }) => answer.kind === 'liking')).toHaveLength(3);
+    expect(ballot.answers.filter((answer: { kind: string }) => answer.kind === 'score')).toHaveLength(3);
   }
   expect((await again.get(`/api/tastings/${id}/seal`)).body.logIntact).toBe(true);
 }, 60_000);

@@ -1,6 +1,6 @@
 import type { AddressInfo } from 'node:net';
 import { startServer, type Running } from './support/running';
-import { device, locked, tokens } from './support/tasting';
+import { device, locked, tokens, liking } from './support/tasting';
 
 let running: Running;
 let base: string;
@@ -70,10 +70,10 @@ it('tells of seats as they move, never of answers, and catches up after a break'
 
   // While nobody listens, two seats move; a client that names its last event hears of both.
   await open(second, 2);
-  const code = (await open(first, 1)).body.codes[0];
+  const code = (await open(first, 1)).body.sets[0].codes[0];
   await running.stranger
     .post(`/api/ballots/${first}/answers`)
-    .send({ device: device(1), answers: [{ id: 'answer-1', kind: 'liking', code, score: 9 }] })
+    .send({ device: device(1), sitting: 1, answers: [liking(code, 9, 'answer-1')] })
     .expect(200);
   const missed = await listen(
     `/api/tastings/${id}/live?after=${asOf}`,

@@ -2,7 +2,7 @@ import type { INestApplication } from '@nestjs/common';
 import type { Agent } from 'supertest';
 import type { Role } from '../src/database/entities';
 import { startServer, type Running } from './support/running';
-import { device, draft, handIn, locked, METHODS, tokens } from './support/tasting';
+import { codesOf, device, draft, handIn, locked, METHODS, tokens } from './support/tasting';
 
 /** Every route of the server, asked for by every role, sealed and not: nothing may link a code to a method. */
 
@@ -28,6 +28,9 @@ const ACCESS: Record<string, Who[]> = {
   'post /api/tastings/{id}/restore': ['coordinator'],
   'get /api/tastings/{id}/plan': ['coordinator'],
   'post /api/tastings/{id}/lock': ['coordinator'],
+  'post /api/tastings/{id}/unlock': ['coordinator'],
+  'post /api/tastings/{id}/next-sitting': ['coordinator'],
+  'get /api/tastings/{id}/orders': ['coordinator'],
   'get /api/tastings/{id}/links': ['coordinator'],
   'put /api/tastings/{id}/panelists/{panelist}/blind': ['coordinator'],
   'post /api/tastings/{id}/close': ['coordinator'],
@@ -55,6 +58,8 @@ const LEFT_OUT = new Set([
   'delete /api/session',
   'delete /api/tastings/{id}',
   'post /api/tastings/{id}/lock',
+  'post /api/tastings/{id}/unlock',
+  'post /api/tastings/{id}/next-sitting',
   'post /api/tastings/{id}/close',
   'post /api/tastings/{id}/reopen',
   'post /api/tastings/{id}/unseal',
@@ -96,7 +101,7 @@ async function walk(
 function bodyFor(route: string, codes: string[]): object | undefined {
   if (route.endsWith('/open')) return { device: device(0), takeOver: false };
   if (route.endsWith('/answers'))
-    return { device: device(0), answers: [{ id: 'walk-answer', kind: 'tasted', code: codes[0] ?? '482' }] };
+    return { device: device(0), sitting: 1, answers: [{ id: 'walk-answer', kind: 'tasted', code: codes[0] ?? '482' }] };
   if (route.endsWith('/blind')) return { blind: true, because: '' };
   if (route.endsWith('/caveats')) return { text: 'walked by' };
   if (route === 'post /api/tastings/{id}/portioning') return { reason: 'walking every route' };
@@ -117,7 +122,10 @@ async function subjectIn(state: (typeof STATES)[number]): Promise<Subject> {
     const { body } = await running.stranger
       .post(`/api/ballots/${other}/open`)
       .send({ device: device(9), takeOver: false });
-    await running.stranger.post(`/api/ballots/${other}/hand-in`).send(handIn(9, body.codes)).expect(200);
+    await running.stranger
+      .post(`/api/ballots/${other}/hand-in`)
+      .send(handIn(9, codesOf(body)))
+      .expect(200);
   }
   if (state === 'closed' || state === 'unsealed') await coordinator.post(`/api/tastings/${id}/close`).expect(204);
   if (state === 'unsealed') await coordinator.post(`/api/tastings/${id}/unseal`).expect(200);

@@ -1,48 +1,41 @@
-import type { BallotView } from '../src/app/api.generated';
-import { actions, ballotReducer, fresh, unplaced, type BallotState } from '../src/ballot/state';
+import { neutralQuestion } from '@jacana/core/library';
+import {
+  actions,
+  ballotReducer,
+  firstOpenStep,
+  fresh,
+  handedOver,
+  placeOf,
+  type BallotState,
+} from '../src/ballot/state';
+import { onwardText, stepsOf, whereText } from '../src/ballot/steps';
+import { liked, servedBallot } from './support/ballot';
 
-const served: BallotView = {
-  state: 'open',
-  title: 'Blind tasting',
-  name: 'Ada',
-  seat: 1,
-  codes: ['482', '907', '615'],
-  asksLiking: true,
-  allowsTies: false,
-  tasted: [],
-  liking: [],
-  ranking: null,
-  handedInAt: null,
-};
+const served = servedBallot(['482', '907', '615']);
 const after = (...done: Parameters<typeof ballotReducer>[1][]): BallotState => done.reduce(ballotReducer, fresh);
+const likingOf = (state: BallotState, code: string) =>
+  state.given[placeOf({ kind: 'score', item: 'liking', code })]?.score;
 
 describe('the ballot on a device', () => {
-  it('sends only the last of several scores for one sample', () => {
+  it('sends only the last of several scores for one sample, and nothing that only repeats it', () => {
     const state = after(
       actions.opened(served),
-      actions.scored({ id: 'one', code: '482', score: 3 }),
-      actions.scored({ id: 'two', code: '482', score: 8 }),
+      actions.answered(liked('one', '482', 3)),
+      actions.answered(liked('two', '482', 8)),
     );
-    expect(state.queue).toEqual([{ id: 'two', kind: 'liking', code: '482', score: 8 }]);
-    expect(
-      after(actions.opened(served), actions.scored({ id: 'one', code: '482', score: 3 }), actions.acknowledged(['one']))
-        .queue,
-    ).toEqual([]);
+    expect(state.queue).toEqual([liked('two', '482', 8)]);
+    const sent = ballotReducer(state, actions.acknowledged(['two']));
+    expect(sent.queue).toEqual([]);
+    expect(ballotReducer(sent, actions.answered(liked('three', '482', 8))).queue).toEqual([]);
   });
 
   it('keeps what this device still has to send over what the server says', () => {
     const state = after(
       actions.opened(served),
-      actions.scored({ id: 'one', code: '482', score: 8 }),
-      actions.opened({
-        ...served,
-        liking: [
-          { code: '482', score: 3 },
-          { code: '907', score: 5 },
-        ],
-      }),
+      actions.answered(liked('one', '482', 8)),
+      actions.opened({ ...served, answers: [liked('x', '482', 3), liked('y', '907', 5)] }),
     );
-    expect(state.liking).toEqual({ '482': 8, '907': 5 });
+    expect([likingOf(state, '482'), likingOf(state, '907')]).toEqual([8, 5]);
     expect(state.queue).toHaveLength(1);
   });
 
@@ -59,7 +52,70 @@ describe('the ballot on a device', () => {
     expect(state).toMatchObject({ handIn: null, queue: [], line: 'saved' });
   });
 
-  it('knows which samples are still to place', () => {
-    expect(unplaced(after(actions.opened(served), actions.ranked([['907']])))).toEqual(['482', '615']);
+  it('begins the next sitting with nothing answered', () => {
+    const state = after(
+      actions.opened(served),
+      actions.answered(liked('one', '482', 8)),
+      actions.stepped(3),
+      actions.opened(servedBallot(['234', '759'], { sitting: 2 })),
+    );
+    expect(state).toMatchObject({ given: {}, queue: [], step: 0, ballot: { sitting: 2 } });
+  });
+
+  it('hands over everything, comments trimmed and empty ones left out', () => {
+    const comment = (id: string, text: string) => ({ id, kind: 'comment' as const, item: 'comment', text });
+    const base = [actions.opened(served), actions.answered(liked('one', '482', 8))] as const;
+    expect(handedOver(after(...base, actions.commented(comment('c', '  '))))).toEqual([liked('one', '482', 8)]);
+    expect(handedOver(after(...base, actions.commented(comment('c', ' dry '))))[1]).toEqual(comment('c', 'dry'));
+  });
+});
+
+describe('the screens of a ballot', () => {
+  const at = (ballot: typeof served) => stepsOf(ballot).map((step) => step.at);
+
+  it('ask about each sample, then compare them', () => {
+    expect(at(served)).toEqual(['welcome', 'sample', 'sample', 'sample', 'set', 'check']);
+    const steps = stepsOf(served);
+    expect(steps.map((step) => whereText(step, served))).toEqual([
+      'Seat 1',
+      'Sample 1 of 3',
+      'Sample 2 of 3',
+      'Sample 3 of 3',
+      'Last question',
+      'Last look',
+    ]);
+    expect(
+      steps
+        .slice(0, -1)
+        .map((step, number) => onwardText(step, steps[number + 1]))
+        .slice(1),
+    ).toEqual(['Next sample', 'Next sample', 'To the last question', 'Go on']);
+  });
+
+  it('put a triangle side by side at once, set after set, after a warm-up', () => {
+    const triangle = servedBallot([], {
+      warmUp: '333',
+      sets: [{ codes: ['482', '907', '615'] }, { codes: ['234', '759', '368'] }],
+      items: [neutralQuestion('t', 'triangle')],
+      sittings: 2,
+    });
+    expect(at(triangle)).toEqual(['welcome', 'warm-up', 'set', 'set', 'check']);
+    expect(whereText(stepsOf(triangle)[3], triangle)).toBe('Set 2 of 2');
+    expect(whereText({ at: 'welcome' }, triangle)).toBe('Seat 1, sitting 1 of 2');
+  });
+
+  it('ask several questions about one sample before the next', () => {
+    const two = servedBallot(['482', '907'], {
+      items: [neutralQuestion('a', 'line'), neutralQuestion('b', 'just-right')],
+    });
+    expect(at(two)).toEqual(['welcome', 'sample', 'sample', 'sample', 'sample', 'check']);
+    const [, first, second] = stepsOf(two);
+    expect(onwardText(first, second)).toBe('Next question');
+  });
+
+  it('go on where something is still to be answered', () => {
+    expect(firstOpenStep(served, {})).toBe(1);
+    const { given } = after(actions.opened(served), actions.answered(liked('one', '482', 8)));
+    expect(firstOpenStep(served, given)).toBe(2);
   });
 });

@@ -7,6 +7,8 @@ const seat = (state: SeatView['state'], quietFor = 0): SeatView => ({
   seat: 1,
   name: 'Ada',
   codes: ['482'],
+  warmUp: false,
+  sets: [1],
   state,
   tasted: 0,
   blind: true,

@@ -1,15 +1,12 @@
+import { defaultTasting } from '@jacana/core/bundle';
 import type { DraftInput } from '../src/app/api.generated';
 import { DraftPost, type SaveState, unsaved } from '../src/drafting/draftPost';
 
 const draft = (question: string): DraftInput => ({
+  ...defaultTasting(),
   title: 'Carrots',
   question,
-  ballotTitle: '',
-  methods: [],
   panel: [],
-  liking: true,
-  ties: false,
-  piecesPerMethod: 1,
   alpha: 0.05,
 });
 

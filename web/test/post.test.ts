@@ -1,23 +1,11 @@
-import type { BallotView } from '../src/app/api.generated';
 import { isAllSaved, Post } from '../src/ballot/post';
 import { actions } from '../src/ballot/state';
 import { createBallotStore, type BallotStore } from '../src/ballot/store';
+import { liked, servedBallot } from './support/ballot';
 
 /** The postman against a server that fails, refuses and forgets to answer. */
 
-const served: BallotView = {
-  state: 'open',
-  title: 'Blind tasting',
-  name: 'Ada',
-  seat: 1,
-  codes: ['482', '907'],
-  asksLiking: true,
-  allowsTies: false,
-  tasted: [],
-  liking: [],
-  ranking: null,
-  handedInAt: null,
-};
+const served = servedBallot(['482', '907']);
 
 interface Letter {
   what: string;
@@ -67,7 +55,7 @@ function usual({ what, body }: Letter): Reply {
 }
 
 const settle = () => jest.advanceTimersByTimeAsync(0);
-const score = (id: string, code: string) => store.dispatch(actions.scored({ id, code, score: 7 }));
+const score = (id: string, code: string) => store.dispatch(actions.answered(liked(id, code, 7)));
 
 async function begin(): Promise<void> {
   new Post('token', store).start();
@@ -87,8 +75,8 @@ describe('the postman', () => {
   it('keeps everything in the browser after each change', async () => {
     await begin();
     score('first-id', '482');
-    expect(kept.get('jacana.ballot.token')).toContain('first-id');
-    expect(createBallotStore('token').getState().liking).toEqual({ '482': 7 });
+    expect(kept.get('jacana.ballot.2.token')).toContain('first-id');
+    expect(Object.values(createBallotStore('token').getState().given)).toEqual([liked('first-id', '482', 7)]);
   });
 
   it('sends again, with the same ids, after the network or the server failed', async () => {
@@ -109,11 +97,13 @@ describe('the postman', () => {
     replies = ['dead network'];
     score('first-id', '482');
     score('second-id', '907');
-    store.dispatch(actions.ranked([['482'], ['907']]));
+    store.dispatch(
+      actions.answered({ id: 'third-id', kind: 'ranking', item: 'ranking', set: 0, ranking: [['482'], ['907']] }),
+    );
     store.dispatch(actions.handedIn('hand-in-1'));
     store.dispatch(actions.handedIn('hand-in-2'));
     await settle();
-    replies = [{ status: 200, body: { saved: ['first-id', 'second-id'] } }, 'dead network'];
+    replies = [{ status: 200, body: { saved: ['first-id', 'second-id', 'third-id'] } }, 'dead network'];
     await jest.advanceTimersByTimeAsync(1000);
     await jest.advanceTimersByTimeAsync(1000);
     const handIns = letters.filter(({ what }) => what === 'hand-in');

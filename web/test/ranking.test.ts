@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { moveTo, ordinal, place, placeOf, takeOut, toggleTie } from '../src/ballot/ranking';
+import { moveTo, ordinal, place, placeOf, takeOut, toggleTie } from '../src/questions/ranking';
 
 describe('a ranking under the finger', () => {
   it('places, moves and takes out', () => {

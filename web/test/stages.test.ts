@@ -12,6 +12,8 @@ const card = (status: Status): TastingCard => ({
   methods: 3,
   pieces: 6,
   panelists: 12,
+  sitting: 1,
+  sittings: 1,
   opened: 5,
   handedIn: 4,
   caveats: 1,
@@ -20,9 +22,9 @@ const card = (status: Status): TastingCard => ({
 describe('the path', () => {
   it.each<[Status, string[]]>([
     ['draft', ['3 methods', 'not locked', '1 caveat', 'not yet', 'not yet', 'not yet']],
-    ['locked', ['3 methods', '12 people', '1 caveat', '36 servings', '4 of 12 done', 'sealed']],
-    ['closed', ['3 methods', '12 people', '1 caveat', '36 servings', '4 of 12 done', 'ready to unseal']],
-    ['unsealed', ['3 methods', '12 people', '1 caveat', '36 servings', '4 of 12 done', 'unsealed']],
+    ['locked', ['3 methods', '12 people', '1 caveat', '12 seats', '4 of 12 done', 'sealed']],
+    ['closed', ['3 methods', '12 people', '1 caveat', '12 seats', '4 of 12 done', 'ready to unseal']],
+    ['unsealed', ['3 methods', '12 people', '1 caveat', '12 seats', '4 of 12 done', 'unsealed']],
   ])('says what is so while %s', (status, expected) => {
     expect(STAGES.map((stage) => stageStatus(stage, card(status)))).toEqual(expected);
   });

@@ -1,4 +1,14 @@
-import type { Answer, BallotDesign } from './schema';
+import {
+  answerKindOf,
+  CHOICE_WORDS,
+  codesServed,
+  countedCodes,
+  placeOfAnswer,
+  scopeOf,
+  scoreRange,
+} from '../questions';
+import type { Answer, Serving } from './schema';
+import type { BallotDesign, BallotItem } from './tastingSchema';
 
 /** What is wrong with an answer, and where. */
 export interface Problem {
@@ -7,23 +17,88 @@ export interface Problem {
   message: string;
 }
 
+/** What a ballot asks, and what was served for it. */
+export interface AskedBallot {
+  design: BallotDesign;
+  serving: Pick<Serving, 'warmUp' | 'sets'>;
+}
+
+/** A value without when, by whom and why. */
+export type AnswerValue = Answer extends infer One
+  ? One extends Answer
+    ? Omit<One, 'id' | 'at' | 'by' | 'reason'>
+    : never
+  : never;
+
 /**
- * Checks a ranking against the codes that were served.
+ * Checks one answer against the ballot: that its question is asked, its samples were
+ * served, and its value can be.
+ */
+export function answerProblems(answer: AnswerValue, { design, serving }: AskedBallot): Problem[] {
+  const isStray = 'code' in answer && !codesServed(serving).includes(answer.code);
+  if (isStray) return [{ field: 'code', message: `${answer.code} is not one of the samples on this ballot.` }];
+  if (answer.kind === 'tasted') return [];
+  const item = design.items.find((candidate) => candidate.id === answer.item && fits(answer, candidate));
+  if (!item) return [{ field: 'item', message: 'This ballot does not ask this question.' }];
+  const set = setOf(answer, serving);
+  return set
+    ? valueProblems(answer, item, set)
+    : [{ field: 'set', message: 'There is no such set of samples on this ballot.' }];
+}
+
+const setOf = (answer: AnswerValue, { sets }: AskedBallot['serving']): string[] | undefined =>
+  'set' in answer ? sets[answer.set]?.codes : [];
+
+function valueProblems(answer: AnswerValue, item: BallotItem, set: readonly string[]): Problem[] {
+  switch (answer.kind) {
+    case 'score':
+      return scoreProblems(answer.score, item);
+    case 'words':
+      return wordProblems(answer.words, item);
+    case 'ranking':
+      return rankingProblems(answer.ranking, set, item.ties);
+    case 'choice':
+      return choiceProblems(answer.choice, set, item);
+    case 'best-worst':
+      return bestWorstProblems(answer, set);
+    default:
+      return [];
+  }
+}
+
+const fits = (answer: AnswerValue, item: BallotItem): boolean => answerKindOf(item) === answer.kind;
+
+function scoreProblems(score: number, item: BallotItem): Problem[] {
+  const { low, high, whole } = scoreRange(item);
+  const isFit = score >= low && score <= high && (!whole || Number.isInteger(score));
+  const number = whole ? 'whole number' : 'number';
+  return isFit ? [] : [{ field: 'score', message: `A score here is a ${number} from ${low} to ${high}.` }];
+}
+
+function wordProblems(words: readonly string[], item: BallotItem): Problem[] {
+  const known = new Set(item.options.map((option) => option.text));
+  return words.flatMap((word, at) => {
+    if (!known.has(word)) return [{ field: `words.${at}`, message: `"${word}" is not on the list.` }];
+    return words.indexOf(word) < at ? [{ field: `words.${at}`, message: `"${word}" is ticked twice.` }] : [];
+  });
+}
+
+/**
+ * Checks a ranking against the codes that were put side by side.
  *
- * @param ranking groups of codes from most to least liked
- * @param served the codes this panelist was served
+ * @param ranking groups of codes from most to least
  * @returns the first problem of each kind; empty when each code stands in exactly one place
  */
 export function rankingProblems(
   ranking: readonly (readonly string[])[],
   served: readonly string[],
-  ballot: BallotDesign,
+  ties: boolean,
 ): Problem[] {
   const problems: Problem[] = [];
   const seen = new Set<string>();
   ranking.forEach((group, place) => {
     if (group.length === 0) problems.push({ field: `ranking.${place}`, message: 'A place in the ranking is empty.' });
-    if (group.length > 1 && !ballot.ties) {
+    if (group.length > 1 && !ties) {
       problems.push({
         field: `ranking.${place}`,
         message: 'Two samples share a place; this tasting asks for an order without ties.',
@@ -42,34 +117,42 @@ export function rankingProblems(
   return problems;
 }
 
-/** Checks liking scores: one for each sample served, none for another. */
-export function likingProblems(
-  liking: readonly { code: string; score: number }[],
-  served: readonly string[],
-  ballot: BallotDesign,
-): Problem[] {
-  if (!ballot.liking) {
-    return liking.length > 0 ? [{ field: 'liking', message: 'This tasting does not ask for liking scores.' }] : [];
-  }
-  const problems: Problem[] = [];
-  const seen = new Set<string>();
-  liking.forEach(({ code, score }, at) => {
-    if (!served.includes(code))
-      problems.push({ field: `liking.${at}.code`, message: `${code} is not one of the samples on this ballot.` });
-    else if (seen.has(code)) problems.push({ field: `liking.${at}.code`, message: `${code} is scored twice.` });
-    if (!Number.isInteger(score) || score < 1 || score > 9) {
-      problems.push({ field: `liking.${at}.score`, message: 'A liking score is a whole number from 1 to 9.' });
-    }
-    seen.add(code);
-  });
-  const missing = served.filter((code) => !seen.has(code));
-  if (missing.length > 0) problems.push({ field: 'liking', message: `Still to score: ${missing.join(', ')}.` });
-  return problems;
+function choiceProblems(choice: readonly string[], set: readonly string[], item: BallotItem): Problem[] {
+  const offered = CHOICE_WORDS[item.kind] ?? (item.kind === 'duo-trio' ? set.slice(1) : set);
+  const wanted = item.kind === 'tetrad' ? 2 : 1;
+  if (choice.length === 0 && item.kind === 'paired-preference' && item.ties) return [];
+  if (choice.length !== wanted || new Set(choice).size < wanted)
+    return [{ field: 'choice', message: wanted === 1 ? 'Choose one.' : 'Choose the two that belong together.' }];
+  return choice.flatMap((one, at) =>
+    offered.includes(one) ? [] : [{ field: `choice.${at}`, message: `${one} cannot be chosen here.` }],
+  );
 }
 
-/** The answers that count: of each kind (and code) the latest, since corrections follow what they correct. */
-export function currentAnswers(answers: readonly Answer[]): Answer[] {
-  const latest = new Map<string, Answer>();
-  for (const answer of answers) latest.set('code' in answer ? `${answer.kind} ${answer.code}` : answer.kind, answer);
-  return [...latest.values()];
+function bestWorstProblems({ best, worst }: { best: string; worst: string }, set: readonly string[]): Problem[] {
+  if (best === worst) return [{ field: 'worst', message: 'One sample cannot be both the best and the worst.' }];
+  return Object.entries({ best, worst }).flatMap(([field, code]) =>
+    set.includes(code) ? [] : [{ field, message: `${code} is not one of the samples on this ballot.` }],
+  );
+}
+
+/** What is still unanswered before a ballot can be handed in; comments are free. */
+export function missingAnswers(answers: readonly AnswerValue[], { design, serving }: AskedBallot): Problem[] {
+  const given = new Set(answers.map(placeOfAnswer));
+  return design.items.flatMap((item) => {
+    const kind = answerKindOf(item);
+    const wanted =
+      scopeOf(item) === 'sample'
+        ? countedCodes(serving).map((code) => ({ at: `${kind} ${item.id} ${code}`, where: code }))
+        : scopeOf(item) === 'set'
+          ? serving.sets.map((set, at) => ({ at: `${kind} ${item.id} ${at}`, where: set.codes.join(', ') }))
+          : [];
+    const missing = wanted.filter(({ at }) => !given.has(at)).map(({ where }) => where);
+    if (missing.length === 0) return [];
+    return [{ field: `items.${item.id}`, message: `"${item.ask}" is still to be answered for ${missing.join('; ')}.` }];
+  });
+}
+
+/** The answers that count: about each sample or set the latest, since corrections follow what they correct. */
+export function currentAnswers<One extends AnswerValue>(answers: readonly One[]): One[] {
+  return [...new Map(answers.map((answer) => [placeOfAnswer(answer), answer])).values()];
 }

@@ -1,6 +1,8 @@
 import type { z } from 'zod';
-import { currentAnswers, likingProblems, rankingProblems, type Problem } from './ballotRules';
+import { answerProblems, currentAnswers, missingAnswers, type Problem } from './ballotRules';
+import { codesServed } from '../questions';
 import { BUNDLE_FORMAT, BUNDLE_VERSION, bundleSchema, type TastingBundle } from './schema';
+import { upgradeFromVersion1 } from './upgrade';
 
 /** A bundle that holds together, or every reason why it does not. */
 export type ParsedBundle = { bundle: TastingBundle; problems: [] } | { bundle: null; problems: Problem[] };
@@ -15,7 +17,8 @@ export type ParsedBundle = { bundle: TastingBundle; problems: [] } | { bundle: n
 export function parseBundle(data: unknown): ParsedBundle {
   const known = knownFormat(data);
   if (known) return { bundle: null, problems: [known] };
-  const parsed = bundleSchema.safeParse(data);
+  const { version } = data as { version: number };
+  const parsed = bundleSchema.safeParse(version === 1 ? upgradeFromVersion1(data as Record<string, unknown>) : data);
   if (!parsed.success) return { bundle: null, problems: parsed.error.issues.map(problemOfIssue) };
   const problems = crossCheck(parsed.data);
   return problems.length > 0 ? { bundle: null, problems } : { bundle: parsed.data, problems: [] };
@@ -26,8 +29,8 @@ function knownFormat(data: unknown): Problem | null {
     return { field: 'format', message: `This is not a tasting bundle: "format" should be "${BUNDLE_FORMAT}".` };
   }
   const { version } = data as { version?: unknown };
-  if (version === BUNDLE_VERSION) return null;
-  const message = `This bundle has version ${JSON.stringify(version)}; this Jacana reads version ${BUNDLE_VERSION}.`;
+  if (version === BUNDLE_VERSION || version === 1) return null;
+  const message = `This bundle has version ${JSON.stringify(version)}; this Jacana reads versions 1 and ${BUNDLE_VERSION}.`;
   return { field: 'version', message };
 }
 
@@ -52,21 +55,19 @@ function crossCheck(bundle: TastingBundle): Problem[] {
 }
 
 function tastingProblems({ tasting, pieces }: TastingBundle): Problem[] {
-  const methods = new Set(tasting.methods.map((method) => method.id));
-  const twoReferences = tasting.methods.filter((method) => method.reference).length > 1;
+  const { methods, panel, ballot, bundled, lots, zones } = tasting;
+  const known = new Set(methods.map((method) => method.id));
+  const knownLots = new Set(lots.map((lot) => lot.id));
+  const twoReferences = methods.filter((method) => method.reference).length > 1;
+  const ids = (items: readonly { id: string }[]): string[] => items.map((item) => item.id);
   return [
+    ...repeated(ids(methods), 'tasting.methods', 'id'),
+    ...repeated(ids(panel), 'tasting.panel', 'id'),
+    ...repeated(ids(ballot.items), 'tasting.ballot.items', 'id'),
+    ...repeated(ids(lots), 'tasting.lots', 'id'),
+    ...repeated(ids(zones), 'tasting.zones', 'id'),
     ...repeated(
-      tasting.methods.map((method) => method.id),
-      'tasting.methods',
-      'id',
-    ),
-    ...repeated(
-      tasting.panel.map((panelist) => panelist.id),
-      'tasting.panel',
-      'id',
-    ),
-    ...repeated(
-      tasting.panel.map((panelist) => String(panelist.seat)),
+      panel.map((panelist) => String(panelist.seat)),
       'tasting.panel',
       'seat',
     ),
@@ -76,65 +77,61 @@ function tastingProblems({ tasting, pieces }: TastingBundle): Problem[] {
       'tag',
     ),
     ...(twoReferences ? [{ field: 'tasting.methods', message: 'Only one method can be the reference.' }] : []),
-    ...pieces.flatMap((piece, at) =>
-      methods.has(piece.method)
-        ? []
-        : [{ field: `pieces.${at}.method`, message: `No method has the id "${piece.method}".` }],
-    ),
+    ...bundled.flatMap(({ method }, at) => unknownId(known, method, `tasting.bundled.${at}.method`, 'method')),
+    ...pieces.flatMap((piece, at) => [
+      ...unknownId(known, piece.method, `pieces.${at}.method`, 'method'),
+      ...(piece.lot === null ? [] : unknownId(knownLots, piece.lot, `pieces.${at}.lot`, 'lot')),
+    ]),
   ];
 }
 
+const unknownId = (known: ReadonlySet<string>, id: string, field: string, what: string): Problem[] =>
+  known.has(id) ? [] : [{ field, message: `No ${what} has the id "${id}".` }];
+
 function planProblems({ tasting, plan, pieces, key, ballots, seal }: TastingBundle): Problem[] {
   if (plan === null) {
-    const early =
-      ballots.length > 0
-        ? 'ballots'
-        : key
-          ? 'key'
-          : pieces.length > 0
-            ? 'pieces'
-            : seal.closedAt
-              ? 'seal.closedAt'
-              : null;
+    const parts = { ballots: ballots.length > 0, key, pieces: pieces.length > 0, 'seal.closedAt': seal.closedAt };
+    const early = Object.entries(parts).find(([, isThere]) => isThere)?.[0];
     return early ? [{ field: early, message: 'This needs a locked plan, and the bundle has none.' }] : [];
   }
   const panel = new Set(tasting.panel.map((panelist) => panelist.id));
-  const all = [...new Set(plan.servings.flatMap((serving) => serving.codes))].sort().join(' ');
-  const problems = repeated(
-    plan.servings.map((serving) => serving.panelist),
-    'plan.servings',
-    'panelist',
-  );
+  const zones = new Set(tasting.zones.map((zone) => zone.id));
+  const problems = repeated(plan.servings.map(whoAndWhen), 'plan.servings', 'panelist');
   plan.servings.forEach((serving, at) => {
     const field = `plan.servings.${at}`;
-    if (!panel.has(serving.panelist))
-      problems.push({ field: `${field}.panelist`, message: `No panelist has the id "${serving.panelist}".` });
-    if ([...serving.codes].sort().join(' ') !== all) {
-      problems.push({ field: `${field}.codes`, message: 'Every panelist should be served every code once.' });
-    }
+    const codes = codesServed(serving);
+    problems.push(...unknownId(panel, serving.panelist, `${field}.panelist`, 'panelist'));
+    if (new Set(codes).size < codes.length)
+      problems.push({ field: `${field}.sets`, message: 'A code is served twice at one sitting.' });
+    serving.sets.forEach(({ zone }, set) => {
+      if (zone !== null) problems.push(...unknownId(zones, zone, `${field}.sets.${set}.zone`, 'zone'));
+    });
   });
   return problems;
 }
 
+const whoAndWhen = ({ panelist, sitting }: { panelist: string; sitting: number }): string =>
+  sitting === 1 ? panelist : `${panelist} at sitting ${sitting}`;
+
 function keyProblems({ tasting, plan, pieces, key }: TastingBundle): Problem[] {
   if (!key || !plan) return [];
   const problems: Problem[] = [];
-  const served = new Set(plan.servings.flatMap((serving) => serving.codes));
+  const served = new Set(plan.servings.flatMap(codesServed));
   const methodOfTag = new Map(pieces.map((piece) => [piece.tag, piece.method]));
-  const methods = tasting.methods.map((method) => method.id);
+  const methods = new Set(tasting.methods.map((method) => method.id));
   for (const code of served) {
     if (!Object.hasOwn(key.codes, code))
       problems.push({ field: `key.codes.${code}`, message: `The key has no method for code ${code}.` });
   }
-  if ([...Object.values(key.codes)].sort().join(' ') !== [...methods].sort().join(' ')) {
-    problems.push({ field: 'key.codes', message: 'The key should name each method once.' });
-  }
-  const servings = new Map(plan.servings.map((serving) => [serving.panelist, serving.codes]));
-  key.portions.forEach(({ panelist, tags }, at) => {
-    const codes = servings.get(panelist);
+  for (const [code, method] of Object.entries(key.codes))
+    problems.push(...unknownId(methods, method, `key.codes.${code}`, 'method'));
+  const servings = new Map(plan.servings.map((serving) => [whoAndWhen(serving), codesServed(serving)]));
+  problems.push(...repeated(key.portions.map(whoAndWhen), 'key.portions', 'panelist'));
+  key.portions.forEach((portion, at) => {
+    const codes = servings.get(whoAndWhen(portion));
     const fits =
-      codes?.length === tags.length &&
-      tags.every((tag, position) => methodOfTag.get(tag) === key.codes[codes[position]]);
+      codes?.length === portion.tags.length &&
+      portion.tags.every((tag, position) => methodOfTag.get(tag) === key.codes[codes[position]]);
     if (!fits)
       problems.push({ field: `key.portions.${at}`, message: 'The portions do not match the codes and pieces.' });
   });
@@ -142,51 +139,28 @@ function keyProblems({ tasting, plan, pieces, key }: TastingBundle): Problem[] {
 }
 
 function ballotProblems({ tasting, plan, ballots }: TastingBundle): Problem[] {
-  const servings = new Map(plan?.servings.map((serving) => [serving.panelist, serving.codes]));
-  const problems = repeated(
-    ballots.map((ballot) => ballot.panelist),
-    'ballots',
-    'panelist',
-  );
+  const servings = new Map(plan?.servings.map((serving) => [whoAndWhen(serving), serving]));
+  const problems = repeated(ballots.map(whoAndWhen), 'ballots', 'panelist');
   ballots.forEach((ballot, at) => {
     const field = `ballots.${at}`;
-    const served = servings.get(ballot.panelist);
-    if (!served)
-      return void problems.push({
-        field: `${field}.panelist`,
-        message: `No servings for panelist "${ballot.panelist}".`,
-      });
-    ballot.answers.forEach((answer, number) => {
-      const stray = 'code' in answer && !served.includes(answer.code);
-      if (stray)
-        problems.push({
-          field: `${field}.answers.${number}.code`,
-          message: `${answer.code} is not one of the samples on this ballot.`,
-        });
-      if (answer.kind === 'liking' && !tasting.ballot.liking) {
-        problems.push({ field: `${field}.answers.${number}`, message: 'This tasting does not ask for liking scores.' });
-      }
-      if (answer.kind === 'ranking')
-        problems.push(...within(`${field}.answers.${number}`, rankingProblems(answer.ranking, served, tasting.ballot)));
-    });
-    if (ballot.handedInAt) problems.push(...incomplete(field, ballot.answers, served, tasting.ballot));
+    const serving = servings.get(whoAndWhen(ballot));
+    if (!serving) {
+      problems.push({ field: `${field}.panelist`, message: `No servings for panelist "${whoAndWhen(ballot)}".` });
+      return;
+    }
+    const asked = { design: tasting.ballot, serving };
+    ballot.answers.forEach((answer, number) =>
+      problems.push(...within(`${field}.answers.${number}`, answerProblems(answer, asked))),
+    );
+    if (ballot.handedInAt)
+      problems.push(
+        ...missingAnswers(currentAnswers(ballot.answers), asked).map(({ message }) => ({
+          field: `${field}.answers`,
+          message: `This ballot was handed in incomplete. ${message}`,
+        })),
+      );
   });
   return problems;
-}
-
-function incomplete(
-  field: string,
-  answers: TastingBundle['ballots'][number]['answers'],
-  served: string[],
-  ballot: TastingBundle['tasting']['ballot'],
-): Problem[] {
-  const current = currentAnswers(answers);
-  const liking = current.filter((answer) => answer.kind === 'liking');
-  const unranked = !current.some((answer) => answer.kind === 'ranking');
-  const problems = unranked
-    ? [{ field: `${field}.answers`, message: 'A ballot that was handed in has no ranking.' }]
-    : [];
-  return [...problems, ...within(field, likingProblems(liking, served, ballot))];
 }
 
 /** A caveat may only touch pieces and panelists that there are. */

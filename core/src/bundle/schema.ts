@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { id, longText, moment, shortText, tastingSchema, MOST_SITTINGS } from './tastingSchema';
 
 /**
  * The tasting bundle: everything about one tasting in one JSON document. It is what is
@@ -6,80 +7,57 @@ import { z } from 'zod';
  * input of the findings. docs/bundle.md describes it for people.
  */
 export const BUNDLE_FORMAT = 'jacana-tasting';
-export const BUNDLE_VERSION = 1;
+export const BUNDLE_VERSION = 2;
 
-/** The most methods a complete ranking may hold: more is too much for one mouth. */
-export const MOST_METHODS = 8;
-export const MOST_PANELISTS = 500;
-export const MOST_PIECES = 12;
-
-const id = z.string().min(1).max(64);
-const shortText = z.string().max(200);
-const longText = z.string().max(2000);
-const moment = z.iso.datetime({ offset: true });
 const code = z.string().regex(/^[1-9]\d{2}$/, 'A blind code is three digits, the first not 0.');
 const tag = z.string().regex(/^[A-Z]{1,2}\d$/, 'A kitchen tag is a letter or two and a digit, such as K4.');
+const sitting = z.int().min(1).max(MOST_SITTINGS);
 
-/** What a method asks of whoever cooks it; 1 is little, 5 is much. */
-export const effortSchema = z.strictObject({
-  handsOnMinutes: z.number().min(0).max(10_000),
-  totalMinutes: z.number().min(0).max(100_000),
-  /** Per portion, in the money of the house. */
-  cost: z.number().min(0).max(100_000),
-  mess: z.int().min(1).max(5),
-  skill: z.int().min(1).max(5),
+/** One cooked item; `block` numbers the lot, or the raw piece, that it shares with one piece of each other method. */
+export const pieceSchema = z.strictObject({
+  tag,
+  method: id,
+  lot: id.nullable().default(null),
+  block: z.int().min(0).default(0),
 });
 
-export const methodSchema = z.strictObject({
-  id,
-  name: shortText,
-  note: longText.default(''),
-  reference: z.boolean(),
-  effort: effortSchema.optional(),
+/** Samples that one question puts side by side, in serving order. */
+export const servingSetSchema = z.strictObject({ zone: id.nullable().default(null), codes: z.array(code).min(1) });
+
+/** What one panelist is served at one sitting. */
+export const servingSchema = z.strictObject({
+  panelist: id,
+  sitting,
+  /** A first serving that does not count. */
+  warmUp: code.nullable().default(null),
+  sets: z.array(servingSetSchema),
 });
 
-export const panelistSchema = z.strictObject({
-  id,
-  seat: z.int().min(1).max(MOST_PANELISTS),
-  name: shortText,
-  /** False for someone who knew, or could guess, which sample was which. */
-  blind: z.boolean(),
-  notBlindBecause: longText.default(''),
-});
-
-export const ballotDesignSchema = z.strictObject({
-  /** Ask a 1 to 9 liking score for each sample, beside the ranking. */
-  liking: z.boolean(),
-  /** Whether two samples may share a place in the ranking. */
-  ties: z.boolean(),
-});
-
-/** What the coordinator decides before locking. */
-export const tastingSchema = z.strictObject({
-  title: shortText,
-  question: longText,
-  /** What panelists and servers see in place of the title; may not name a method. */
-  ballotTitle: shortText,
-  methods: z.array(methodSchema).max(MOST_METHODS),
-  panel: z.array(panelistSchema).max(MOST_PANELISTS),
-  ballot: ballotDesignSchema,
-  piecesPerMethod: z.int().min(1).max(MOST_PIECES),
-  alpha: z.number().gt(0).lt(0.5),
-  createdAt: moment,
-});
-
-export const pieceSchema = z.strictObject({ tag, method: id });
+/** How the locked plan will be analysed; the names say the tests in their order. */
+export const ANALYSES = [
+  'friedman-then-pairs-holm',
+  'skillings-mack-then-strengths',
+  'mixed-model-then-tukey',
+  'non-inferiority-mixed-model',
+  'mixed-model-per-attribute-fdr',
+  'exact-binomial',
+  'a-not-a-exact',
+  'same-different-exact',
+  'best-worst-scores',
+  'paired-preference-binomial',
+] as const;
 
 /** What locking fixes; holds codes, never methods. */
 export const planSchema = z.strictObject({
   lockedAt: moment,
   engine: z.string(),
   alpha: z.number().gt(0).lt(0.5),
-  analysis: z.literal('friedman-then-pairs-holm'),
+  analysis: z.enum(ANALYSES),
+  /** What the fingerprint covers: 1 for plans locked before there were other ballots than a ranking. */
+  scheme: z.union([z.literal(1), z.literal(2)]),
   /** SHA-256 over plan, pieces and key, in hexadecimal. */
   fingerprint: z.string().regex(/^[0-9a-f]{64}$/),
-  /** Per panelist, the codes in the order they are served. */
-  servings: z.array(z.strictObject({ panelist: id, codes: z.array(code) })),
+  servings: z.array(servingSchema),
 });
 
 /** What links codes to methods. Left out of a bundle while the tasting is sealed. */
@@ -89,8 +67,8 @@ export const keySchema = z.strictObject({
   /** Random text that keeps the fingerprint from being guessed. */
   salt: z.string().min(16).max(64),
   codes: z.record(code, id),
-  /** Per panelist, the kitchen tag of the piece that each serving is cut from, in serving order. */
-  portions: z.array(z.strictObject({ panelist: id, tags: z.array(tag) })),
+  /** Per panelist and sitting, the piece that each serving is cut from, in serving order, the warm-up first. */
+  portions: z.array(z.strictObject({ panelist: id, sitting, tags: z.array(tag) })),
 });
 
 const answerBase = {
@@ -102,17 +80,37 @@ const answerBase = {
   reason: shortText.default(''),
 };
 
-/** One acknowledged answer. Later answers of one kind (and code) replace earlier ones; none is removed. */
+const item = id;
+/** Which set of the sitting, from 0. */
+const set = z.int().min(0).max(99);
+
+/**
+ * One acknowledged answer. Later answers to one item about one sample or set replace
+ * earlier ones; none is removed.
+ */
 export const answerSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...answerBase, kind: z.literal('tasted'), code }),
-  z.strictObject({ ...answerBase, kind: z.literal('liking'), code, score: z.int().min(1).max(9) }),
-  /** Groups of codes from most to least liked; a group of several is a tie. */
-  z.strictObject({ ...answerBase, kind: z.literal('ranking'), ranking: z.array(z.array(code).min(1)).min(1) }),
-  z.strictObject({ ...answerBase, kind: z.literal('comment'), text: longText }),
+  /** A number on a scale: liking 1 to 9, a line 0 to 100, just-about-right -2 to 2, or the place of a category from 1. */
+  z.strictObject({ ...answerBase, kind: z.literal('score'), item, code, score: z.number().min(-1000).max(1000) }),
+  /** Words that were ticked; none is an answer too. */
+  z.strictObject({ ...answerBase, kind: z.literal('words'), item, code, words: z.array(shortText) }),
+  /** Groups of codes from most to least; a group of several is a tie. */
+  z.strictObject({
+    ...answerBase,
+    kind: z.literal('ranking'),
+    item,
+    set,
+    ranking: z.array(z.array(code).min(1)).min(1),
+  }),
+  /** Codes that were chosen, 'same' or 'different', 'a' or 'not-a'; nothing is "no preference". */
+  z.strictObject({ ...answerBase, kind: z.literal('choice'), item, set, choice: z.array(z.string().max(9)).max(2) }),
+  z.strictObject({ ...answerBase, kind: z.literal('best-worst'), item, set, best: code, worst: code }),
+  z.strictObject({ ...answerBase, kind: z.literal('comment'), item, text: longText }),
 ]);
 
 export const ballotSchema = z.strictObject({
   panelist: id,
+  sitting,
   openedAt: moment.nullable(),
   handedInAt: moment.nullable(),
   answers: z.array(answerSchema),
@@ -145,12 +143,10 @@ export const bundleSchema = z.strictObject({
   caveats: z.array(caveatSchema),
 });
 
-export type Effort = z.infer<typeof effortSchema>;
-export type Method = z.infer<typeof methodSchema>;
-export type Panelist = z.infer<typeof panelistSchema>;
-export type BallotDesign = z.infer<typeof ballotDesignSchema>;
-export type Tasting = z.infer<typeof tastingSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
+export type ServingSet = z.infer<typeof servingSetSchema>;
+export type Serving = z.infer<typeof servingSchema>;
+export type Analysis = (typeof ANALYSES)[number];
 export type Plan = z.infer<typeof planSchema>;
 export type Key = z.infer<typeof keySchema>;
 export type Answer = z.infer<typeof answerSchema>;

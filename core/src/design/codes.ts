@@ -1,4 +1,5 @@
-import type { RandomStream } from '../numeric';
+import { randomStream, type RandomStream } from '../numeric';
+import type { PlannedSitting } from './plannedSittings';
 
 /** Codes that people remember or read a meaning into; common practice in sensory work, no source. */
 const SPEAKING = new Set(['112', '911', '666']);
@@ -16,20 +17,27 @@ export function isSpeakingCode(code: string): boolean {
   return first === 0 || rising || falling || repeated || hundred || SPEAKING.has(code);
 }
 
+/** The most codes that are shared at one sitting. */
+export const MOST_CODES_AT_ONCE = 48;
+/** The most codes of one tasting: as many can be found without repeating one, and be told apart on a tray. */
+export const MOST_CODES = 600;
+
+const CODES = Array.from({ length: 900 }, (_, at) => String(100 + at)).filter((code) => !isSpeakingCode(code));
+
 /**
  * Draws blind codes: three digits, none 'speaking', any two differing in at least two
  * digits, so that a misread digit never turns one code into another.
  *
- * @param count how many codes, at most 60 (every set drawn so far can then be completed
- *   with a few retries)
+ * @param count how many codes, at most 60
+ * @param taken codes that were used before, and are not drawn again
  * @throws RangeError when more are asked for than can be told apart
  */
-export function drawCodes(count: number, random: RandomStream): string[] {
+export function drawCodes(count: number, random: RandomStream, taken: ReadonlySet<string> = new Set()): string[] {
   if (!Number.isInteger(count) || count < 0 || count > 60) {
     throw new RangeError(`Cannot draw ${count} codes: between 0 and 60 can be told apart.`);
   }
-  const candidates = Array.from({ length: 900 }, (_, at) => String(100 + at)).filter((code) => !isSpeakingCode(code));
-  for (;;) {
+  const candidates = CODES.filter((code) => !taken.has(code));
+  for (let tries = 0; tries < 2000; tries++) {
     const codes: string[] = [];
     for (const code of random.shuffled(candidates)) {
       if (codes.length === count) break;
@@ -37,6 +45,73 @@ export function drawCodes(count: number, random: RandomStream): string[] {
     }
     if (codes.length === count) return codes;
   }
+  throw new RangeError(`Cannot draw ${count} codes beside the ${taken.size} in use.`);
 }
 
 const differingDigits = (a: string, b: string): number => [...a].filter((digit, at) => digit !== b[at]).length;
+
+/** A sitting with its codes: in the order of its servings, the warm-up first. */
+export interface CodedSitting {
+  warmUp: string | null;
+  /** Per set, in serving order. */
+  sets: string[][];
+}
+
+/**
+ * Puts codes on the servings. Shared codes are the same for all panelists: at each sitting
+ * every method has one per zone, replicate and copy. Own codes are drawn for each panelist,
+ * so that neighbours cannot compare notes. No code is used for two things in a tasting, and
+ * those that meet on one tray differ in two digits.
+ *
+ * @returns codes in the shape of the sittings, and the method (its place) of each code
+ * @throws RangeError beyond {@link MOST_CODES_AT_ONCE} shared ones, or {@link MOST_CODES} in all
+ */
+export function codeSittings(
+  sittings: readonly PlannedSitting[],
+  sharing: 'shared' | 'own',
+  seed: string,
+): { coded: CodedSitting[]; methods: Map<string, number> } {
+  const random = randomStream(seed, 'codes');
+  const methods = new Map<string, number>();
+  const draw = (slots: readonly Slot[]): Map<string, string> => {
+    const codes = drawCodes(slots.length, random, new Set(methods.keys()));
+    slots.forEach(({ method }, at) => methods.set(codes[at], method));
+    return new Map(slots.map(({ name }, at) => [name, codes[at]]));
+  };
+  const shared = new Map<number, Map<string, string>>();
+  if (sharing === 'shared') {
+    const rounds = new Set(sittings.map((one) => one.sitting));
+    for (const round of rounds)
+      shared.set(round, draw(distinct(sittings.filter((one) => one.sitting === round).flatMap(slotsOf))));
+  }
+  const coded = sittings.map((one) => {
+    const codes = shared.get(one.sitting) ?? draw(slotsOf(one));
+    const code = (slot: Slot): string => codes.get(slot.name) as string;
+    return {
+      warmUp: one.warmUp === null ? null : code(warmUpSlot(one.warmUp)),
+      sets: one.sets.map((set) => slotsOfSet(set).map(code)),
+    };
+  });
+  return { coded, methods };
+}
+
+/** Something that needs a code. */
+interface Slot {
+  name: string;
+  method: number;
+}
+
+const warmUpSlot = (method: number): Slot => ({ name: `warm-up ${method}`, method });
+
+const slotsOfSet = ({ zone, replicate, samples }: PlannedSitting['sets'][number]): Slot[] =>
+  samples.map(({ method, copy }) => ({ name: `${zone} ${replicate} ${method} ${copy}`, method }));
+
+const slotsOf = ({ warmUp, sets }: PlannedSitting): Slot[] => [
+  ...(warmUp === null ? [] : [warmUpSlot(warmUp)]),
+  ...sets.flatMap(slotsOfSet),
+];
+
+/** One slot of each name, in an order that says nothing of who is served what. */
+function distinct(slots: readonly Slot[]): Slot[] {
+  return [...new Map(slots.map((slot) => [slot.name, slot])).values()].sort((a, b) => (a.name < b.name ? -1 : 1));
+}

@@ -93,7 +93,7 @@ function improved(blocks: number[][], samples: number, random: RandomStream): nu
 }
 
 /** Blocks that use every sample equally often (within one), otherwise at random. */
-function evenBlocks({ samples, perPanelist }: BlockPlan, count: number, random: RandomStream): number[][] {
+export function evenBlocks({ samples, perPanelist }: BlockPlan, count: number, random: RandomStream): number[][] {
   const used = new Array<number>(samples).fill(0);
   return Array.from({ length: count }, () => {
     const order = random.shuffled(used.map((_, sample) => sample));

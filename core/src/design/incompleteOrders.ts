@@ -12,15 +12,26 @@ import { incompleteBlocks, type BlockPlan } from './incompleteBlocks';
  * @throws RangeError unless 1 <= perPanelist < samples
  */
 export function incompleteOrders(plan: BlockPlan, random: RandomStream): number[][] {
-  const { samples, panelists, perPanelist } = plan;
+  const { samples, perPanelist } = plan;
   if (!(perPanelist >= 1 && perPanelist < samples))
     throw new RangeError('Each panelist should taste at least one sample and fewer than all.');
   const relabel = random.shuffled(Array.from({ length: samples }, (_, sample) => sample));
-  const rows = incompleteBlocks(plan, random).map((block) => random.shuffled(block.map((sample) => relabel[sample])));
-  const search = new OrderSearch(rows, samples, perPanelist);
-  const steps = perPanelist > 1 ? Math.min(1_500_000, 4000 * panelists) : 0;
+  const blocks = incompleteBlocks(plan, random).map((block) => block.map((sample) => relabel[sample]));
+  return random.shuffled(ordered(blocks, samples, perPanelist, random));
+}
+
+/** Puts each block in an order, so that positions and neighbours are as even as a search finds; the rows stay in place. */
+export function ordered(
+  blocks: readonly (readonly number[])[],
+  samples: number,
+  width: number,
+  random: RandomStream,
+): number[][] {
+  const rows = blocks.map((block) => random.shuffled(block));
+  const search = new OrderSearch(rows, samples, width);
+  const steps = width > 1 ? Math.min(1_500_000, 4000 * rows.length) : 0;
   for (let step = 0; step < steps; step++) search.trySwap(random, 4 * (1 - step / steps) ** 2);
-  return random.shuffled(rows);
+  return rows;
 }
 
 /** How much more a position counts than a neighbour. */

@@ -1,10 +1,31 @@
 export { orderBalance, orderReport, type OrderBalance, type OrderReport } from './balance';
-export { drawCodes, isSpeakingCode } from './codes';
-export { incompleteBlocks, type BlockPlan } from './incompleteBlocks';
+export { codeSittings, drawCodes, isSpeakingCode, MOST_CODES, MOST_CODES_AT_ONCE, type CodedSitting } from './codes';
+export { evenBlocks, incompleteBlocks, type BlockPlan } from './incompleteBlocks';
 export { incompleteOrders } from './incompleteOrders';
-export { lockPlan, type LockedPlan, type LockInputs } from './lock';
+export { analysisOf, lockPlan, type LockedPlan, type LockInputs } from './lock';
 export { SMALL_PANEL, SMALLEST_PANEL } from './panelSize';
 export { dealPortions, tagPieces } from './pieces';
+export {
+  isComplete,
+  plannedSittings,
+  type PlannedSet,
+  type PlannedSitting,
+  type Sample,
+  type ServingDesign,
+} from './plannedSittings';
+export { propose, TEST_NAMES, trade, type Alternative, type Proposal, type Wish } from './proposal';
+export {
+  bitesPerSitting,
+  portionsPerPiece,
+  quantities,
+  servingsPerMethod,
+  sittingMinutes,
+  type LotQuantities,
+  type MethodQuantities,
+  type ShoppingList,
+} from './quantities';
 export { lockProblems } from './readiness';
+export { dealSequences, isOfTwoSamples, testSequences, type Sequence } from './sequences';
+export { sittingOrders, type SittingPlan } from './sittingOrders';
 export { servingOrders, williamsDesign } from './williams';
-export { namedMethods } from './wording';
+export { namedMethods, wordingConcerns, type WordingConcern } from './wording';

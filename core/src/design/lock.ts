@@ -1,9 +1,9 @@
-import { fingerprint, type Key, type Piece, type Plan, type Tasting } from '../bundle';
+import { fingerprint, type Analysis, type Key, type Piece, type Plan, type Tasting, type Test } from '../bundle';
 import { randomStream } from '../numeric';
 import { ENGINE } from '../engine';
-import { drawCodes } from './codes';
+import { codeSittings } from './codes';
 import { dealPortions, tagPieces } from './pieces';
-import { servingOrders } from './williams';
+import { isComplete, plannedSittings } from './plannedSittings';
 
 /** Everything that locking fixes. The key goes under seal; plan and pieces do not give it away. */
 export interface LockedPlan {
@@ -23,37 +23,58 @@ export interface LockInputs {
 }
 
 /**
- * Fixes a plan: blind codes (one per method, shared by the panel), kitchen tags, Williams
- * serving orders, which piece each portion comes from, and the fingerprint over it all.
+ * Fixes a plan: serving orders, blind codes, kitchen tags, which piece each portion comes
+ * from, the analysis, and the fingerprint over it all.
  *
  * Call it only for a tasting without {@link lockProblems}.
  */
 export function lockPlan(tasting: Tasting, { seed, salt, lockedAt }: LockInputs): LockedPlan {
-  const methods = tasting.methods.map((method) => method.id);
-  const codes = drawCodes(methods.length, randomStream(seed, 'codes'));
-  const orders = servingOrders(methods.length, tasting.panel.length, randomStream(seed, 'orders'));
-  const pieces = tagPieces(methods, tasting.piecesPerMethod, randomStream(seed, 'tags'));
-  const portions = dealPortions(
-    orders.map((order) => order.map((sample) => methods[sample])),
-    pieces,
-    randomStream(seed, 'portions'),
-  );
-
+  const sittings = plannedSittings(tasting, seed);
+  const { coded, methods } = codeSittings(sittings, tasting.service.codes, seed);
+  const pieces = tagPieces(tasting, randomStream(seed, 'tags'));
+  const portions = dealPortions(sittings, pieces, tasting, randomStream(seed, 'portions'));
+  const who = sittings.map(({ panelist, sitting }) => ({ panelist: tasting.panel[panelist].id, sitting }));
   const key: Key = {
     seed,
     salt,
-    codes: Object.fromEntries(methods.map((method, sample) => [codes[sample], method])),
-    portions: tasting.panel.map((panelist, at) => ({ panelist: panelist.id, tags: portions[at] })),
+    codes: Object.fromEntries([...methods].map(([code, method]) => [code, tasting.methods[method].id])),
+    portions: who.map((one, at) => ({ ...one, tags: portions[at] })),
   };
   const plan = {
     lockedAt,
     engine: ENGINE,
     alpha: tasting.alpha,
-    analysis: 'friedman-then-pairs-holm' as const,
-    servings: tasting.panel.map((panelist, at) => ({
-      panelist: panelist.id,
-      codes: orders[at].map((sample) => codes[sample]),
+    analysis: analysisOf(tasting),
+    scheme: 2 as const,
+    servings: who.map((one, at) => ({
+      ...one,
+      warmUp: coded[at].warmUp,
+      sets: sittings[at].sets.map(({ zone }, set) => ({
+        zone: zone === null ? null : tasting.zones[zone].id,
+        codes: coded[at].sets[set],
+      })),
     })),
   };
   return { plan: { ...plan, fingerprint: fingerprint({ tasting, plan, pieces, key }) }, pieces, key };
+}
+
+const ANALYSIS_OF: Readonly<Record<Exclude<Test, 'ranking'>, Analysis>> = {
+  liking: 'mixed-model-then-tukey',
+  'non-inferiority': 'non-inferiority-mixed-model',
+  profile: 'mixed-model-per-attribute-fdr',
+  triangle: 'exact-binomial',
+  'duo-trio': 'exact-binomial',
+  '2-afc': 'exact-binomial',
+  '3-afc': 'exact-binomial',
+  tetrad: 'exact-binomial',
+  'a-not-a': 'a-not-a-exact',
+  'same-different': 'same-different-exact',
+  'best-worst': 'best-worst-scores',
+  'paired-preference': 'paired-preference-binomial',
+};
+
+/** The analysis that a plan is locked with. */
+export function analysisOf(tasting: Pick<Tasting, 'test' | 'methods' | 'service'>): Analysis {
+  if (tasting.test !== 'ranking') return ANALYSIS_OF[tasting.test];
+  return isComplete(tasting) ? 'friedman-then-pairs-holm' : 'skillings-mack-then-strengths';
 }

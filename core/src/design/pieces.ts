@@ -1,46 +1,89 @@
-import type { Piece } from '../bundle';
+import type { Piece, Tasting } from '../bundle';
 import type { RandomStream } from '../numeric';
+import type { PlannedSitting } from './plannedSittings';
 
 /** Letters that are not mistaken for digits or for each other in a wet kitchen. */
-const TAG_LETTERS = 'ABCDEFHKLMNPRTVXY';
-const TAG_DIGITS = '23456789';
+const TAG_LETTERS = [...'ABCDEFHKLMNPRTVXY'];
+const TAG_DIGITS = [...'23456789'];
 
 /**
  * Gives every piece of every method a kitchen tag. Tags are drawn at random, so that a tag
- * says nothing about its method to anyone who has not seen the kitchen's own list.
+ * says nothing about its method to anyone who has not seen the kitchen's own list. They have
+ * one letter while those suffice, and two in larger tastings.
  *
- * @param methodIds the methods, in any order
- * @param piecesPerMethod how many pieces are cooked by each
+ * Piece number i of every method comes from the same lot, and is of the same block: where
+ * there are lots or halves, that is what makes methods comparable.
+ *
  * @returns the pieces sorted by tag
  */
-export function tagPieces(methodIds: readonly string[], piecesPerMethod: number, random: RandomStream): Piece[] {
-  const tags = random.shuffled([...TAG_LETTERS].flatMap((letter) => [...TAG_DIGITS].map((digit) => letter + digit)));
-  return methodIds
-    .flatMap((method, at) =>
-      tags.slice(at * piecesPerMethod, (at + 1) * piecesPerMethod).map((tag) => ({ tag, method })),
+export function tagPieces(
+  { methods, piecesPerMethod, lots }: Pick<Tasting, 'methods' | 'piecesPerMethod' | 'lots'>,
+  random: RandomStream,
+): Piece[] {
+  const isMany = methods.length * piecesPerMethod > TAG_LETTERS.length * TAG_DIGITS.length;
+  const letters = isMany
+    ? TAG_LETTERS.flatMap((first) => TAG_LETTERS.filter((other) => other !== first).map((second) => first + second))
+    : TAG_LETTERS;
+  const tags = random.shuffled(letters.flatMap((letter) => TAG_DIGITS.map((digit) => letter + digit)));
+  return methods
+    .flatMap(({ id }, at) =>
+      tags.slice(at * piecesPerMethod, (at + 1) * piecesPerMethod).map((tag, block) => ({
+        tag,
+        method: id,
+        lot: lots.length > 0 ? lots[block % lots.length].id : null,
+        block,
+      })),
     )
     .sort((a, b) => (a.tag < b.tag ? -1 : 1));
 }
 
+/** What {@link dealPortions} reads of a tasting. */
+export type Dealing = Pick<Tasting, 'methods' | 'lots' | 'halves'>;
+
 /**
- * Says which piece each portion is cut from: the pieces of a method are dealt out evenly
- * over the panel, in random order, so that nobody always gets the same piece's neighbours.
+ * Says which piece each portion is cut from. Without lots the pieces of a method are dealt
+ * out evenly in random order, so that nobody always gets the same piece's neighbours. With
+ * lots, or pieces split into halves, a panelist's samples of one set all come from one
+ * block, so that lots cancel out of every comparison.
  *
- * @param orders per panelist, the method ids in serving order
- * @returns per panelist, the tags in serving order
+ * @returns per sitting, the tags in serving order, the warm-up first
  */
 export function dealPortions(
-  orders: readonly (readonly string[])[],
+  sittings: readonly PlannedSitting[],
   pieces: readonly Piece[],
+  { methods, lots, halves }: Dealing,
   random: RandomStream,
 ): string[][] {
-  const portions = orders.map((order) => new Array<string>(order.length));
-  for (const method of new Set(orders.flat())) {
-    const tags = random.shuffled(pieces.filter((piece) => piece.method === method).map((piece) => piece.tag));
-    const panelists = random.shuffled(orders.map((_, panelist) => panelist));
-    panelists.forEach((panelist, turn) => {
-      portions[panelist][orders[panelist].indexOf(method)] = tags[turn % tags.length];
-    });
+  const own = methods.map(({ id }) => pieces.filter((piece) => piece.method === id).sort((a, b) => a.block - b.block));
+  const tagOf = (method: number, block: number): string => own[method][block % own[method].length].tag;
+  if (lots.length > 0 || halves) {
+    const first = random.shuffled(sittings.map((_, at) => at));
+    return sittings.map(({ warmUp, sets }, at) => [
+      ...(warmUp === null ? [] : [tagOf(warmUp, first[at])]),
+      ...sets.flatMap(({ samples, replicate }) => samples.map(({ method }) => tagOf(method, first[at] + replicate))),
+    ]);
+  }
+  const portions = sittings.map((): string[] => []);
+  for (const [method, list] of own.entries()) {
+    const servings = random.shuffled(
+      sittings.flatMap((sitting, at) => placesOf(sitting, method).map((place) => [at, place])),
+    );
+    const tags = random.shuffled(list.map((piece) => piece.tag));
+    // Zone by zone, so that each zone of a piece is used as often as that of another.
+    servings
+      .sort(([a, i], [b, j]) => zoneAt(sittings[a], i) - zoneAt(sittings[b], j))
+      .forEach(([at, place], turn) => (portions[at][place] = tags[turn % tags.length]));
   }
   return portions;
 }
+
+/** All servings of a sitting in order. */
+const servingsOf = ({ warmUp, sets }: PlannedSitting): { method: number; zone: number }[] => [
+  ...(warmUp === null ? [] : [{ method: warmUp, zone: -1 }]),
+  ...sets.flatMap(({ zone, samples }) => samples.map(({ method }) => ({ method, zone: zone ?? 0 }))),
+];
+
+const placesOf = (sitting: PlannedSitting, method: number): number[] =>
+  servingsOf(sitting).flatMap((serving, place) => (serving.method === method ? [place] : []));
+
+const zoneAt = (sitting: PlannedSitting, place: number): number => servingsOf(sitting)[place].zone;

@@ -1,5 +1,19 @@
-import { MOST_METHODS, MOST_PIECES, type Problem, type Tasting } from '../bundle';
-import { namedMethods } from './wording';
+import {
+  mainItem,
+  MOST_PIECES,
+  MOST_TOGETHER,
+  scopeOf,
+  kindsFor,
+  type BallotItem,
+  type Problem,
+  type Tasting,
+} from '../bundle';
+import { MOST_CODES, MOST_CODES_AT_ONCE } from './codes';
+import { isComplete } from './plannedSittings';
+import { TEST_NAMES } from './proposal';
+import { bitesPerSitting, quantities } from './quantities';
+import { isOfTwoSamples, testSequences } from './sequences';
+import { namedMethods, wordingConcerns } from './wording';
 
 /**
  * What still stands between a draft and a locked plan. An empty list means that the plan
@@ -8,14 +22,24 @@ import { namedMethods } from './wording';
  * @returns one problem per field, worded as what to do next
  */
 export function lockProblems(tasting: Tasting): Problem[] {
-  return [...askProblems(tasting), ...methodProblems(tasting), ...pieceProblems(tasting), ...panelProblems(tasting)];
+  return [
+    ...askProblems(tasting),
+    ...methodProblems(tasting),
+    ...testProblems(tasting),
+    ...ballotProblems(tasting),
+    ...serviceProblems(tasting),
+    ...pieceProblems(tasting),
+    ...panelProblems(tasting),
+  ];
 }
 
-function askProblems({ title, question, ballotTitle, methods }: Tasting): Problem[] {
+function askProblems({ title, question, ballotTitle, methods, decision }: Tasting): Problem[] {
   const problems: Problem[] = [];
   if (title.trim() === '') problems.push({ field: 'title', message: 'Give the tasting a title.' });
   if (question.trim() === '')
     problems.push({ field: 'question', message: 'Write down the question this tasting should answer.' });
+  if (decision.kind === 'more-of' && decision.attribute.trim() === '')
+    problems.push({ field: 'decision.attribute', message: 'Say what there may be more of, such as "crisp".' });
   const named = namedMethods(
     ballotTitle,
     methods.map((method) => method.name),
@@ -29,30 +53,143 @@ function askProblems({ title, question, ballotTitle, methods }: Tasting): Proble
   return problems;
 }
 
-function methodProblems({ methods }: Tasting): Problem[] {
+function methodProblems({ methods, bundled, zones, lots }: Tasting): Problem[] {
   const problems: Problem[] = [];
   if (methods.length < 2) problems.push({ field: 'methods', message: 'List at least two methods to compare.' });
-  if (methods.length > MOST_METHODS)
-    problems.push({
-      field: 'methods',
-      message: `One mouth manages at most ${MOST_METHODS} samples. Leave some methods out.`,
-    });
-  const names = methods.map((method) => method.name.trim().toLowerCase());
-  names.forEach((name, at) => {
-    if (name === '') problems.push({ field: `methods.${at}.name`, message: 'Name this method, or remove it.' });
-    else if (names.indexOf(name) < at)
-      problems.push({ field: `methods.${at}.name`, message: 'Another method has this name already.' });
-  });
+  problems.push(...nameProblems(methods, 'methods', 'method'));
+  problems.push(...nameProblems(zones, 'zones', 'zone'), ...nameProblems(lots, 'lots', 'lot'));
   if (methods.filter((method) => method.reference).length > 1) {
     problems.push({ field: 'methods', message: 'Only one method can be the reference.' });
   }
+  if (zones.length === 1)
+    problems.push({ field: 'zones', message: 'One zone is the whole piece: name a second one, or remove it.' });
+  bundled.forEach(({ text }, at) => {
+    if (text.trim() === '')
+      problems.push({ field: `bundled.${at}.text`, message: 'Say what comes with this method, or remove the line.' });
+  });
   return problems;
 }
 
-function pieceProblems({ piecesPerMethod }: Tasting): Problem[] {
-  const fits = Number.isInteger(piecesPerMethod) && piecesPerMethod >= 1 && piecesPerMethod <= MOST_PIECES;
-  return fits ? [] : [{ field: 'piecesPerMethod', message: `Cook between 1 and ${MOST_PIECES} pieces per method.` }];
+function nameProblems(list: readonly { name: string }[], field: string, what: string): Problem[] {
+  const names = list.map(({ name }) => name.trim().toLowerCase());
+  return names.flatMap((name, at) => {
+    if (name === '') return [{ field: `${field}.${at}.name`, message: `Name this ${what}, or remove it.` }];
+    return names.indexOf(name) < at
+      ? [{ field: `${field}.${at}.name`, message: `Another ${what} has this name already.` }]
+      : [];
+  });
 }
+
+function testProblems({ test, methods, decision }: Tasting): Problem[] {
+  const problems: Problem[] = [];
+  if (isOfTwoSamples(test) && methods.length > 2)
+    problems.push({
+      field: 'test',
+      message: `A ${TEST_NAMES[test].toLowerCase()} compares two methods. Keep two, or take another test in Ask.`,
+    });
+  if (test === 'non-inferiority' && !methods.some((method) => method.reference))
+    problems.push({ field: 'methods', message: 'Mark the reference that the others should be as good as.' });
+  if (test === 'non-inferiority' && !(decision.margin > 0))
+    problems.push({ field: 'decision.margin', message: 'State the largest loss that would not matter.' });
+  return problems;
+}
+
+function ballotProblems(tasting: Tasting): Problem[] {
+  const { ballot, test, methods, decision } = tasting;
+  const problems: Problem[] = [];
+  if (!mainItem(tasting))
+    problems.push({
+      field: 'ballot',
+      message: `The planned test needs ${kindsFor(test).join(' or ')} on the ballot; add that question, or take another test.`,
+    });
+  ballot.items.forEach((item, at) => {
+    const message = itemProblem(item, tasting);
+    if (message) problems.push({ field: `ballot.items.${at}`, message });
+  });
+  const concerns = wordingConcerns(
+    ballot.items,
+    methods.map((method) => method.name),
+  );
+  problems.push(
+    ...concerns
+      .filter((concern) => concern.breaksBlinding)
+      .map(({ item, message }) => ({ field: `ballot.items.${item}`, message })),
+  );
+  if (test === 'ranking' && decision.kind === 'more-of' && !mainItem(tasting)?.attribute)
+    problems.push({ field: 'ballot', message: 'The ranking on the ballot should ask for the word you want more of.' });
+  return problems;
+}
+
+function itemProblem(item: BallotItem, { test }: Tasting): string | null {
+  if (item.ask.trim() === '') return 'Write this question, or remove it.';
+  if (item.kind === 'category' && item.options.length < 2) return 'A category scale needs at least two steps.';
+  if (item.kind === 'check-all' && item.options.length < 2) return 'A check-all list needs at least two words.';
+  const texts = item.options.map((option) => option.text.trim().toLowerCase());
+  if (texts.some((text) => text === '')) return 'A step of this scale has no words.';
+  if (new Set(texts).size < texts.length) return 'Two steps of this scale have the same words.';
+  // A question about sets can only be asked of sets of its own making.
+  const ofTwo = testSequences(item.kind as Tasting['test'], false).length > 0;
+  if (scopeOf(item) === 'set' && ofTwo && item.kind !== test)
+    return `This question needs samples served for it; make ${TEST_NAMES[item.kind as Tasting['test']]} the planned test in Ask.`;
+  return null;
+}
+
+function serviceProblems(tasting: Tasting): Problem[] {
+  const { service, methods, test, panel, zones } = tasting;
+  const problems: Problem[] = [];
+  const { together, sittings, replicates, codes } = service;
+  if (!isOfTwoSamples(test) && methods.length > together && together * sittings > methods.length)
+    problems.push({
+      field: 'service',
+      message: `${sittings} sittings of ${together} samples are more than the ${methods.length} methods: some would be tasted twice. Lower one of the two.`,
+    });
+  if (isComplete(tasting) && !isOfTwoSamples(test) && methods.length > MOST_TOGETHER)
+    problems.push({ field: 'service', message: `Put at most ${MOST_TOGETHER} samples side by side.` });
+  const perSitting = bitesPerSitting(tasting);
+  const inSitting = isComplete(tasting)
+    ? perSitting
+    : methods.length * replicates * Math.max(1, zones.length) + Number(service.warmUp) * methods.length;
+  if (codes === 'shared' && inSitting > MOST_CODES_AT_ONCE && methods.length > 1)
+    problems.push({
+      field: 'service',
+      message: `${inSitting} codes at one sitting cannot be told apart; ${MOST_CODES_AT_ONCE} can. Lower replicates, or zones.`,
+    });
+  const own = panel.length * sittings * perSitting;
+  if (codes === 'own' && own > MOST_CODES)
+    problems.push({
+      field: 'service',
+      message: `Own codes for everyone come to ${own}, and there are ${MOST_CODES}. Let the panel share codes.`,
+    });
+  return problems;
+}
+
+function pieceProblems(tasting: Tasting): Problem[] {
+  const { piecesPerMethod, methods, lots, panel } = tasting;
+  const fits = Number.isInteger(piecesPerMethod) && piecesPerMethod >= 1 && piecesPerMethod <= MOST_PIECES;
+  if (!fits) return [{ field: 'piecesPerMethod', message: `Cook between 1 and ${MOST_PIECES} pieces per method.` }];
+  const problems: Problem[] = [];
+  if (lots.length > 0 && piecesPerMethod % lots.length !== 0)
+    problems.push({
+      field: 'lots',
+      message: `${piecesPerMethod} pieces a method cannot be shared evenly by ${lots.length} lots. Cook a multiple of ${lots.length}.`,
+    });
+  if (panel.length === 0 || methods.length < 2) return problems;
+  const short = quantities(tasting).methods.flatMap(({ servings, perPiece, piecesNeeded }, at) => {
+    const left = perPiece * piecesPerMethod - servings;
+    if (left >= 0) return [];
+    const name = methods[at].name.trim() || `Method ${at + 1}`;
+    const advice =
+      perPiece === 0
+        ? 'a piece is smaller than a portion: lower the portion, or cook larger pieces'
+        : `cook ${piecesNeeded} pieces, larger ones, or serve smaller portions`;
+    return [{ name, message: `${name} has no portions left for ${-left} of its ${servings} servings: ${advice}.` }];
+  });
+  if (short.length > 0) problems.push({ field: 'quantities', message: shortest(short) });
+  return problems;
+}
+
+const shortest = (short: readonly { name: string; message: string }[]): string =>
+  short.length === 1 ? short[0].message : `${short[0].message} The same holds for ${short.length - 1} more.`;
 
 function panelProblems({ panel }: Tasting): Problem[] {
   if (panel.length < 1) return [{ field: 'panel', message: 'Say how many people taste, or list their names.' }];

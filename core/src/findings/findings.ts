@@ -1,4 +1,4 @@
-import { fingerprint, type Caveat, type Key, type Plan, type TastingBundle } from '../bundle';
+import { countedCodes, fingerprint, type Caveat, type Key, type Plan, type TastingBundle, type Test } from '../bundle';
 import { orderBalance } from '../design';
 import { ENGINE } from '../engine';
 import {
@@ -12,10 +12,11 @@ import {
 } from '../inference';
 import { likingFinding, type LikingFinding } from './liking';
 import { limits, type Limit } from './limits';
-import { nextStep, type NextStep } from './nextStep';
+import { nextStep, plannedNextStep, type NextStep } from './nextStep';
+import { plannedAnswer, type Planned } from './planned';
 import { practicalPick, type PracticalPick } from './practical';
 import { readPreferences, type LeftOut, type Taster } from './preferences';
-import { sensitivity, type Sensitivity } from './sensitivity';
+import { plannedSensitivity, sensitivity, type Sensitivity } from './sensitivity';
 import { tastedServings } from './servings';
 import { strengthFinding, type StrengthFinding } from './strength';
 import { panelFinding, type PanelFinding } from './tasters';
@@ -27,6 +28,8 @@ export interface MethodFinding {
   id: string;
   name: string;
   code: string;
+  /** All of them, where there are several. */
+  codes: string[];
   reference: boolean;
   /** Sum of ranks, lower is better; null when nobody ranked. */
   rankSum: number | null;
@@ -40,17 +43,28 @@ export interface MethodFinding {
 /** A pair of methods compared, by method id. */
 export type PairFinding = Omit<RankSumPair, 'a' | 'b'> & { a: string; b: string; differ: boolean };
 
-/** The computed answer of a tasting. A pure function of bundle, plan and seed. */
-export interface Findings {
+/** What all findings say, whatever was planned. */
+export interface FindingsBase {
   engine: string;
   title: string;
   question: string;
+  test: Test;
   verdict: { kind: VerdictKind; leaders: string[]; sentence: string; support: string };
   alpha: number;
-  methods: MethodFinding[];
-  tasters: Taster[];
   leftOut: LeftOut[];
   piecesPerMethod: number;
+  sensitivity: Sensitivity[];
+  limits: Limit[];
+  caveats: Caveat[];
+  fingerprint: { stated: string; computed: string; matches: boolean };
+  next: NextStep;
+}
+
+/** The computed answer of a complete ranking. */
+export interface RankingFindings extends FindingsBase {
+  kind: 'ranking';
+  methods: MethodFinding[];
+  tasters: Taster[];
   overall: FriedmanResult | NoTest;
   pairs: PairFinding[];
   /** Others against the reference by rank sums, simultaneously; empty without a reference. */
@@ -59,13 +73,29 @@ export interface Findings {
   liking: LikingFinding | null;
   panel: PanelFinding;
   practical: PracticalPick | null;
-  sensitivity: Sensitivity[];
-  limits: Limit[];
-  caveats: Caveat[];
   orders: { positionImbalance: number; carryOverImbalance: number };
-  fingerprint: { stated: string; computed: string; matches: boolean };
-  next: NextStep;
 }
+
+/** One method in the findings of another test than a complete ranking. */
+export interface PlannedMethod {
+  id: string;
+  name: string;
+  reference: boolean;
+  /** Its blind codes, of all sittings and sets. */
+  codes: string[];
+}
+
+/** The computed answer of any other planned test. */
+export interface PlannedFindings extends FindingsBase {
+  kind: 'planned';
+  methods: PlannedMethod[];
+  planned: Planned;
+  /** People who count. */
+  people: number;
+}
+
+/** The computed answer of a tasting. A pure function of bundle, plan and seed. */
+export type Findings = RankingFindings | PlannedFindings;
 
 /** Why there are no findings: said in place of them. */
 export class NotUnsealed extends Error {
@@ -85,10 +115,49 @@ export class NotUnsealed extends Error {
  * @throws NotUnsealed when the bundle has no plan, or is still sealed
  */
 export function findings(bundle: TastingBundle, onProgress?: (fraction: number) => void): Findings {
-  const { tasting, plan, key, seal } = bundle;
+  const { plan, key, seal } = bundle;
   if (!plan) throw new NotUnsealed('plan');
   if (!key || !seal.unsealedAt) throw new NotUnsealed('key');
 
+  return plan.analysis === 'friedman-then-pairs-holm'
+    ? rankingFindings(bundle, plan, key, onProgress)
+    : plannedFindings(bundle, plan, key);
+}
+
+/**
+ * Only the verdict of the planned analysis, with p-values from their limits: for the many
+ * panels of a rehearsal.
+ */
+export function plannedVerdict(bundle: TastingBundle, key: Key): { kind: VerdictKind; leaders: readonly number[] } {
+  if (bundle.plan?.analysis !== 'friedman-then-pairs-holm') return plannedAnswer(bundle, key, { limitOnly: true });
+  const rows = readPreferences(bundle, key).tasters.map((taster) => taster.ranks);
+  return decide(rows, { alpha: bundle.plan.alpha, seed: key.seed, limitOnly: true });
+}
+
+function plannedFindings(bundle: TastingBundle, plan: Plan, key: Key): PlannedFindings {
+  const { tasting, caveats } = bundle;
+  const { planned, kind, leaders, sentence, support: rests, leftOut, tasters } = plannedAnswer(bundle, key);
+  const came = new Set(bundle.ballots.filter((ballot) => ballot.handedInAt).map((ballot) => ballot.panelist));
+  return {
+    kind: 'planned',
+    ...{ engine: ENGINE, title: tasting.title, question: tasting.question, test: tasting.test, alpha: plan.alpha },
+    verdict: { kind, leaders: leaders.map((method) => tasting.methods[method].id), sentence, support: rests },
+    methods: tasting.methods.map(({ id, name, reference }) => ({ id, name, reference, codes: codesOf(id, plan, key) })),
+    ...{ planned, people: tasters, leftOut, caveats, piecesPerMethod: tasting.piecesPerMethod },
+    sensitivity: plannedSensitivity(bundle, key, { kind, leaders }),
+    limits: limits({ bundle, tasters: tasting.panel.filter(({ id }) => came.has(id)), leftOut, kind }),
+    fingerprint: checkFingerprint(bundle, plan, key),
+    next: plannedNextStep(kind, tasting),
+  };
+}
+
+function rankingFindings(
+  bundle: TastingBundle,
+  plan: Plan,
+  key: Key,
+  onProgress?: (fraction: number) => void,
+): RankingFindings {
+  const { tasting } = bundle;
   const { tasters, leftOut } = readPreferences(bundle, key);
   const rows = tasters.map((taster) => taster.ranks);
   const rules = { alpha: plan.alpha, seed: key.seed };
@@ -99,9 +168,11 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
   const reference = tasting.methods.find((method) => method.reference)?.id;
   const liking = likingFinding(servings, { methods: ids, reference, ...rules });
   return {
+    kind: 'ranking',
     engine: ENGINE,
     title: tasting.title,
     question: tasting.question,
+    test: tasting.test,
     verdict: {
       kind: verdict.kind,
       leaders: verdict.leaders.map((method) => ids[method]),
@@ -121,7 +192,7 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
     panel: panelFinding(tasters, servings, rules),
     practical: practicalPick(tasting.methods, liking, plan.alpha),
     sensitivity: sensitivity({ tasters, caveats: bundle.caveats, key, planned: verdict, names, rules }),
-    limits: limits({ bundle, tasters, leftOut, verdict }),
+    limits: limits({ bundle, tasters, leftOut, kind: verdict.kind }),
     caveats: bundle.caveats,
     orders: tastedBalance(tasters, ids),
     fingerprint: checkFingerprint(bundle, plan, key),
@@ -130,23 +201,25 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
 }
 
 function methodFindings(
-  { tasting }: TastingBundle,
+  { tasting, plan }: TastingBundle,
   key: Key,
   tasters: Taster[],
   verdict: Verdict,
   alpha: number,
 ): MethodFinding[] {
-  const codes = Object.entries(key.codes);
   const samples = tasting.methods.length;
   return tasting.methods.map((method, at) => {
     const ranks = tasters.map((taster) => taster.ranks[at]);
     const scores = tasters.flatMap((taster) => taster.liking[at] ?? []);
     const mean = ranks.length > 0 ? meanInterval(ranks, alpha, [1, samples]) : null;
+    const codes = plan ? codesOf(method.id, plan, key) : [];
     const asSum = mean?.interval?.map((bound) => bound * ranks.length) as [number, number] | undefined;
     return {
       id: method.id,
       name: method.name,
-      code: codes.find(([, id]) => id === method.id)?.[0] ?? '',
+      // A code stands for its method only where the method has no other.
+      code: codes.length === 1 ? codes[0] : '',
+      codes,
       reference: method.reference,
       rankSum: mean ? ranks.reduce((total, rank) => total + rank, 0) : null,
       rankSumInterval: asSum ?? null,
@@ -155,6 +228,10 @@ function methodFindings(
     };
   });
 }
+
+/** The codes under which a method was served and counted. */
+const codesOf = (id: string, { servings }: Pick<Plan, 'servings'>, key: Key): string[] =>
+  [...new Set(servings.flatMap(countedCodes))].filter((code) => key.codes[code] === id);
 
 function pairFindings(verdict: Verdict, ids: string[], alpha: number): PairFinding[] {
   const decided = verdict.kind === 'winner' || verdict.kind === 'leading-set';
@@ -172,12 +249,12 @@ function againstReference(
   rows: readonly (readonly number[])[],
   ids: string[],
   reference: string | undefined,
-): Findings['against'] {
+): RankingFindings['against'] {
   if (reference === undefined || verdict.overall.test === null) return [];
   return rankSumsAgainst(rows, ids.indexOf(reference)).map(({ sample, ...rest }) => ({ method: ids[sample], ...rest }));
 }
 
-function tastedBalance(tasters: Taster[], ids: string[]): Findings['orders'] {
+function tastedBalance(tasters: Taster[], ids: string[]): RankingFindings['orders'] {
   const { positionImbalance, carryOverImbalance } = orderBalance(
     tasters.map((taster) => taster.served.map((id) => ids.indexOf(id))),
     ids.length,
@@ -185,7 +262,7 @@ function tastedBalance(tasters: Taster[], ids: string[]): Findings['orders'] {
   return { positionImbalance, carryOverImbalance };
 }
 
-function checkFingerprint({ tasting, pieces }: TastingBundle, plan: Plan, key: Key): Findings['fingerprint'] {
+function checkFingerprint({ tasting, pieces }: TastingBundle, plan: Plan, key: Key): FindingsBase['fingerprint'] {
   const { fingerprint: stated, ...rest } = plan;
   const computed = fingerprint({ tasting, plan: rest, pieces, key });
   return { stated, computed, matches: stated === computed };

@@ -1,5 +1,24 @@
 export { ENGINE } from '../engine';
-export { findings, NotUnsealed, type Findings, type MethodFinding, type PairFinding } from './findings';
+export {
+  findings,
+  NotUnsealed,
+  plannedVerdict,
+  type Findings,
+  type FindingsBase,
+  type MethodFinding,
+  type PairFinding,
+  type PlannedFindings,
+  type PlannedMethod,
+  type RankingFindings,
+} from './findings';
+export {
+  plannedAnswer,
+  type Planned,
+  type PlannedAnswer,
+  type Profiled,
+  type Scored,
+  type TellingResult,
+} from './planned';
 export type { LikingFinding } from './liking';
 export type { NextStep } from './nextStep';
 export { EFFORT_CRITERIA, PRACTICAL_MARGIN, type PracticalPick } from './practical';

@@ -44,13 +44,15 @@ export interface LikingRules {
   reference: string | undefined;
   alpha: number;
   seed: string;
+  /** Leaves out what takes long and no verdict hangs on; default false. */
+  limitOnly?: boolean;
 }
 
 /** Mixed model of liking with panelists and pieces; null when liking was not asked or nobody answered. */
 export function likingFinding(servings: readonly TastedServing[], rules: LikingRules): LikingFinding | null {
   const scored = servings.filter((serving) => serving.liking !== null);
   if (scored.length === 0) return null;
-  const { alpha, reference, seed } = rules;
+  const { alpha, reference, seed, limitOnly } = rules;
   const sample = scored.map((serving) => serving.method);
   const factors = {
     panelist: scored.map((serving) => serving.panelist),
@@ -92,7 +94,8 @@ export function likingFinding(servings: readonly TastedServing[], rules: LikingR
     test: termTest(fit, 0),
     means: means.map(({ level, ...mean }, at) => ({ ...mean, method: level, letters: marks[at] })),
     pairs,
-    against: reference === undefined ? [] : compare(fit, 'sample', { alpha, adjust: 'dunnett', reference, seed }),
+    against:
+      reference === undefined || limitOnly ? [] : compare(fit, 'sample', { alpha, adjust: 'dunnett', reference, seed }),
     variances: fit.variances,
     residualVariance: fit.residualVariance,
     leftOut: fit.leftOut,
@@ -100,7 +103,10 @@ export function likingFinding(servings: readonly TastedServing[], rules: LikingR
   };
 }
 
-function rankCheck(scored: readonly TastedServing[], { methods, seed }: LikingRules): FriedmanResult | NoTest {
+function rankCheck(
+  scored: readonly TastedServing[],
+  { methods, seed, limitOnly }: LikingRules,
+): FriedmanResult | NoTest {
   const rows = new Map<string, Map<string, number>>();
   for (const { panelist, method, liking } of scored) {
     const row = rows.get(panelist) ?? new Map<string, number>();
@@ -109,6 +115,6 @@ function rankCheck(scored: readonly TastedServing[], { methods, seed }: LikingRu
   const complete = [...rows.values()].filter((row) => row.size === methods.length);
   return friedman(
     complete.map((row) => midRanks(methods.map((method) => row.get(method) as number))),
-    { seed },
+    { seed, limitOnly },
   );
 }

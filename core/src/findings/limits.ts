@@ -1,13 +1,14 @@
 import type { TastingBundle } from '../bundle';
 import { SMALL_PANEL } from '../design';
 import type { LeftOut, Taster } from './preferences';
-import type { Verdict } from './verdict';
+import type { VerdictKind } from './verdict';
 import { counted, list } from './wording';
 
 /** Something the data cannot say, in words for the person who reads the verdict. */
 export interface Limit {
   kind:
     | 'one-piece'
+    | 'bundled'
     | 'not-blind'
     | 'missing'
     | 'uneven-orders'
@@ -21,14 +22,18 @@ export interface Limit {
 /** What {@link limits} looks at. */
 export interface LimitInputs {
   bundle: TastingBundle;
-  tasters: readonly Taster[];
+  tasters: readonly Pick<Taster, 'seat' | 'blind'>[];
   leftOut: readonly LeftOut[];
-  verdict: Verdict;
+  kind: VerdictKind;
 }
 
 /** Lists what these data cannot say; the reader sees it beside the verdict, always. */
-export function limits({ bundle, tasters, leftOut, verdict }: LimitInputs): Limit[] {
-  const { tasting, caveats } = bundle;
+export function limits(inputs: LimitInputs): Limit[] {
+  return [...limitsOfPlan(inputs), ...limitsOfPanel(inputs), ...limitsOfRecord(inputs)];
+}
+
+/** What was settled before anyone tasted. */
+function limitsOfPlan({ bundle: { tasting }, kind }: LimitInputs): Limit[] {
   const found: Limit[] = [];
   if (tasting.piecesPerMethod === 1) {
     found.push({
@@ -36,13 +41,26 @@ export function limits({ bundle, tasters, leftOut, verdict }: LimitInputs): Limi
       text: 'Each method cooked one piece. The answer is about these pieces: a method and its one piece cannot be told apart.',
     });
   }
-  if (verdict.kind === 'no-answer') {
+  for (const { method, text } of tasting.bundled) {
+    const name = tasting.methods.find((one) => one.id === method)?.name ?? method;
+    found.push({
+      kind: 'bundled',
+      text: `${name} comes with something of its own (${text}). What it did may be that, and not the way of cooking.`,
+    });
+  }
+  if (kind === 'no-answer') {
     found.push({
       kind: 'no-difference',
       text: 'No difference found is not the same as no difference: a larger panel may find one.',
     });
   }
-  if (verdict.kind !== 'cannot-say' && tasters.length < SMALL_PANEL) {
+  return found;
+}
+
+/** What the people who came cannot say. */
+function limitsOfPanel({ bundle: { tasting }, tasters, leftOut, kind }: LimitInputs): Limit[] {
+  const found: Limit[] = [];
+  if (kind !== 'cannot-say' && tasters.length < SMALL_PANEL) {
     found.push({
       kind: 'small-panel',
       text: `With ${tasters.length} tasters only large differences show; a small one stays hidden more often than not.`,
@@ -60,9 +78,15 @@ export function limits({ bundle, tasters, leftOut, verdict }: LimitInputs): Limi
     const who = list(leftOut.map((panelist) => String(panelist.seat)));
     found.push({
       kind: 'missing',
-      text: `${counted(leftOut.length, 'ballot')} of ${tasting.panel.length} did not come in (seat ${who}). Nothing was filled in for ${leftOut.length === 1 ? 'it' : 'them'}.`,
+      text: `${counted(leftOut.length, 'ballot')} of ${tasting.panel.length * tasting.service.sittings} did not come in (seat ${who}). Nothing was filled in for ${leftOut.length === 1 ? 'it' : 'them'}.`,
     });
   }
+  return found;
+}
+
+/** What was noted, and what was looked at beside the plan. */
+function limitsOfRecord({ bundle: { tasting, caveats } }: LimitInputs): Limit[] {
+  const found: Limit[] = [];
   const open = caveats.filter(({ about }) => !about || about.pieces.length + about.panelists.length === 0).length;
   if (open > 0) {
     found.push({
@@ -70,7 +94,7 @@ export function limits({ bundle, tasters, leftOut, verdict }: LimitInputs): Limi
       text: `${counted(open, 'caveat in the log does', 'caveats in the log do')} not say which pieces or tasters ${open === 1 ? 'it touches' : 'they touch'}. What that does to the answer is for you to judge.`,
     });
   }
-  if (tasting.ballot.liking) {
+  if (tasting.test === 'ranking' && tasting.ballot.items.some((item) => item.kind === 'liking')) {
     found.push({
       kind: 'liking-explored',
       text: 'The planned test is the ranking. What is said about liking was looked at after unsealing, so take it as a hint.',

@@ -1,6 +1,7 @@
+import type { Tasting } from '../bundle';
 import { normalQuantile } from '../numeric';
 import type { Taster } from './preferences';
-import type { Verdict } from './verdict';
+import type { Verdict, VerdictKind } from './verdict';
 import { list } from './wording';
 
 /** What to do next, and how many tasters it would take. */
@@ -78,3 +79,22 @@ function followUp(tasters: readonly Taster[], first: number, second: number, alp
   const panel = Math.max(n, Math.ceil(needed));
   return panel <= LARGEST_FOLLOW_UP ? panel : null;
 }
+
+/** What to do after a planned test other than a complete ranking. */
+export function plannedNextStep(kind: VerdictKind, { test }: Pick<Tasting, 'test'>): NextStep {
+  return { text: NEXT[kind](test), panel: null };
+}
+
+const NEXT: Readonly<Record<VerdictKind, (test: Tasting['test']) => string>> = {
+  winner: () =>
+    'Cook it again from another lot, with at least three pieces, to see that it was the method and not the day.',
+  'leading-set': (test) =>
+    test === 'ranking' || test === 'best-worst'
+      ? 'Take those that lead into a final of their own, with fresh codes, where everyone tastes all of them.'
+      : 'Taste those that lead alone, or choose between them by effort and cost.',
+  'told-apart': () => 'They are not the same. Which one is liked better is another question: plan a paired preference.',
+  'good-enough': () => 'Take the easier one, and write the margin down beside it.',
+  'no-answer': () =>
+    'Do not read this as "no difference". The Plan stage shows how many people a difference that matters would take.',
+  'cannot-say': () => 'Bring in more tasters, and lock a new plan before they taste.',
+};

@@ -1,4 +1,6 @@
-import { currentAnswers, ranksByCode, type Key, type TastingBundle } from '../bundle';
+import { mainItem, ranksByCode, type Key, type TastingBundle } from '../bundle';
+import { midRanks } from '../inference';
+import { heardSets, scoreOf, setAnswer, type HeardSet } from './planned/heard';
 
 /** One panelist's answers by method, once the key is known. */
 export interface Taster {
@@ -22,40 +24,61 @@ export interface LeftOut {
 }
 
 /**
- * Reads the ballots of a bundle by method. A panelist counts when the ballot was handed
- * in; nothing is filled in for those who did not.
+ * Reads the ballots of a complete ranking by method. A panelist counts when all that was
+ * served was handed in; nothing is filled in for those who did not.
+ *
+ * Where a panelist ranked all methods several times (replicates, sittings, zones), the ranks
+ * are averaged and ranked again, so that everyone counts once; liking is averaged likewise.
  */
 export function readPreferences(bundle: TastingBundle, key: Key): { tasters: Taster[]; leftOut: LeftOut[] } {
-  const methods = bundle.tasting.methods.map((method) => method.id);
-  const tasters: Taster[] = [];
-  const leftOut: LeftOut[] = [];
-  const servings = new Map(bundle.plan?.servings.map((serving) => [serving.panelist, serving.codes]));
-  for (const { id, seat, blind } of bundle.tasting.panel) {
-    const ballot = bundle.ballots.find((candidate) => candidate.panelist === id);
-    const answers = currentAnswers(ballot?.answers ?? []);
-    const ranking = answers.find((answer) => answer.kind === 'ranking');
-    if (!ballot?.handedInAt || !ranking) {
-      leftOut.push({
-        panelist: id,
-        seat,
-        why: ballot?.openedAt ? 'did not hand in the ballot' : 'did not open the ballot',
-      });
-      continue;
-    }
-    const codeOf = new Map(Object.entries(key.codes).map(([code, method]) => [method, code]));
-    const rankOf = ranksByCode(ranking.ranking);
-    const scoreOf = new Map(
-      answers.flatMap((answer) => (answer.kind === 'liking' ? [[answer.code, answer.score] as const] : [])),
-    );
-    tasters.push({
-      panelist: id,
-      seat,
-      blind,
-      ranks: methods.map((method) => rankOf.get(codeOf.get(method) ?? '') ?? NaN),
-      liking: methods.map((method) => scoreOf.get(codeOf.get(method) ?? '') ?? null),
-      served: (servings.get(id) ?? []).map((code) => key.codes[code]),
-      comment: answers.find((answer) => answer.kind === 'comment')?.text ?? '',
-    });
-  }
+  const { tasting } = bundle;
+  const { sets, leftOut } = heardSets(bundle, key);
+  const out = new Set(leftOut.map(({ panelist }) => panelist));
+  const ranked = mainItem(tasting)?.id ?? '';
+  const liked = tasting.ballot.items.find((item) => item.kind === 'liking')?.id ?? '';
+  const tasters = tasting.panel.flatMap(({ id, seat, blind }): Taster[] => {
+    const own = sets.filter((set) => set.panelist === id);
+    if (own.length === 0 || out.has(id)) return [];
+    const rankings = own.flatMap((set) => ranksOf(set, ranked, tasting.methods.length));
+    const ranks = rankings.length === 1 ? rankings[0] : midRanks(columnMeans(rankings) as number[]);
+    const scores = own.map((set) => scoresOf(set, liked, tasting.methods.length));
+    return [
+      {
+        ...{ panelist: id, seat, blind, ranks },
+        liking: columnMeans(scores),
+        served: own[0].samples.map(({ method }) => tasting.methods[method].id),
+        comment: commentOf(own[0]),
+      },
+    ];
+  });
   return { tasters, leftOut };
+}
+
+/** Rank per method of one set; nothing if it was not ranked. */
+function ranksOf(set: HeardSet, item: string, methods: number): number[][] {
+  const answer = setAnswer(set, item, 'ranking');
+  if (!answer) return [];
+  const rankOf = ranksByCode(answer.ranking);
+  const ranks = new Array<number>(methods).fill(NaN);
+  for (const { code, method } of set.samples) ranks[method] = rankOf.get(code) ?? NaN;
+  return [ranks];
+}
+
+function scoresOf(set: HeardSet, item: string, methods: number): (number | null)[] {
+  const scores = new Array<number | null>(methods).fill(null);
+  for (const { code, method } of set.samples) scores[method] = scoreOf(set, item, code);
+  return scores;
+}
+
+/** Mean per method over what was given; null where nothing was. */
+function columnMeans(rows: readonly (readonly (number | null)[])[]): (number | null)[] {
+  return (rows[0] ?? []).map((_, at) => {
+    const given = rows.flatMap((row) => row[at] ?? []);
+    return given.length > 0 ? given.reduce((sum, value) => sum + value, 0) / given.length : null;
+  });
+}
+
+function commentOf({ answers }: HeardSet): string {
+  const answer = answers.find((one) => one.kind === 'comment');
+  return answer?.kind === 'comment' ? answer.text : '';
 }

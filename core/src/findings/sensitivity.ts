@@ -1,7 +1,8 @@
-import type { Caveat, Key } from '../bundle';
+import type { Caveat, Key, TastingBundle } from '../bundle';
+import { plannedAnswer } from './planned';
 import { SMALLEST_PANEL } from '../design';
 import type { Taster } from './preferences';
-import { decide, sameVerdict, type DecisionRules, type Verdict } from './verdict';
+import { decide, sameVerdict, type DecisionRules, type Verdict, type VerdictKind } from './verdict';
 import { counted, list, verdictSentence } from './wording';
 
 /** The planned analysis run again without something that may have spoilt it. */
@@ -73,4 +74,35 @@ function touched(pieces: readonly string[], gone: number): string {
   const who = counted(gone, 'taster', 'tasters');
   if (pieces.length === 0) return `${who} named in a caveat`;
   return `${who} served from ${pieces.length === 1 ? 'piece' : 'pieces'} ${list(pieces)}`;
+}
+
+/** The same for any other planned test: the answer again without the ballots of those who were touched. */
+export function plannedSensitivity(
+  bundle: TastingBundle,
+  key: Key,
+  planned: { kind: VerdictKind; leaders: number[] },
+): Sensitivity[] {
+  const came = new Set(bundle.ballots.filter((ballot) => ballot.handedInAt).map((ballot) => ballot.panelist));
+  const again = (
+    caveat: string | null,
+    touched: ReadonlySet<string>,
+    without: (gone: number) => string,
+  ): Sensitivity[] => {
+    const gone = [...came].filter((panelist) => touched.has(panelist)).length;
+    if (gone === 0) return [];
+    const kept = bundle.ballots.filter((ballot) => !touched.has(ballot.panelist));
+    const { kind, leaders, sentence, tasters } = plannedAnswer({ ...bundle, ballots: kept }, key);
+    const same = kind === planned.kind && leaders.join() === planned.leaders.join();
+    return [{ caveat, without: without(gone), sentence, same: tasters < SMALLEST_PANEL ? null : same, tasters }];
+  };
+  const notBlind = new Set(bundle.tasting.panel.filter(({ blind }) => !blind).map(({ id }) => id));
+  return [
+    ...again(null, notBlind, (gone) => counted(gone, 'taster who was not blind', 'tasters who were not blind')),
+    ...bundle.caveats.flatMap(({ id, about }) => {
+      if (!about) return [];
+      const fed = key.portions.filter(({ tags }) => tags.some((tag) => about.pieces.includes(tag)));
+      const who = new Set([...about.panelists, ...fed.map(({ panelist }) => panelist)]);
+      return again(id, who, (gone) => touched(about.pieces, gone));
+    }),
+  ];
 }

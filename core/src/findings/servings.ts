@@ -1,4 +1,5 @@
-import type { Key, TastingBundle } from '../bundle';
+import { mainItem, ranksByCode, type Key, type TastingBundle } from '../bundle';
+import { heardSets, scoreOf, setAnswer } from './planned/heard';
 import type { Taster } from './preferences';
 
 /** One portion as it was tasted: by whom, of which method and piece, where in the order, and how it was scored. */
@@ -14,26 +15,19 @@ export interface TastedServing {
 }
 
 /** All servings of the tasters who count, in serving order. */
-export function tastedServings(
-  { tasting, plan }: TastingBundle,
-  key: Key,
-  tasters: readonly Taster[],
-): TastedServing[] {
-  const place = new Map(tasting.methods.map((method, at) => [method.id, at]));
-  const tags = new Map(key.portions.map((portion) => [portion.panelist, portion.tags]));
-  const codes = new Map(plan?.servings.map((serving) => [serving.panelist, serving.codes]));
-  return tasters.flatMap((taster) =>
-    (codes.get(taster.panelist) ?? []).map((code, at) => {
-      const method = key.codes[code];
-      const row = place.get(method) as number;
-      return {
-        panelist: taster.panelist,
-        method,
-        piece: tags.get(taster.panelist)?.[at] ?? '',
-        position: at + 1,
-        liking: taster.liking[row],
-        rank: taster.ranks[row],
-      };
-    }),
-  );
+export function tastedServings(bundle: TastingBundle, key: Key, tasters: readonly Taster[]): TastedServing[] {
+  const { tasting } = bundle;
+  const counted = new Set(tasters.map((taster) => taster.panelist));
+  const ranked = mainItem(tasting)?.id ?? '';
+  const liked = tasting.ballot.items.find((item) => item.kind === 'liking')?.id ?? '';
+  return heardSets(bundle, key)
+    .sets.filter((set) => counted.has(set.panelist))
+    .flatMap((set) => {
+      const rankOf = ranksByCode(setAnswer(set, ranked, 'ranking')?.ranking ?? []);
+      return set.samples.map(({ code, method, piece, position }) => ({
+        ...{ panelist: set.panelist, method: tasting.methods[method].id, piece, position },
+        liking: scoreOf(set, liked, code),
+        rank: rankOf.get(code) ?? NaN,
+      }));
+    });
 }

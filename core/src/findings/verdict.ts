@@ -1,11 +1,13 @@
 import { SMALLEST_PANEL } from '../design';
 import { friedman, letters, rankSumPairs, type FriedmanResult, type NoTest, type RankSumPair } from '../inference';
 
-export type VerdictKind = 'winner' | 'leading-set' | 'no-answer' | 'cannot-say';
+export type RankingVerdictKind = 'winner' | 'leading-set' | 'no-answer' | 'cannot-say';
+/** Over all planned tests. */
+export type VerdictKind = RankingVerdictKind | 'told-apart' | 'good-enough';
 
 /** The answer to "which is liked best?", before it is put into words. */
 export interface Verdict {
-  kind: VerdictKind;
+  kind: RankingVerdictKind;
   /** Methods (by position) that lead: the one with the lowest rank sum and all not shown to differ from it. */
   leaders: number[];
   overall: FriedmanResult | NoTest;
@@ -20,6 +22,8 @@ export interface Verdict {
 export interface DecisionRules {
   alpha: number;
   seed: string;
+  /** The limit in place of enumerations and drawings, for the many panels of a rehearsal. */
+  limitOnly?: boolean;
   onProgress?: (fraction: number) => void;
 }
 

@@ -30,8 +30,7 @@ function leadingSentence({ leaders, letters }: Verdict, names: readonly string[]
 }
 
 /** How often chance alone would do this, in words. */
-export function howOften(probability: Probability): string {
-  const { p } = probability;
+export function howOften({ p }: Pick<Probability, 'p'>): string {
   if (p >= 0.995) return 'practically always';
   if (p >= 0.095) return `${Math.round(p * 100)} times in 100`;
   const tries = Math.round(1 / p);

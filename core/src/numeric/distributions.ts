@@ -107,3 +107,6 @@ export function betaQuantile(probability: number, a: number, b: number): number 
 export function chiScale(probability: number, df: number): number {
   return df > 1e6 ? 1 : Math.sqrt((2 * gammaincinv(probability, df / 2)) / df);
 }
+
+/** The value that a chi-squared variable stays below with the given probability. */
+export const chiSquaredQuantile = (probability: number, df: number): number => 2 * gammaincinv(probability, df / 2);

@@ -1,4 +1,4 @@
-import { chiSquaredUpperTail, randomStream, type RandomStream } from '../numeric';
+import { chiSquaredQuantile, randomStream, type RandomStream } from '../numeric';
 
 /** A ranking that is planned, and what the panel would really taste. */
 export interface RankingPlan {
@@ -79,7 +79,7 @@ function scatter(sums: Float64Array, panelists: number): number {
 
 /** The smallest value that panels ranking at random reach with chance alpha or less. */
 function criticalScatter(panelists: number, samples: number, alpha: number, random: RandomStream): number {
-  if (panelists >= LARGE_PANEL) return limitingCritical(samples - 1, alpha);
+  if (panelists >= LARGE_PANEL) return chiSquaredQuantile(1 - alpha, samples - 1);
   const ranks = Float64Array.from({ length: samples }, (_, at) => at + 1);
   const sums = new Float64Array(samples);
   const drawn = Float64Array.from({ length: NULL_PANELS }, () => {
@@ -98,14 +98,4 @@ function criticalScatter(panelists: number, samples: number, alpha: number, rand
   const next = drawn.findIndex((value, at) => at >= place && value > drawn[place] + 1e-9);
   const isRare = NULL_PANELS - drawn.findIndex((value) => value > drawn[place] - 1e-9) <= alpha * NULL_PANELS;
   return isRare ? drawn[place] - 1e-9 : next < 0 ? Infinity : drawn[next] - 1e-9;
-}
-
-function limitingCritical(df: number, alpha: number): number {
-  let [low, high] = [0, 1000];
-  for (let step = 0; step < 80; step++) {
-    const middle = (low + high) / 2;
-    if (chiSquaredUpperTail(middle, df) > alpha) low = middle;
-    else high = middle;
-  }
-  return high;
 }

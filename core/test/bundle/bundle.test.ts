@@ -1,13 +1,23 @@
 import {
   currentAnswers,
-  likingProblems,
+  answerProblems,
+  missingAnswers,
+  ordersCsv,
   parseBundle,
   rankingProblems,
   tidyCsv,
   tidyRows,
+  type BallotItem,
+  type ItemKind,
   type TastingBundle,
 } from '../../src/bundle';
 import { simulatedBundle } from '../support/bundles';
+
+/** Lets two codes of the first panelist stand for each other's method. */
+function swapCodes({ plan, key }: TastingBundle): void {
+  const [one, other] = plan!.servings[0].sets[0].codes;
+  [key!.codes[one], key!.codes[other]] = [key!.codes[other], key!.codes[one]];
+}
 
 const copy = (bundle: TastingBundle): TastingBundle => structuredClone(bundle);
 
@@ -22,9 +32,9 @@ describe('parseBundle', () => {
   });
 
   it('refuses a version it does not know', () => {
-    expect(parseBundle({ ...simulatedBundle(), version: 2 }).problems[0]).toMatchObject({
+    expect(parseBundle({ ...simulatedBundle(), version: 3 }).problems[0]).toMatchObject({
       field: 'version',
-      message: expect.stringContaining('2'),
+      message: expect.stringContaining('3'),
     });
   });
 
@@ -32,23 +42,20 @@ describe('parseBundle', () => {
     ['tasting.extra', (bundle) => Object.assign(bundle.tasting, { extra: 1 })],
     ['tasting.methods.1.id', (bundle) => (bundle.tasting.methods[1].id = bundle.tasting.methods[0].id)],
     ['pieces.0.method', (bundle) => (bundle.pieces[0].method = 'nobody')],
-    ['plan.servings.0.codes', (bundle) => bundle.plan!.servings[0].codes.pop()],
+    ['key.portions.0', (bundle) => bundle.plan!.servings[0].sets[0].codes.pop()],
+    ['plan.servings.0.sets', (bundle) => bundle.plan!.servings[0].sets.push(bundle.plan!.servings[0].sets[0])],
+    ['plan.servings.0.sets.0.zone', (bundle) => (bundle.plan!.servings[0].sets[0].zone = 'rind')],
+    ['pieces.0.lot', (bundle) => (bundle.pieces[0].lot = 'nobody')],
     ['plan.servings.0.panelist', (bundle) => (bundle.plan!.servings[0].panelist = 'ghost')],
-    [
-      'key.codes',
-      (bundle) =>
-        (bundle.key!.codes[bundle.plan!.servings[0].codes[0]] = bundle.key!.codes[bundle.plan!.servings[0].codes[1]]),
-    ],
+    ['key.portions.0', (bundle) => swapCodes(bundle)],
+    ['key.codes.999', (bundle) => (bundle.key!.codes['999'] = 'nobody')],
     ['key.portions.0', (bundle) => bundle.key!.portions[0].tags.reverse()],
     [
       'ballots.0.answers.0.ranking.0',
-      (bundle) =>
-        (bundle.ballots[0].answers[0] = {
-          ...bundle.ballots[0].answers[0],
-          kind: 'ranking',
-          ranking: [bundle.plan!.servings[0].codes],
-        } as never),
+      (bundle) => Object.assign(bundle.ballots[0].answers[0], { ranking: [bundle.plan!.servings[0].sets[0].codes] }),
     ],
+    ['ballots.0.answers.0.item', (bundle) => Object.assign(bundle.ballots[0].answers[0], { item: 'nobody asked' })],
+    ['ballots.0.answers.0.set', (bundle) => Object.assign(bundle.ballots[0].answers[0], { set: 5 })],
     ['ballots.1.panelist', (bundle) => (bundle.ballots[1].panelist = bundle.ballots[0].panelist)],
     ['ballots.2.answers', (bundle) => (bundle.ballots[2].answers = [])],
     ['seal.closedAt', (bundle) => (bundle.seal.closedAt = null)],
@@ -97,7 +104,6 @@ describe('effort and what a caveat touches', () => {
 
 describe('ballot rules', () => {
   const served = ['482', '907', '615'];
-  const strict = { liking: true, ties: false };
 
   it.each([
     [[['482'], ['907'], ['615']], []],
@@ -106,29 +112,78 @@ describe('ballot rules', () => {
     [[['482'], ['111'], ['907'], ['615']], ['ranking.1.0']],
     [[['482', '907'], ['615']], ['ranking.0']],
   ])('ranking %j has problems at %j', (ranking, fields) => {
-    expect(rankingProblems(ranking, served, strict).map((problem) => problem.field)).toEqual(fields);
+    expect(rankingProblems(ranking, served, false).map((problem) => problem.field)).toEqual(fields);
   });
 
   it('allows ties where the tasting does', () => {
-    expect(rankingProblems([['482', '907'], ['615']], served, { liking: false, ties: true })).toEqual([]);
+    expect(rankingProblems([['482', '907'], ['615']], served, true)).toEqual([]);
   });
 
-  it('wants one liking score from 1 to 9 per sample', () => {
-    const whole = served.map((code) => ({ code, score: 5 }));
-    expect(likingProblems(whole, served, strict)).toEqual([]);
-    expect(likingProblems([{ code: '482', score: 10 }, ...whole.slice(1)], served, strict)[0].field).toBe(
-      'liking.0.score',
-    );
-    expect(likingProblems(whole.slice(1), served, strict)[0].field).toBe('liking');
-    expect(likingProblems(whole, served, { liking: false, ties: false })[0].field).toBe('liking');
+  const plain = { attribute: '', definition: '', low: '', high: '', options: [], ties: false };
+  const item = (kind: ItemKind, more: Partial<BallotItem> = {}): BallotItem => ({
+    ...plain,
+    id: kind,
+    kind,
+    ask: `About ${kind}?`,
+    ...more,
+  });
+  const options = ['soft', 'firm'].map((text, at) => ({ text, weight: at + 1 }));
+  const serving = { warmUp: '333', sets: [{ zone: null, codes: served }] };
+  const about = (asked: BallotItem) => ({ design: { items: [asked] }, serving });
+  const codeAnswer = (kind: 'score' | 'words', value: object) => ({ kind, code: '482', ...value }) as never;
+  const setAnswer = (kind: 'choice' | 'best-worst', value: object) => ({ kind, set: 0, ...value }) as never;
+
+  it.each<[string, BallotItem, object, object]>([
+    ['liking', item('liking'), { score: 9 }, { score: 10 }],
+    ['liking, whole', item('liking'), { score: 1 }, { score: 4.5 }],
+    ['line', item('line'), { score: 33.3 }, { score: 101 }],
+    ['category', item('category', { options }), { score: 2 }, { score: 3 }],
+    ['just right', item('just-right'), { score: -2 }, { score: -3 }],
+    ['check all', item('check-all', { options }), { words: ['firm'] }, { words: ['chewy'] }],
+    ['check all, twice', item('check-all', { options }), { words: [] }, { words: ['firm', 'firm'] }],
+  ])('%s takes what is on its scale and nothing else', (_what, asked, good, bad) => {
+    const kind = asked.kind === 'check-all' ? 'words' : 'score';
+    expect(answerProblems(codeAnswer(kind, { item: asked.id, ...good }), about(asked))).toEqual([]);
+    expect(answerProblems(codeAnswer(kind, { item: asked.id, ...bad }), about(asked))).not.toEqual([]);
   });
 
-  it('counts the latest answer of each kind and keeps the earlier ones', () => {
-    const base = { at: '2026-03-05T18:00:00Z', by: 'panelist', reason: '' };
+  it.each<[ItemKind, object, object]>([
+    ['triangle', { choice: ['907'] }, { choice: ['333'] }],
+    ['duo-trio', { choice: ['907'] }, { choice: ['482'] }],
+    ['tetrad', { choice: ['907', '482'] }, { choice: ['907', '907'] }],
+    ['same-different', { choice: ['same'] }, { choice: ['alike'] }],
+    ['a-not-a', { choice: ['not-a'] }, { choice: ['same'] }],
+    ['paired-preference', { choice: ['907'] }, { choice: [] }],
+    ['best-worst', { best: '482', worst: '615' }, { best: '482', worst: '482' }],
+  ])('%s takes a choice that can be made, and no other', (kind, good, bad) => {
+    const answerKind = kind === 'best-worst' ? 'best-worst' : 'choice';
+    const asked = about(item(kind));
+    expect(answerProblems(setAnswer(answerKind, { item: kind, ...good }), asked)).toEqual([]);
+    expect(answerProblems(setAnswer(answerKind, { item: kind, ...bad }), asked)).not.toEqual([]);
+  });
+
+  it('lets "no preference" be said only where it is offered', () => {
+    const nothing = setAnswer('choice', { item: 'paired-preference', choice: [] });
+    expect(answerProblems(nothing, about(item('paired-preference', { ties: true })))).toEqual([]);
+  });
+
+  it('asks for every sample and set, but not for the warm-up or a comment', () => {
+    const asked = { design: { items: [item('liking'), item('ranking'), item('comment')] }, serving };
+    expect(missingAnswers([], asked).map(({ field }) => field)).toEqual(['items.liking', 'items.ranking']);
+    expect(missingAnswers([], asked)[0].message).toContain('482; 907; 615');
+    const all = [
+      ...served.map((code) => ({ kind: 'score' as const, item: 'liking', code, score: 5 })),
+      { kind: 'ranking' as const, item: 'ranking', set: 0, ranking: served.map((code) => [code]) },
+    ];
+    expect(missingAnswers(all, asked)).toEqual([]);
+  });
+
+  it('counts the latest answer about each sample and keeps the earlier ones', () => {
+    const base = { at: '2026-03-05T18:00:00Z', by: 'panelist', reason: '', item: 'liking', kind: 'score' as const };
     const answers = [
-      { ...base, id: '1', kind: 'liking' as const, code: '482', score: 3 },
-      { ...base, id: '2', kind: 'liking' as const, code: '907', score: 4 },
-      { ...base, id: '3', kind: 'liking' as const, code: '482', score: 8 },
+      { ...base, id: '1', code: '482', score: 3 },
+      { ...base, id: '2', code: '907', score: 4 },
+      { ...base, id: '3', code: '482', score: 8 },
     ];
     expect(
       currentAnswers(answers)
@@ -157,5 +212,18 @@ describe('tidy CSV', () => {
     const bundle = copy(simulatedBundle({ panelists: 1 }));
     bundle.tasting.panel[0].name = '=HYPERLINK("x")';
     expect(tidyCsv(bundle)).toContain(`"'=HYPERLINK(""x"")"`);
+  });
+});
+
+describe('serving orders as CSV', () => {
+  it('have one line per serving, the warm-up first, and no method', () => {
+    const bundle = simulatedBundle({ methods: 3, panelists: 4 });
+    bundle.tasting.service.warmUp = true;
+    const warm = simulatedBundle({ panelists: 4, tasting: { service: bundle.tasting.service } });
+    const lines = ordersCsv(warm).trim().split('\n');
+    expect(lines[0]).toBe('sitting,flight,seat,panelist,position,set,code');
+    expect(lines).toHaveLength(1 + 4 * 4);
+    expect(lines[1]).toMatch(/^1,1,1,Taster 1,1,0,\d{3}$/);
+    expect(lines.join()).not.toContain('Method');
   });
 });

@@ -13,7 +13,7 @@ import {
 } from '../../src/design';
 import { fingerprint } from '../../src/bundle';
 import { randomStream } from '../../src/numeric';
-import { simulatedBundle } from '../support/bundles';
+import { simpleTasting, simulatedBundle } from '../support/bundles';
 
 describe('williamsDesign (Williams 1949)', () => {
   it.each([2, 3, 4, 5, 6, 7, 8])('is balanced for position and neighbours with %i samples', (samples) => {
@@ -87,10 +87,15 @@ describe('blind codes', () => {
 describe('kitchen tags and portions', () => {
   it("give each piece its own tag and deal each method's pieces out evenly", () => {
     const methods = ['a', 'b', 'c'];
-    const pieces = tagPieces(methods, 4, randomStream('1', 'tags'));
+    const tasting = simpleTasting({ methods: 3, panelists: 10, pieces: 4 });
+    methods.forEach((id, at) => (tasting.methods[at].id = id));
+    const pieces = tagPieces(tasting, randomStream('1', 'tags'));
     expect(new Set(pieces.map((piece) => piece.tag)).size).toBe(12);
-    const orders = Array.from({ length: 10 }, () => methods);
-    const portions = dealPortions(orders, pieces, randomStream('1', 'portions'));
+    const samples = methods.map((_, method) => ({ method, copy: 0 }));
+    const sittings = Array.from({ length: 10 }, (_, panelist) => ({
+      ...{ panelist, sitting: 1, warmUp: null, sets: [{ zone: null, replicate: 0, samples }] },
+    }));
+    const portions = dealPortions(sittings, pieces, tasting, randomStream('1', 'portions'));
     for (const [at, method] of methods.entries()) {
       const counts = new Map<string, number>();
       for (const tags of portions) {
@@ -158,8 +163,6 @@ describe('lockPlan', () => {
     };
     expect(fingerprint({ tasting, plan, pieces, key: swapped })).not.toBe(stated);
     expect(fingerprint({ tasting, plan: { ...plan, alpha: 0.1 }, pieces, key })).not.toBe(stated);
-    expect(fingerprint({ tasting: { ...tasting, ballot: { liking: false, ties: true } }, plan, pieces, key })).not.toBe(
-      stated,
-    );
+    expect(fingerprint({ tasting: { ...tasting, ballot: { items: [] } }, plan, pieces, key })).not.toBe(stated);
   });
 });

@@ -1,11 +1,12 @@
 import { findings, howOften, NotUnsealed } from '../../src/findings';
+import { rankingFindings } from '../support/results';
 import { simulatedBundle } from '../support/bundles';
 
 const kinds = (found: ReturnType<typeof findings>) => found.limits.map((limit) => limit.kind);
 
 describe('findings', () => {
   it('finds a clear winner and says how sure it is', () => {
-    const found = findings(simulatedBundle({ truth: [8, 5.5, 5, 3], methods: 4, panelists: 24 }));
+    const found = rankingFindings(simulatedBundle({ truth: [8, 5.5, 5, 3], methods: 4, panelists: 24 }));
     expect(found.verdict.kind).toBe('winner');
     expect(found.verdict.leaders).toEqual(['m0']);
     expect(found.verdict.sentence).toBe('Method 0 is liked best.');
@@ -20,7 +21,7 @@ describe('findings', () => {
   });
 
   it('names a tied leading set', () => {
-    const found = findings(simulatedBundle({ truth: [7.5, 7.5, 3, 3], methods: 4, panelists: 24 }));
+    const found = rankingFindings(simulatedBundle({ truth: [7.5, 7.5, 3, 3], methods: 4, panelists: 24 }));
     expect(found.verdict.kind).toBe('leading-set');
     expect([...found.verdict.leaders].sort()).toEqual(['m0', 'm1']);
     expect(found.verdict.sentence).toMatch(/lead together; Method 2 and Method 3 are liked less\.$/);
@@ -29,14 +30,14 @@ describe('findings', () => {
   });
 
   it('gives no answer when chance would do, and does not call it sameness', () => {
-    const found = findings(simulatedBundle({ truth: [6, 6, 6], panelists: 12 }));
+    const found = rankingFindings(simulatedBundle({ truth: [6, 6, 6], panelists: 12 }));
     expect(found.verdict.kind).toBe('no-answer');
     expect(kinds(found)).toContain('no-difference');
     expect(found.pairs.every((pair) => !pair.differ)).toBe(true);
   });
 
   it('withholds a verdict from two tasters, whatever p says', () => {
-    const found = findings(simulatedBundle({ truth: [9, 7, 5, 3, 1], methods: 5, panelists: 2 }));
+    const found = rankingFindings(simulatedBundle({ truth: [9, 7, 5, 3, 1], methods: 5, panelists: 2 }));
     expect(found.verdict).toMatchObject({
       kind: 'cannot-say',
       sentence: expect.stringContaining('2 tasters are too few'),
@@ -45,15 +46,15 @@ describe('findings', () => {
   });
 
   it('says that one piece cannot stand for its method', () => {
-    expect(kinds(findings(simulatedBundle({ pieces: 1 })))).toContain('one-piece');
-    expect(kinds(findings(simulatedBundle({ pieces: 3 })))).not.toContain('one-piece');
+    expect(kinds(rankingFindings(simulatedBundle({ pieces: 1 })))).toContain('one-piece');
+    expect(kinds(rankingFindings(simulatedBundle({ pieces: 3 })))).not.toContain('one-piece');
   });
 
   it('leaves out ballots that did not come in, and says whose', () => {
     const bundle = simulatedBundle();
     bundle.ballots[3].handedInAt = null;
     bundle.ballots.splice(5, 1);
-    const found = findings(bundle);
+    const found = rankingFindings(bundle);
     expect(found.tasters).toHaveLength(10);
     expect(found.leftOut).toEqual([
       { panelist: 'p3', seat: 4, why: 'did not hand in the ballot' },
@@ -65,7 +66,7 @@ describe('findings', () => {
     const bundle = simulatedBundle({ truth: [8, 5, 4], panelists: 14 });
     bundle.tasting.panel[0].blind = false;
     bundle.tasting.panel[1].blind = false;
-    const found = findings(bundle);
+    const found = rankingFindings(bundle);
     expect(found.sensitivity).toEqual([expect.objectContaining({ tasters: 12, same: true })]);
     expect(kinds(found)).toContain('not-blind');
   });
@@ -73,7 +74,7 @@ describe('findings', () => {
   it('notices a key that was changed after locking', () => {
     const bundle = simulatedBundle();
     bundle.tasting.methods[0].name = 'Renamed';
-    expect(findings(bundle).fingerprint.matches).toBe(false);
+    expect(rankingFindings(bundle).fingerprint.matches).toBe(false);
   });
 
   it('refuses a sealed bundle and one without a plan', () => {
@@ -90,7 +91,7 @@ describe('findings', () => {
     }
     const nobody = { ...simulatedBundle(), ballots: [] };
     for (const bundle of [tied, nobody, simulatedBundle({ panelists: 1, methods: 2 })]) {
-      const found = findings(bundle);
+      const found = rankingFindings(bundle);
       expect(found.verdict.kind).toBe('cannot-say');
       expect(JSON.stringify(found)).toBe(
         JSON.stringify(found, (_, value) => (typeof value === 'number' && !Number.isFinite(value) ? 'BAD' : value)),
@@ -106,11 +107,11 @@ describe('howOften', () => {
     [0.05, 'about once in 20 tries'],
     [0.00234, 'about once in 430 tries'],
     [1e-7, 'less than once in 100,000 tries'],
-  ])('puts p = %p as %p', (p, words) => expect(howOften({ p, from: 'exact' })).toBe(words));
+  ])('puts p = %p as %p', (p, words) => expect(howOften({ p })).toBe(words));
 });
 
 describe('what was looked at after unsealing', () => {
-  const found = findings(simulatedBundle({ truth: [8, 7, 4], panelists: 24, liking: true }));
+  const found = rankingFindings(simulatedBundle({ truth: [8, 7, 4], panelists: 24, liking: true }));
 
   it('tests liking by a mixed model with panelists and pieces, and says that it was not planned', () => {
     const { liking } = found;
@@ -127,7 +128,7 @@ describe('what was looked at after unsealing', () => {
   });
 
   it('says with one piece a method that piece and method cannot be told apart', () => {
-    const { liking } = findings(simulatedBundle({ truth: [8, 7, 4], liking: true, pieces: 1 }));
+    const { liking } = rankingFindings(simulatedBundle({ truth: [8, 7, 4], liking: true, pieces: 1 }));
     expect(liking?.leftOut).toEqual([expect.objectContaining({ term: 'piece', because: 'same-as-fixed' })]);
   });
 
@@ -147,7 +148,7 @@ describe('what was looked at after unsealing', () => {
   });
 
   it('reads order effects from the ranking where liking was not asked', () => {
-    expect(findings(simulatedBundle({ truth: [8, 7, 4] })).panel.order.from).toBe('ranking');
+    expect(rankingFindings(simulatedBundle({ truth: [8, 7, 4] })).panel.order.from).toBe('ranking');
   });
 });
 
@@ -157,7 +158,7 @@ describe('caveats that say what they touch', () => {
     bundle.caveats = [
       { id: 'c1', at: '2026-03-05T17:00:00.000Z', by: 'Marek', text: 'Overshot', about: { pieces, panelists } },
     ];
-    return { bundle, found: findings(bundle) };
+    return { bundle, found: rankingFindings(bundle) };
   };
 
   it('run the planned analysis again without whoever was served that piece', () => {
@@ -197,7 +198,7 @@ describe('the practical pick and the next step', () => {
   const withEffort = (truth: number[], panelists: number) => {
     const bundle = simulatedBundle({ truth, panelists, liking: true });
     bundle.tasting.methods.forEach((method, at) => (method.effort = effort(20 - 5 * at)));
-    return findings(bundle).practical;
+    return rankingFindings(bundle).practical;
   };
 
   it('is an easier method only where it is shown to be nearly as well liked', () => {
@@ -208,14 +209,14 @@ describe('the practical pick and the next step', () => {
   });
 
   it('is not named where effort or liking is missing', () => {
-    expect(findings(simulatedBundle({ liking: true })).practical).toBeNull();
+    expect(rankingFindings(simulatedBundle({ liking: true })).practical).toBeNull();
   });
 
   it('names the size of a follow-up where one would help', () => {
-    const close = findings(simulatedBundle({ truth: [7.4, 7, 3], panelists: 12 }));
+    const close = rankingFindings(simulatedBundle({ truth: [7.4, 7, 3], panelists: 12 }));
     expect(close.verdict.kind).toBe('leading-set');
     expect(close.next.panel).toBeGreaterThanOrEqual(12);
     expect(close.next.text).toContain('8 times in 10');
-    expect(findings(simulatedBundle({ truth: [8, 5, 4], panelists: 24 })).next.panel).toBeNull();
+    expect(rankingFindings(simulatedBundle({ truth: [8, 5, 4], panelists: 24 })).next.panel).toBeNull();
   });
 });

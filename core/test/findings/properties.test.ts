@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { parseBundle, type TastingBundle } from '../../src/bundle';
-import { findings, type Findings } from '../../src/findings';
+import { findings, type RankingFindings } from '../../src/findings';
+import { rankingFindings } from '../support/results';
 import { simulatedBundle, type Wanted } from '../support/bundles';
 
 /** What a reader takes away, free of the order in which anything was listed. */
-function essence(found: Findings) {
+function essence(found: RankingFindings) {
   const byId = <T>(items: { id: string }[], pick: (item: never) => T) =>
     Object.fromEntries(items.map((item) => [item.id, pick(item as never)]));
   return {
@@ -45,7 +46,7 @@ describe('findings', () => {
     fc.assert(
       fc.property(wanted, (size) => {
         const bundle = simulatedBundle(size);
-        expect(essence(findings(listedOtherwise(bundle)))).toEqual(essence(findings(bundle)));
+        expect(essence(rankingFindings(listedOtherwise(bundle)))).toEqual(essence(rankingFindings(bundle)));
       }),
       { numRuns: 15 },
     );
@@ -88,7 +89,7 @@ describe('findings', () => {
       copy(twice.ballots);
       copy(twice.key!.portions);
     }
-    const [once, doubled] = [findings(bundle), findings(twice)];
+    const [once, doubled] = [rankingFindings(bundle), rankingFindings(twice)];
     if (once.overall.test === null || doubled.overall.test === null) throw new Error('no test');
     expect(doubled.overall.statistic).toBeCloseTo(2 * once.overall.statistic, 9);
     expect(doubled.overall.kendallW).toBeCloseTo(once.overall.kendallW, 9);

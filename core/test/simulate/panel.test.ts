@@ -1,54 +1,83 @@
-import { findings } from '../../src/findings';
-import { randomStream } from '../../src/numeric';
-import { rankingPower, simulatePanelist } from '../../src/simulate';
+import type { TastingBundle } from '../../src/bundle';
+import { findings, plannedAnswer } from '../../src/findings';
+import { chanceCorrect, PROTOCOLS } from '../../src/inference';
+import { rankingPower } from '../../src/simulate';
 import { simulatedBundle } from '../support/bundles';
 
-describe('simulatePanelist', () => {
-  const truth = { liking: [8, 6, 4], disagreement: 0.5, noise: 0.5 };
+describe('simulateBallots', () => {
+  const ranked = (truth: number[], ties = false, panelists = 300) =>
+    simulatedBundle({
+      truth,
+      ties,
+      panelists,
+      methods: truth.length,
+      liking: true,
+      world: { disagreement: 0.5, noise: 0.5 },
+    });
+  const rankings = (bundle: TastingBundle) =>
+    bundle.ballots.flatMap(({ answers }) =>
+      answers.flatMap((answer) => (answer.kind === 'ranking' ? [answer.ranking] : [])),
+    );
 
   it('scores on the scale and ranks every sample once', () => {
-    const random = randomStream('panel', 'test');
-    for (let at = 0; at < 300; at++) {
-      const { scores, ranking } = simulatePanelist({ ...truth, liking: [9.5, 5, 0.5] }, true, random);
-      expect(scores.every((score) => Number.isInteger(score) && score >= 1 && score <= 9)).toBe(true);
-      expect(ranking.flat().sort()).toEqual([0, 1, 2]);
-    }
+    const bundle = ranked([9.5, 5, 0.5]);
+    const scores = bundle.ballots.flatMap(({ answers }) =>
+      answers.flatMap((answer) => (answer.kind === 'score' ? [answer.score] : [])),
+    );
+    expect(scores).toHaveLength(900);
+    expect(scores.every((score) => Number.isInteger(score) && score >= 1 && score <= 9)).toBe(true);
+    for (const ranking of rankings(bundle)) expect(new Set(ranking.flat()).size).toBe(3);
   });
 
   it('ties only where ties are allowed', () => {
-    const random = randomStream('panel', 'ties');
-    const same = { liking: [6, 6, 6, 6], disagreement: 0.1, noise: 0.1 };
-    const groups = (ties: boolean) =>
-      Array.from({ length: 100 }, () => simulatePanelist(same, ties, random).ranking.length);
+    const groups = (ties: boolean) => rankings(ranked([6, 6, 6, 6], ties)).map((ranking) => ranking.length);
     expect(groups(false).every((count) => count === 4)).toBe(true);
     expect(groups(true).some((count) => count < 4)).toBe(true);
   });
 
   it('gives the true order most of the time when the truth is plain', () => {
-    const random = randomStream('panel', 'order');
-    const right = Array.from({ length: 400 }, () =>
-      simulatePanelist(truth, false, random).ranking.flat().join(),
-    ).filter((order) => order === '0,1,2').length;
+    const bundle = ranked([8, 6, 4]);
+    const right = rankings(bundle).filter(
+      (ranking) => ranking.map(([code]) => bundle.key!.codes[code]).join() === 'm0,m1,m2',
+    );
     // Differences of 2 with a standard deviation of 1 between any two: each pair is right with probability 0.977.
-    expect(right / 400).toBeGreaterThan(0.9);
+    expect(right.length / 300).toBeGreaterThan(0.9);
+  });
+
+  it('answers forced choices as often right as the psychometric function says', () => {
+    for (const test of PROTOCOLS) {
+      const tasting = { test } as const;
+      const bundle = simulatedBundle({
+        ...{ methods: 2, panelists: 500, truth: [5, 6.5], tasting },
+        world: { disagreement: 0, noise: 1, pieceSpread: 0 },
+      });
+      const { planned } = plannedAnswer(bundle, bundle.key!);
+      if (planned.of !== 'telling' || planned.result.test !== 'forced-choice') throw new Error('no forced choice');
+      const expected = chanceCorrect(test, 1.5);
+      const error = Math.sqrt((expected * (1 - expected)) / 500);
+      expect(Math.abs(planned.result.shareCorrect - expected)).toBeLessThan(4 * error);
+    }
+  });
+
+  it('leaves out who does not come, and gives the first place its edge', () => {
+    const away = simulatedBundle({ panelists: 200, world: { noShows: 0.3 } });
+    expect(away.ballots.length).toBeGreaterThan(110);
+    expect(away.ballots.length).toBeLessThan(170);
+    const edged = simulatedBundle({ panelists: 100, world: { firstEdge: 5 } });
+    const firstWins = edged.ballots.filter(({ panelist, answers }) => {
+      const [first] = edged.plan!.servings.find((serving) => serving.panelist === panelist)!.sets[0].codes;
+      return answers[0].kind === 'ranking' && answers[0].ranking[0][0] === first;
+    });
+    expect(firstWins.length).toBeGreaterThan(95);
   });
 });
 
 describe('findings over many simulated panels', () => {
   const panels = (truth: number[], count: number) =>
     Array.from({ length: count }, (_, at) => {
-      const bundle = simulatedBundle({ truth, panelists: 12, methods: truth.length });
-      // Each panel gets rankings of its own.
-      const random = randomStream(`panel ${at}`, 'many');
-      const codeOf = new Map(Object.entries(bundle.key!.codes).map(([code, method]) => [method, code]));
-      for (const ballot of bundle.ballots) {
-        const { ranking } = simulatePanelist({ liking: truth, disagreement: 0.7, noise: 0.7 }, false, random);
-        const codes = ranking.map((group) => group.map((sample) => codeOf.get(`m${sample}`)!));
-        ballot.answers = [
-          { id: 'r', at: bundle.tasting.createdAt, by: 'panelist', reason: '', kind: 'ranking', ranking: codes },
-        ];
-      }
-      return findings(bundle);
+      // Each panel gets orders, codes and answers of its own.
+      const size = { truth, panelists: 12, methods: truth.length, seed: `panel ${at}` };
+      return findings(simulatedBundle({ ...size, world: { disagreement: 0.7, noise: 0.7 } }));
     });
 
   it('claim a difference that is not there no more often than alpha', () => {

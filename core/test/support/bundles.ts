@@ -1,7 +1,8 @@
-import { bundleSchema, type Answer, type TastingBundle } from '../../src/bundle';
+import { bundleSchema, defaultTasting, type Tasting, type TastingBundle } from '../../src/bundle';
 import { lockPlan } from '../../src/design';
+import { usualBallot } from '../../src/library';
 import { randomStream } from '../../src/numeric';
-import { simulatePanelist } from '../../src/simulate';
+import { simulateBallots, type SimulatedTruth } from '../../src/simulate';
 
 export interface Wanted {
   methods?: number;
@@ -12,27 +13,35 @@ export interface Wanted {
   /** True liking per method; default all 6. */
   truth?: number[];
   sealed?: boolean;
+  seed?: string;
+  /** Anything else about the tasting. */
+  tasting?: Partial<Tasting>;
+  world?: Partial<SimulatedTruth>;
 }
 
-/** A tasting that was planned, served to a simulated panel, closed and (unless sealed) unsealed. */
-export function simulatedBundle({
+export const AT = '2026-03-05T18:00:00.000Z';
+
+/** A tasting that can be locked. */
+export function simpleTasting({
   methods = 3,
   panelists = 12,
   liking = false,
   ties = false,
   pieces = 3,
-  truth,
-  sealed = false,
-}: Wanted = {}): TastingBundle {
-  const at = '2026-03-05T18:00:00.000Z';
-  const tasting = {
+  tasting = {},
+}: Wanted = {}): Tasting {
+  const defaults = defaultTasting();
+  const items = usualBallot(tasting.test ?? 'ranking', '');
+  return {
+    ...defaults,
     title: 'Carrots',
     question: 'Which carrots are liked best?',
-    ballotTitle: '',
     methods: Array.from({ length: methods }, (_, m) => ({
       id: `m${m}`,
       name: `Method ${m}`,
       note: '',
+      steps: '',
+      equipment: '',
       reference: m === 0,
     })),
     panel: Array.from({ length: panelists }, (_, p) => ({
@@ -42,43 +51,35 @@ export function simulatedBundle({
       blind: true,
       notBlindBecause: '',
     })),
-    ballot: { liking, ties },
+    ballot: {
+      items: items
+        .filter((item) => liking || item.kind !== 'liking' || tasting.test !== undefined)
+        .map((item) => (item.kind === 'ranking' ? { ...item, ties } : item)),
+    },
+    service: { ...defaults.service, together: Math.min(12, Math.max(2, methods)) },
+    quantities: { ...defaults.quantities, pieceGrams: 50_000 },
     piecesPerMethod: pieces,
-    alpha: 0.05,
-    createdAt: at,
+    createdAt: AT,
+    ...tasting,
   };
-  const locked = lockPlan(tasting, { seed: 'test', salt: '0123456789abcdef', lockedAt: at });
-  const random = randomStream('test', 'panel');
-  const world = { liking: truth ?? new Array<number>(methods).fill(6), disagreement: 0.6, noise: 0.6 };
-  const codeOf = new Map(Object.entries(locked.key.codes).map(([code, method]) => [method, code]));
-  const ballots = tasting.panel.map((panelist, number) => {
-    const { scores, ranking } = simulatePanelist(world, ties, random);
-    const code = (sample: number): string => codeOf.get(`m${sample}`) as string;
-    const base = { at, by: 'panelist', reason: '' };
-    const answers: Answer[] = [
-      ...(liking
-        ? scores.map((score, sample) => ({
-            ...base,
-            id: `l${number}-${sample}`,
-            kind: 'liking' as const,
-            code: code(sample),
-            score,
-          }))
-        : []),
-      { ...base, id: `r${number}`, kind: 'ranking' as const, ranking: ranking.map((group) => group.map(code)) },
-    ];
-    return { panelist: panelist.id, openedAt: at, handedInAt: at, answers };
-  });
-  const seal = { closedAt: at, unsealedAt: sealed ? null : at, unsealedBy: sealed ? null : 'Ines' };
+}
+
+/** A tasting that was planned, served to a simulated panel, closed and (unless sealed) unsealed. */
+export function simulatedBundle(wanted: Wanted = {}): TastingBundle {
+  const { truth, sealed = false, seed = 'test' } = wanted;
+  const tasting = simpleTasting(wanted);
+  const locked = lockPlan(tasting, { seed, salt: '0123456789abcdef', lockedAt: AT });
+  const liking = truth ?? tasting.methods.map(() => 6);
+  const world = { liking, disagreement: 0.6, noise: 0.6, ...wanted.world };
   return bundleSchema.parse({
     format: 'jacana-tasting',
-    version: 1,
+    version: 2,
     tasting,
     plan: locked.plan,
     pieces: locked.pieces,
     key: sealed ? null : locked.key,
-    seal,
-    ballots,
+    seal: { closedAt: AT, unsealedAt: sealed ? null : AT, unsealedBy: sealed ? null : 'Ines' },
+    ballots: simulateBallots({ tasting, ...locked }, world, randomStream(seed, 'panel'), AT),
     caveats: [],
   });
 }

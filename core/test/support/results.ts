@@ -1,3 +1,5 @@
+import type { TastingBundle } from '../../src/bundle';
+import { findings, type RankingFindings } from '../../src/findings';
 import type { NoTest } from '../../src/inference';
 
 /** The result of a test that there is one of. */
@@ -19,4 +21,11 @@ export function numbersIn(value: unknown, path = ''): [string, number][] {
   if (typeof value === 'number') return [[path, value]];
   if (value === null || typeof value !== 'object') return [];
   return Object.entries(value).flatMap(([key, part]) => numbersIn(part, `${path}.${key}`));
+}
+
+/** The findings of a complete ranking. */
+export function rankingFindings(bundle: TastingBundle): RankingFindings {
+  const found = findings(bundle);
+  if (found.kind !== 'ranking') throw new Error(`These are findings of a ${found.test}.`);
+  return found;
 }

@@ -1,5 +1,19 @@
-import { MOST_METHODS } from '@jacana/core/bundle';
-import { Choice, Code, Flag, Id, ListOf, Optional, Ranking, SaidTexts, Text, Whole } from '../fields/fields';
+import { MOST_ITEMS, MOST_OPTIONS, MOST_SITTINGS } from '@jacana/core/bundle';
+import {
+  Choice,
+  Code,
+  Decimal,
+  Flag,
+  Id,
+  ListOf,
+  Optional,
+  Ranking,
+  SaidTexts,
+  Text,
+  Texts,
+  Whole,
+} from '../fields/fields';
+import { ANSWER_KINDS, type AnswerKind } from '../seal/views';
 
 export class OpenBallot {
   /** Made by the device and kept there, so that a reload is not a second device. */
@@ -8,19 +22,29 @@ export class OpenBallot {
   @Flag() takeOver: boolean;
 }
 
-export const ANSWER_KINDS = ['tasted', 'liking'] as const;
-
+/** One answer. Which fields it has follows from its kind; what is missing or too much is refused by name. */
 export class AnswerInput {
   /** Made by the device: sent twice, it is stored once. */
   @Id() id: string;
-  @Choice(ANSWER_KINDS, 'AnswerKind') kind: (typeof ANSWER_KINDS)[number];
-  @Code() code: string;
-  @Optional() @Whole(1, 9) score?: number;
+  @Choice(ANSWER_KINDS, 'AnswerKind') kind: AnswerKind;
+  /** The question that it answers; none for a sample that was only tasted. */
+  @Optional() @Text(64, { least: 1 }) item?: string;
+  @Optional() @Code() code?: string;
+  /** Which set of the sitting, from 0. */
+  @Optional() @Whole(0, 99) set?: number;
+  @Optional() @Decimal(-1000, 1000) score?: number;
+  @Optional() @Texts(MOST_OPTIONS, 200) words?: string[];
+  @Optional() @Ranking() ranking?: string[][];
+  @Optional() @Texts(2, 9) choice?: string[];
+  @Optional() @Code() best?: string;
+  @Optional() @Code() worst?: string;
+  @Optional() @Text(2000) text?: string;
 }
 
 export class SaveAnswers {
   @Id() device: string;
-  @ListOf(() => AnswerInput, 50, 1) answers: AnswerInput[];
+  @Whole(1, MOST_SITTINGS) sitting: number;
+  @ListOf(() => AnswerInput, 100, 1) answers: AnswerInput[];
 }
 
 export class SavedAnswers {
@@ -28,16 +52,11 @@ export class SavedAnswers {
   @SaidTexts() saved: string[];
 }
 
-export class LikingInput {
-  @Code() code: string;
-  @Whole(1, 9) score: number;
-}
-
 export class HandIn {
   @Id() device: string;
   /** Made by the device: handed in twice, it counts once. */
   @Id() id: string;
-  @ListOf(() => LikingInput, MOST_METHODS) liking: LikingInput[];
-  @Ranking() ranking: string[][];
-  @Text(2000) comment: string;
+  @Whole(1, MOST_SITTINGS) sitting: number;
+  /** Everything that was answered, also what was sent before. */
+  @ListOf(() => AnswerInput, MOST_ITEMS * 60) answers: AnswerInput[];
 }

@@ -1,21 +1,29 @@
 import { Injectable, NotFoundException } from '@nestjs/common';
-import { currentAnswers, likingProblems, rankingProblems, type Answer, type BallotDesign } from '@jacana/core/bundle';
-import { IsNull, type EntityManager } from 'typeorm';
-import { AnswerRow, PanelistRow, PlanRow, TastingRow } from '../database/entities';
+import {
+  currentAnswers,
+  missingAnswers,
+  placeOfAnswer,
+  type Answer,
+  type AskedBallot,
+  type Serving,
+} from '@jacana/core/bundle';
+import { In, IsNull, Not, type EntityManager } from 'typeorm';
+import { AnswerRow, BallotRow, PanelistRow, PlanRow, TastingRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
 import { LiveService } from '../live/live.service';
-import { answerRow, answersByPanelist } from '../seal/answers';
+import { answerRow, answersByBallot, ballotName } from '../seal/answers';
 import { SealService } from '../seal/seal.service';
 import type { BallotState, BallotView } from '../seal/views';
-import type { AnswerInput, HandIn, OpenBallot, SaveAnswers, SavedAnswers } from './ballots.dto';
+import type { HandIn, OpenBallot, SaveAnswers, SavedAnswers } from './ballots.dto';
+import { allIncoming } from './incoming';
 
-/** One panelist's ballot, found by its token. */
+/** One panelist's ballot of one sitting, found by its token. */
 interface OwnBallot {
   row: TastingRow;
   panelist: PanelistRow;
-  codes: string[];
-  design: BallotDesign;
+  serving: Serving;
+  ballot: BallotRow;
 }
 
 /**
@@ -34,16 +42,17 @@ export class BallotsService {
   async open(token: string, { device, takeOver }: OpenBallot): Promise<BallotView> {
     const { view, tastingId } = await this.transactions.write(async (manager) => {
       const own = await this.find(manager, token);
-      const { panelist, row } = own;
+      const { panelist, row, ballot } = own;
       const free = panelist.device === null || panelist.device === device || takeOver;
-      const open = !panelist.handedInAt && !row.closedAt;
+      const open = !ballot.handedInAt && !row.closedAt;
       if (open && free) {
         const now = new Date().toISOString();
-        Object.assign(panelist, { device, openedAt: panelist.openedAt ?? now, seenAt: now });
-        await manager.save(PanelistRow, panelist);
+        Object.assign(ballot, { openedAt: ballot.openedAt ?? now, seenAt: now });
+        await manager.update(PanelistRow, { tastingId: row.id, id: panelist.id }, { device });
+        await manager.save(BallotRow, ballot);
         await this.live.noteSeat(manager, row.id, panelist.id);
       }
-      const state = panelist.handedInAt ? 'handed-in' : !free ? 'elsewhere' : row.closedAt ? 'closed' : 'open';
+      const state = ballot.handedInAt ? 'handed-in' : !free ? 'elsewhere' : row.closedAt ? 'closed' : 'open';
       return { view: await this.view(manager, own, state), tastingId: row.id };
     });
     this.live.wake(tastingId);
@@ -51,17 +60,13 @@ export class BallotsService {
   }
 
   /** Stores answers as they are given, one sample at a time. */
-  async save(token: string, { device, answers }: SaveAnswers): Promise<SavedAnswers> {
+  async save(token: string, { device, sitting, answers }: SaveAnswers): Promise<SavedAnswers> {
     const tastingId = await this.transactions.write(async (manager) => {
-      const own = await this.find(manager, token);
+      const own = await this.find(manager, token, sitting);
       refuseUnlessOpen(own, device);
-      refuseStrayAnswers(answers, own);
-      const at = new Date().toISOString();
-      await this.append(
-        manager,
-        own,
-        answers.map((answer) => asAnswer(answer, at)),
-      );
+      const read = allIncoming(answers, new Date().toISOString(), askedOf(own));
+      if (read.problems.length > 0) throw refuseFields(read.problems);
+      await this.append(manager, own, read.answers);
       await this.seen(manager, own, {});
       return own.row.id;
     });
@@ -70,147 +75,136 @@ export class BallotsService {
   }
 
   /** Takes the whole ballot, once. Sending the same one again is acknowledged again. */
-  async handIn(token: string, ballot: HandIn): Promise<BallotView> {
+  async handIn(token: string, { id, device, sitting, answers }: HandIn): Promise<BallotView> {
     const { view, tastingId } = await this.transactions.write(async (manager) => {
-      const own = await this.find(manager, token);
-      const { panelist, row, codes, design } = own;
-      if (panelist.handedInAt && (await this.isStored(manager, own, `${ballot.id}-ranking`))) {
+      const own = await this.find(manager, token, sitting);
+      const { ballot, row } = own;
+      if (ballot.handedInAt && ballot.handInId === id)
         return { view: await this.view(manager, own, 'handed-in'), tastingId: row.id };
-      }
-      refuseUnlessOpen(own, ballot.device);
-      const problems = [
-        ...likingProblems(ballot.liking, codes, design),
-        ...rankingProblems(ballot.ranking, codes, design),
-      ];
-      if (problems.length > 0) throw refuseFields(problems);
+      refuseUnlessOpen(own, device);
       const now = new Date().toISOString();
-      await this.append(manager, own, answersOf(ballot, now));
-      await this.seen(manager, own, { handedInAt: now });
-      return {
-        view: await this.view(manager, { ...own, panelist: { ...panelist, handedInAt: now } }, 'handed-in'),
-        tastingId: row.id,
-      };
+      const read = allIncoming(answers, now, askedOf(own));
+      const problems = [...read.problems, ...missingAnswers(read.answers, askedOf(own))];
+      if (problems.length > 0) throw refuseFields(problems);
+      await this.append(manager, own, read.answers);
+      const handedIn = { handedInAt: now, handInId: id };
+      await this.seen(manager, own, handedIn);
+      const view = await this.view(manager, { ...own, ballot: { ...ballot, ...handedIn } }, 'handed-in');
+      return { view, tastingId: row.id };
     });
     this.live.wake(tastingId);
     return view;
   }
 
-  /** Reads just what one ballot needs: the rest of the panel is nothing to it. */
-  private async find(manager: EntityManager, token: string): Promise<OwnBallot> {
+  /**
+   * Reads just what one ballot needs: the rest of the panel is nothing to it.
+   *
+   * @param sitting the sitting that answers belong to; left out, it is the open one, or an
+   *   earlier one that was begun and never handed in
+   */
+  private async find(manager: EntityManager, token: string, sitting?: number): Promise<OwnBallot> {
     const panelist = await manager.findOneBy(PanelistRow, { token });
     const row = panelist && (await manager.findOneBy(TastingRow, { id: panelist.tastingId, removedAt: IsNull() }));
     const plan = row && (await manager.findOneBy(PlanRow, { tastingId: row.id }));
-    const codes = plan?.servings.find((serving) => serving.panelist === panelist?.id)?.codes;
-    if (!panelist || !row || !codes) {
-      throw new NotFoundException('There is no ballot at this address. Check the link with the coordinator.');
-    }
-    return { row, panelist, codes, design: { liking: row.liking, ties: row.ties } };
+    if (!panelist || !row || !plan) throw noBallot();
+    const where = { tastingId: row.id, panelistId: panelist.id };
+    const begun = await manager.find(BallotRow, { where, order: { sitting: 'ASC' } });
+    const unfinished = begun.find((ballot) => !ballot.handedInAt && ballot.sitting < row.sitting)?.sitting;
+    const wanted = sitting ?? unfinished ?? row.sitting;
+    const serving = plan.servings.find((one) => one.panelist === panelist.id && one.sitting === wanted);
+    if (!serving || wanted > row.sitting) throw noBallot();
+    const ballot = begun.find((one) => one.sitting === wanted) ?? {
+      ...where,
+      sitting: wanted,
+      openedAt: null,
+      seenAt: null,
+      handedInAt: null,
+      handInId: null,
+    };
+    return { row, panelist, serving, ballot };
   }
 
   /** Inserts what is not stored yet and does not merely repeat what already counts. */
-  private async append(manager: EntityManager, { row, panelist }: OwnBallot, answers: Answer[]): Promise<void> {
-    const tastingId = row.id;
-    const rows = await manager.find(AnswerRow, {
-      where: { tastingId, panelistId: panelist.id },
-      order: { seq: 'ASC' },
-    });
-    const before = answersByPanelist(rows).get(panelist.id) ?? [];
+  private async append(manager: EntityManager, own: OwnBallot, answers: Answer[]): Promise<void> {
+    const { row, panelist, ballot } = own;
+    const before = await this.stored(manager, own);
     const known = new Set(before.map((answer) => answer.id));
-    const counting = currentAnswers(before);
+    await this.refuseIdsOfOtherSittings(manager, own, answers);
+    const counting = new Map(currentAnswers(before).map((answer) => [placeOfAnswer(answer), answer]));
     for (const answer of answers) {
-      const earlier = counting.find((other) => other.kind === answer.kind && codeOf(other) === codeOf(answer));
+      const earlier = counting.get(placeOfAnswer(answer));
       if (known.has(answer.id) || (earlier && sameValue(earlier, answer))) continue;
       const reason = earlier ? 'changed by the panelist before handing in' : '';
-      await manager.insert(AnswerRow, answerRow(tastingId, panelist.id, { ...answer, reason }));
+      await manager.insert(AnswerRow, answerRow(row.id, panelist.id, ballot.sitting, { ...answer, reason }));
     }
+  }
+
+  /** An id stands for one answer for good, also at the next sitting. */
+  private async refuseIdsOfOtherSittings(
+    manager: EntityManager,
+    { row, panelist, ballot }: OwnBallot,
+    answers: readonly Answer[],
+  ): Promise<void> {
+    if (ballot.sitting === 1) return;
+    const taken = await manager.findOneBy(AnswerRow, {
+      ...{ tastingId: row.id, panelistId: panelist.id, sitting: Not(ballot.sitting) },
+      answerId: In(answers.map((answer) => answer.id)),
+    });
+    if (taken)
+      throw refuseFields([{ field: 'answers', message: `The id ${taken.answerId} was used at another sitting.` }]);
+  }
+
+  private async stored(manager: EntityManager, { row, panelist, ballot }: OwnBallot): Promise<Answer[]> {
+    const where = { tastingId: row.id, panelistId: panelist.id, sitting: ballot.sitting };
+    const rows = await manager.find(AnswerRow, { where, order: { seq: 'ASC' } });
+    return answersByBallot(rows).get(ballotName(panelist.id, ballot.sitting)) ?? [];
   }
 
   private async seen(
     manager: EntityManager,
-    { row, panelist }: OwnBallot,
-    change: { handedInAt?: string },
+    { row, panelist, ballot }: OwnBallot,
+    change: Partial<Pick<BallotRow, 'handedInAt' | 'handInId'>>,
   ): Promise<void> {
-    await manager.update(
-      PanelistRow,
-      { tastingId: row.id, id: panelist.id },
-      { seenAt: new Date().toISOString(), ...change },
-    );
+    const where = { tastingId: row.id, panelistId: panelist.id, sitting: ballot.sitting };
+    await manager.update(BallotRow, where, { seenAt: new Date().toISOString(), ...change });
     await this.live.noteSeat(manager, row.id, panelist.id);
   }
 
-  private isStored(manager: EntityManager, { row, panelist }: OwnBallot, answerId: string): Promise<boolean> {
-    return manager.existsBy(AnswerRow, { tastingId: row.id, panelistId: panelist.id, answerId });
-  }
-
-  private async view(
-    manager: EntityManager,
-    { row, panelist, codes, design }: OwnBallot,
-    state: BallotState,
-  ): Promise<BallotView> {
-    const rows = await manager.find(AnswerRow, {
-      where: { tastingId: row.id, panelistId: panelist.id },
-      order: { seq: 'ASC' },
-    });
-    const answers = currentAnswers(state === 'elsewhere' ? [] : (answersByPanelist(rows).get(panelist.id) ?? []));
+  private async view(manager: EntityManager, own: OwnBallot, state: BallotState): Promise<BallotView> {
+    const { row, panelist, serving, ballot } = own;
+    const answers = state === 'elsewhere' ? [] : currentAnswers(await this.stored(manager, own));
     return {
       state,
       title: this.seal.ballotTitle(row),
       name: panelist.name,
       seat: panelist.seat,
-      codes,
-      asksLiking: design.liking,
-      allowsTies: design.ties,
-      tasted: answers.flatMap((answer) => (answer.kind === 'tasted' ? [answer.code] : [])),
-      liking: answers.flatMap((answer) =>
-        answer.kind === 'liking' ? [{ code: answer.code, score: answer.score }] : [],
-      ),
-      ranking: answers.find((answer) => answer.kind === 'ranking')?.ranking ?? null,
-      handedInAt: panelist.handedInAt,
+      sitting: ballot.sitting,
+      sittings: row.design.service.sittings,
+      warmUp: serving.warmUp,
+      sets: serving.sets.map(({ codes }) => ({ codes })),
+      items: row.design.ballot.items,
+      rinseSeconds: row.design.service.rinseSeconds,
+      answers: answers.map(({ at: _at, by: _by, reason: _reason, ...answer }) => answer),
+      handedInAt: ballot.handedInAt,
     };
   }
 }
 
-function refuseUnlessOpen({ panelist, row }: OwnBallot, device: string): void {
-  if (panelist.handedInAt) throw refuseState('handed-in', 'This ballot was handed in already; it counts once.');
+const noBallot = (): NotFoundException =>
+  new NotFoundException('There is no ballot at this address. Check the link with the coordinator.');
+
+const askedOf = ({ row, serving }: OwnBallot): AskedBallot => ({ design: row.design.ballot, serving });
+
+function refuseUnlessOpen({ panelist, row, ballot }: OwnBallot, device: string): void {
+  if (ballot.handedInAt) throw refuseState('handed-in', 'This ballot was handed in already; it counts once.');
   if (row.closedAt)
     throw refuseState('closed', 'The tasting is closed. Your answers are still on this device: tell the coordinator.');
-  if (panelist.device !== device) throw refuseState('elsewhere', 'This ballot is open on another device.');
+  if (panelist.device !== device || !ballot.openedAt)
+    throw refuseState('elsewhere', 'This ballot is open on another device.');
 }
-
-function refuseStrayAnswers(answers: readonly AnswerInput[], { codes, design }: OwnBallot): void {
-  const problems = answers.flatMap(({ kind, code, score }, at) => {
-    if (!codes.includes(code))
-      return [{ field: `answers.${at}.code`, message: `${code} is not one of the samples on this ballot.` }];
-    if (kind === 'liking' && !design.liking)
-      return [{ field: `answers.${at}.kind`, message: 'This tasting does not ask for liking scores.' }];
-    if (kind === 'liking' && score === undefined)
-      return [{ field: `answers.${at}.score`, message: 'Give a score from 1 to 9.' }];
-    return [];
-  });
-  if (problems.length > 0) throw refuseFields(problems);
-}
-
-const PANELIST = { by: 'panelist', reason: '' };
-
-function asAnswer({ id, kind, code, score }: AnswerInput, at: string): Answer {
-  return kind === 'liking'
-    ? { ...PANELIST, id, at, kind, code, score: score as number }
-    : { ...PANELIST, id, at, kind, code };
-}
-
-function answersOf({ id, liking, ranking, comment }: HandIn, at: string): Answer[] {
-  return [
-    ...liking.map(({ code, score }): Answer => ({ ...PANELIST, id: `${id}-${code}`, at, kind: 'liking', code, score })),
-    { ...PANELIST, id: `${id}-ranking`, at, kind: 'ranking', ranking },
-    ...(comment.trim() === ''
-      ? []
-      : [{ ...PANELIST, id: `${id}-comment`, at, kind: 'comment' as const, text: comment.trim() }]),
-  ];
-}
-
-const codeOf = (answer: Answer): string | null => ('code' in answer ? answer.code : null);
 
 function sameValue(one: Answer, other: Answer): boolean {
-  const value = ({ id: _id, at: _at, by: _by, reason: _reason, ...rest }: Answer): string => JSON.stringify(rest);
-  return value(one) === value(other);
+  const value = ({ id: _id, at: _at, by: _by, reason: _reason, ...rest }: Answer): [string, unknown][] =>
+    Object.entries(rest).sort(([a], [b]) => (a < b ? -1 : 1));
+  return JSON.stringify(value(one)) === JSON.stringify(value(other));
 }

@@ -8,6 +8,7 @@ import { KeyRow } from '../seal/key.row';
 import * as entities from './entities';
 import { First1767225600000 } from './migrations/1767225600000-first';
 import { EffortAndTouched1767312000000 } from './migrations/1767312000000-effort-and-touched';
+import { EveryTest1767398400000 } from './migrations/1767398400000-every-test';
 import { Transactions } from './transactions';
 
 const { ROLES: _roles, ...rows } = entities;
@@ -19,7 +20,7 @@ export function dataSourceOptions(data: string): DataSourceOptions {
     type: 'better-sqlite3',
     database: data,
     entities: [...Object.values(rows), KeyRow],
-    migrations: [First1767225600000, EffortAndTouched1767312000000],
+    migrations: [First1767225600000, EffortAndTouched1767312000000, EveryTest1767398400000],
     migrationsRun: true,
     synchronize: false,
     enableWAL: data !== ':memory:',

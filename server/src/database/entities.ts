@@ -1,4 +1,4 @@
-import type { Effort } from '@jacana/core/bundle';
+import type { Analysis, Answer, Effort, Piece, Serving, Tasting } from '@jacana/core/bundle';
 import { Column, Entity, ForeignKey, Index, PrimaryColumn, PrimaryGeneratedColumn, Unique } from 'typeorm';
 
 /**
@@ -29,16 +29,35 @@ export class SessionRow {
   @Column('varchar') expiresAt: string;
 }
 
+/** What is to be decided and how it is asked and served; never searched by, so kept as it is. */
+export type Design = Pick<
+  Tasting,
+  | 'decision'
+  | 'test'
+  | 'product'
+  | 'constants'
+  | 'bundled'
+  | 'lots'
+  | 'halves'
+  | 'zones'
+  | 'ballot'
+  | 'service'
+  | 'quantities'
+  | 'assumed'
+>;
+
 @Entity('tastings')
 export class TastingRow {
   @PrimaryColumn('varchar') id: string;
   @Column('varchar') title: string;
   @Column('text') question: string;
   @Column('varchar') ballotTitle: string;
-  @Column('boolean') liking: boolean;
-  @Column('boolean') ties: boolean;
+  /** All else that is decided before locking, as the bundle has it. */
+  @Column('simple-json') design: Design;
   @Column('integer') piecesPerMethod: number;
   @Column('float') alpha: number;
+  /** The sitting that is open. */
+  @Column('integer') sitting: number;
   @Column('varchar') createdAt: string;
   @Column('varchar', { nullable: true }) closedAt: string | null;
   @Column('varchar', { nullable: true }) unsealedAt: string | null;
@@ -53,9 +72,13 @@ export class MethodRow {
   @Column('integer') place: number;
   @Column('varchar') name: string;
   @Column('text') note: string;
+  @Column('text') steps: string;
+  @Column('varchar') equipment: string;
   @Column('boolean') reference: boolean;
   /** What it asks of the cook, as the bundle has it; null where nobody said. */
   @Column('simple-json', { nullable: true }) effort: Effort | null;
+  /** Share of the mass lost in cooking; null where it is the tasting's. */
+  @Column('float', { nullable: true }) cookLoss: number | null;
 }
 
 @Entity('panelists')
@@ -70,9 +93,19 @@ export class PanelistRow {
   @Column('varchar', { unique: true }) token: string;
   /** The one device that may answer now. */
   @Column('varchar', { nullable: true }) device: string | null;
+}
+
+/** How far one panelist's ballot of one sitting has come; there is none before it was opened. */
+@Entity('ballots')
+export class BallotRow {
+  @PrimaryColumn('varchar') @ForeignKey(() => TastingRow) tastingId: string;
+  @PrimaryColumn('varchar') panelistId: string;
+  @PrimaryColumn('integer') sitting: number;
   @Column('varchar', { nullable: true }) openedAt: string | null;
   @Column('varchar', { nullable: true }) seenAt: string | null;
   @Column('varchar', { nullable: true }) handedInAt: string | null;
+  /** Made by the device, so that handing in twice counts once. */
+  @Column('varchar', { nullable: true }) handInId: string | null;
 }
 
 @Entity('plans')
@@ -81,10 +114,11 @@ export class PlanRow {
   @Column('varchar') lockedAt: string;
   @Column('varchar') engine: string;
   @Column('float') alpha: number;
-  @Column('varchar') analysis: 'friedman-then-pairs-holm';
+  @Column('varchar') analysis: Analysis;
+  @Column('integer') scheme: 1 | 2;
   @Column('varchar') fingerprint: string;
-  @Column('simple-json') servings: { panelist: string; codes: string[] }[];
-  @Column('simple-json') pieces: { tag: string; method: string }[];
+  @Column('simple-json') servings: Serving[];
+  @Column('simple-json') pieces: Piece[];
 }
 
 /** Append-only: a correction is a new row, and what it corrects stays. */
@@ -96,9 +130,15 @@ export class AnswerRow {
   @Column('varchar') panelistId: string;
   /** Made by the device, so that sending twice stores once. */
   @Column('varchar') answerId: string;
-  @Column('varchar') kind: 'tasted' | 'liking' | 'ranking' | 'comment';
+  @Column('integer') sitting: number;
+  @Column('varchar') kind: Answer['kind'];
+  /** The question that it answers. */
+  @Column('varchar', { nullable: true }) item: string | null;
   @Column('varchar', { nullable: true }) code: string | null;
-  @Column('simple-json', { nullable: true }) value: number | string | string[][] | null;
+  /** Which set of the sitting, from 0. */
+  @Column('integer', { nullable: true }) set: number | null;
+  /** What it says, by field, such as score or ranking; null where it says nothing more. */
+  @Column('simple-json', { nullable: true }) value: Record<string, number | string | string[] | string[][]> | null;
   @Column('varchar') at: string;
   @Column('varchar') by: string;
   @Column('text') reason: string;

@@ -35,6 +35,16 @@ export class ExchangeController {
     return this.exchange.csv(id, me);
   }
 
+  @Get('tastings/:id/orders')
+  @Allow('coordinator')
+  @Header('Content-Type', 'text/csv; charset=utf-8')
+  @Header('Content-Disposition', 'attachment')
+  @ApiProduces('text/csv')
+  @ApiOkResponse({ schema: { type: 'string' } })
+  exportOrders(@Param('id') id: string, @SignedIn() me: Me): Promise<string> {
+    return this.exchange.orders(id, me);
+  }
+
   @Post('import')
   @Allow('coordinator')
   @HttpCode(200)

@@ -1,15 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { parseBundle, tidyCsv, type TastingBundle } from '@jacana/core/bundle';
+import { ordersCsv, parseBundle, tidyCsv, type TastingBundle } from '@jacana/core/bundle';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
-import { AnswerRow, CaveatRow, MethodRow, PanelistRow, TastingRow } from '../database/entities';
+import { AnswerRow, BallotRow, CaveatRow, MethodRow, PanelistRow, TastingRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields } from '../fields/problems';
 import { newToken } from '../panel/token';
 import { answerRow } from '../seal/answers';
 import { SealService } from '../seal/seal.service';
+import { designOf, methodRow } from '../tastings/tasting.store';
 
 /** Takes tastings out and brings them in, as bundles and as tidy CSV. */
 @Injectable()
@@ -26,6 +27,11 @@ export class ExchangeService {
 
   async csv(id: string, me: Me): Promise<string> {
     return tidyCsv(await this.taken(id, me, 'CSV'));
+  }
+
+  /** The serving orders of a locked plan, by code. */
+  async orders(id: string, me: Me): Promise<string> {
+    return ordersCsv(await this.taken(id, me, 'serving orders'));
   }
 
   /** Every export is logged; one taken while sealed says so, since answers by code were in it. */
@@ -76,27 +82,25 @@ export class ExchangeService {
     id: string,
     { tasting, seal, ballots, caveats }: TastingBundle,
   ): Promise<void> {
-    const { methods, panel, ballot, ...fields } = tasting;
-    await manager.insert(TastingRow, { id, ...fields, ...ballot, ...seal, removedAt: null });
+    const { methods, panel, title, question, ballotTitle, piecesPerMethod, alpha, createdAt } = tasting;
+    // The sitting that is open is the last one that anybody came to.
+    const sitting = Math.max(1, ...ballots.map((ballot) => ballot.sitting));
+    await manager.insert(TastingRow, {
+      ...{ id, title, question, ballotTitle, piecesPerMethod, alpha, createdAt, sitting, ...seal, removedAt: null },
+      design: designOf(tasting),
+    });
     if (methods.length > 0)
       await manager.insert(
         MethodRow,
-        methods.map((method, place) => ({ ...method, effort: method.effort ?? null, tastingId: id, place })),
+        methods.map((method, place) => methodRow(id, method, place)),
       );
-    const rows = panel.map((panelist) => {
-      const own = ballots.find((candidate) => candidate.panelist === panelist.id);
-      const openedAt = own?.openedAt ?? null;
-      return {
-        ...panelist,
-        tastingId: id,
-        token: newToken(),
-        device: null,
-        openedAt,
-        seenAt: own?.answers.at(-1)?.at ?? openedAt,
-        handedInAt: own?.handedInAt ?? null,
-      };
-    });
+    const rows = panel.map((panelist) => ({ ...panelist, tastingId: id, token: newToken(), device: null }));
     await manager.save(PanelistRow, rows, { chunk: 50 });
+    const opened = ballots.map(({ panelist: panelistId, sitting: when, openedAt, handedInAt, answers }) => ({
+      ...{ tastingId: id, panelistId, sitting: when, openedAt, handedInAt, handInId: null },
+      seenAt: answers.at(-1)?.at ?? openedAt,
+    }));
+    await manager.save(BallotRow, opened, { chunk: 50 });
     const noted = caveats.map((caveat) => ({
       ...caveat,
       about: caveat.about ?? null,
@@ -108,7 +112,9 @@ export class ExchangeService {
   }
 
   private async insertAnswers(manager: EntityManager, id: string, { ballots }: TastingBundle): Promise<void> {
-    const rows = ballots.flatMap(({ panelist, answers }) => answers.map((answer) => answerRow(id, panelist, answer)));
+    const rows = ballots.flatMap(({ panelist, sitting, answers }) =>
+      answers.map((answer) => answerRow(id, panelist, sitting, answer)),
+    );
     for (let at = 0; at < rows.length; at += 50) await manager.insert(AnswerRow, rows.slice(at, at + 50));
   }
 }

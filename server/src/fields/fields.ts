@@ -1,3 +1,4 @@
+import { MOST_TOGETHER } from '@jacana/core/bundle';
 import { applyDecorators, HttpCode } from '@nestjs/common';
 import { ApiNoContentResponse, ApiOkResponse, ApiProperty } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
@@ -7,7 +8,10 @@ import {
   IsArray,
   IsBoolean,
   IsIn,
+  IsDefined,
   IsInt,
+  IsNumber,
+  IsObject,
   IsOptional,
   IsString,
   Matches,
@@ -48,6 +52,16 @@ export function Whole(least: number, most: number): PropertyDecorator {
   return applyDecorators(
     ApiProperty({ type: 'integer', minimum: least, maximum: most }),
     IsInt({ message }),
+    Min(least, { message }),
+    Max(most, { message }),
+  );
+}
+
+export function Decimal(least: number, most: number): PropertyDecorator {
+  const message = `This should be a number from ${least} to ${most}.`;
+  return applyDecorators(
+    ApiProperty({ type: 'number', minimum: least, maximum: most }),
+    IsNumber({}, { message }),
     Min(least, { message }),
     Max(most, { message }),
   );
@@ -95,10 +109,23 @@ export function ListOf(item: () => new () => object, most: number, least = 0): P
   );
 }
 
+/** A list of plain texts. */
+export function Texts(most: number, length: number): PropertyDecorator {
+  return applyDecorators(
+    ApiProperty({ type: [String], maxItems: most }),
+    IsArray({ message: 'This should be a list.' }),
+    ArrayMaxSize(most, { message: `List at most ${most}.` }),
+    IsString({ each: true, message: 'This should be a list of texts.' }),
+    MaxLength(length, { each: true, message: `Use at most ${length} characters for each.` }),
+  );
+}
+
 /** A nested object of one class, validated. */
 export function Part(item: () => new () => object): PropertyDecorator {
   return applyDecorators(
     ApiProperty({ type: () => item() }),
+    IsDefined({ message: 'This is needed.' }),
+    IsObject({ message: 'This should be an object.' }),
     ValidateNested({ message: 'This should be an object.' }),
     Type(item),
   );
@@ -133,17 +160,17 @@ export function Answers(type?: (new () => object) | [new () => object]): MethodD
   );
 }
 
-/** Groups of codes from most to least liked, at most eight in all. */
+/** Groups of codes from most to least liked, at most a dozen in all. */
 export function Ranking(): PropertyDecorator {
   const isRanking = (value: unknown): boolean =>
     Array.isArray(value) &&
     value.length > 0 &&
-    value.length <= 8 &&
+    value.length <= MOST_TOGETHER &&
     value.every(
       (group) =>
         Array.isArray(group) &&
         group.length > 0 &&
-        group.length <= 8 &&
+        group.length <= MOST_TOGETHER &&
         group.every((code) => typeof code === 'string'),
     );
   return applyDecorators(

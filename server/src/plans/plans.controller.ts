@@ -33,6 +33,22 @@ export class PlansController {
     return this.plans.lock(id, me);
   }
 
+  /** Takes the lock back, as long as nobody was served. */
+  @Post('unlock')
+  @Allow('coordinator')
+  @Answers()
+  unlock(@Param('id') id: string, @SignedIn() me: Me): Promise<void> {
+    return this.plans.unlock(id, me);
+  }
+
+  /** Opens the next sitting. */
+  @Post('next-sitting')
+  @Allow('coordinator')
+  @Answers()
+  nextSitting(@Param('id') id: string, @SignedIn() me: Me): Promise<void> {
+    return this.plans.nextSitting(id, me);
+  }
+
   @Get('links')
   @Allow('coordinator')
   @Answers([BallotLinkView])

@@ -43,17 +43,51 @@ export class PlansService {
     return this.plan(id);
   }
 
+  /** The old key is gone for good: what was drawn must not be known to be drawn again. */
+  async unlock(id: string, me: Me): Promise<void> {
+    await this.transactions.write(async (manager) => {
+      const { plan, ballots } = await this.store.getLocked(manager, id);
+      if (ballots.length > 0)
+        throw refuseState(
+          'served',
+          'Someone has opened a ballot, so this plan stays as it is. Note what changed as a caveat.',
+        );
+      await this.seal.unlock(manager, id);
+      await this.audit.record(manager, {
+        by: me.name,
+        action: 'plan unlocked, key destroyed',
+        tastingId: id,
+        detail: plan.fingerprint,
+      });
+    });
+    await this.live.tastingChanged(id);
+  }
+
+  /** Ballots of earlier sittings that were begun can still be finished. */
+  async nextSitting(id: string, me: Me): Promise<void> {
+    await this.transactions.write(async (manager) => {
+      const { row } = await this.store.getLocked(manager, id);
+      if (row.closedAt) throw refuseState('closed', 'This tasting is closed.');
+      if (row.sitting >= row.design.service.sittings) throw refuseState('last', 'This is the last sitting.');
+      await manager.update(TastingRow, { id }, { sitting: row.sitting + 1 });
+      await this.audit.record(manager, { by: me.name, action: `sitting ${row.sitting + 1} opened`, tastingId: id });
+    });
+    await this.live.tastingChanged(id);
+  }
+
   async close(id: string, me: Me): Promise<void> {
     await this.transactions.write(async (manager) => {
-      const { row, panelists } = await this.store.getLocked(manager, id);
+      const stored = await this.store.getLocked(manager, id);
+      const { row, panelists, ballots } = stored;
       if (row.closedAt) throw refuseState('closed', 'This tasting is closed already.');
-      const handedIn = panelists.filter((panelist) => panelist.handedInAt).length;
+      const handedIn = ballots.filter((ballot) => ballot.handedInAt).length;
+      const expected = panelists.length * row.design.service.sittings;
       await manager.update(TastingRow, { id }, { closedAt: new Date().toISOString() });
       await this.audit.record(manager, {
         by: me.name,
         action: 'tasting closed',
         tastingId: id,
-        detail: `${handedIn} of ${panelists.length} ballots in`,
+        detail: `${handedIn} of ${expected} ballots in`,
       });
     });
     await this.live.tastingChanged(id);

@@ -1,41 +1,40 @@
 import type { Answer } from '@jacana/core/bundle';
 import type { AnswerRow } from '../database/entities';
 
-/** Stored answers as the bundle has them, by panelist, oldest first. */
-export function answersByPanelist(rows: readonly AnswerRow[]): Map<string, Answer[]> {
+/** Stored answers as the bundle has them, by panelist and sitting, oldest first. */
+export function answersByBallot(rows: readonly AnswerRow[]): Map<string, Answer[]> {
   const answers = new Map<string, Answer[]>();
   for (const row of rows) {
-    const own = answers.get(row.panelistId) ?? [];
+    const name = ballotName(row.panelistId, row.sitting);
+    const own = answers.get(name) ?? [];
     own.push(answerOf(row));
-    answers.set(row.panelistId, own);
+    answers.set(name, own);
   }
   return answers;
 }
 
-function answerOf({ answerId: id, at, by, reason, kind, code, value }: AnswerRow): Answer {
-  const base = { id, at, by, reason };
-  switch (kind) {
-    case 'tasted':
-      return { ...base, kind, code: code as string };
-    case 'liking':
-      return { ...base, kind, code: code as string, score: value as number };
-    case 'ranking':
-      return { ...base, kind, ranking: value as string[][] };
-    case 'comment':
-      return { ...base, kind, text: value as string };
-  }
+export const ballotName = (panelistId: string, sitting: number): string => `${sitting} ${panelistId}`;
+
+function answerOf({ answerId: id, at, by, reason, kind, item, code, set, value }: AnswerRow): Answer {
+  const about = {
+    ...(item !== null && { item }),
+    ...(code !== null && { code }),
+    ...(set !== null && { set }),
+  };
+  return { id, at, by, reason, kind, ...about, ...value } as Answer;
 }
 
 /** The row for an answer of a bundle. */
-export function answerRow(tastingId: string, panelistId: string, answer: Answer): Omit<AnswerRow, 'seq'> {
-  const { id: answerId, at, by, reason, kind } = answer;
-  const value =
-    answer.kind === 'liking'
-      ? answer.score
-      : answer.kind === 'ranking'
-        ? answer.ranking
-        : answer.kind === 'comment'
-          ? answer.text
-          : null;
-  return { tastingId, panelistId, answerId, at, by, reason, kind, code: 'code' in answer ? answer.code : null, value };
+export function answerRow(
+  tastingId: string,
+  panelistId: string,
+  sitting: number,
+  answer: Answer,
+): Omit<AnswerRow, 'seq'> {
+  const { id: answerId, at, by, reason, kind, ...rest } = answer;
+  const { item = null, code = null, set = null, ...value } = rest as { item?: string; code?: string; set?: number };
+  return {
+    ...{ tastingId, panelistId, sitting, answerId, at, by, reason, kind, item, code, set },
+    value: Object.keys(value).length > 0 ? value : null,
+  };
 }

@@ -8,5 +8,5 @@ export class KeyRow {
   @Column('varchar') seed: string;
   @Column('varchar') salt: string;
   @Column('simple-json') codes: Record<string, string>;
-  @Column('simple-json') portions: { panelist: string; tags: string[] }[];
+  @Column('simple-json') portions: { panelist: string; sitting: number; tags: string[] }[];
 }

@@ -1,6 +1,14 @@
 import { randomBytes } from 'node:crypto';
 import { ForbiddenException, Injectable, NotFoundException } from '@nestjs/common';
-import { fingerprint, type Ballot, type Key, type Plan, type TastingBundle } from '@jacana/core/bundle';
+import {
+  codesServed,
+  fingerprint,
+  type Ballot,
+  type Key,
+  type Plan,
+  type Serving,
+  type TastingBundle,
+} from '@jacana/core/bundle';
 import { lockPlan } from '@jacana/core/design';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
@@ -10,9 +18,9 @@ import { Transactions } from '../database/transactions';
 import { refuseState } from '../fields/problems';
 import { cardOf, statusOf, type StoredTasting, TastingStore, tastingOf } from '../tastings/tasting.store';
 import type { TastingCard } from '../tastings/tastings.dto';
-import { answersByPanelist } from './answers';
+import { answersByBallot, ballotName } from './answers';
 import { KeyRow } from './key.row';
-import type { KitchenMethodView, PlanView, PortionView, SealView, TrayView } from './views';
+import type { KitchenMethodView, PlanView, PortionView, SealView, SittingTrayView, TrayView } from './views';
 
 /** What servers and panelists read where a tasting has no title of its own for them. */
 const NEUTRAL_TITLE = 'Blind tasting';
@@ -78,14 +86,30 @@ export class SealService {
     return row;
   }
 
-  trays({ plan, panelists }: StoredTasting): TrayView[] {
-    const codes = new Map(plan?.servings.map((serving) => [serving.panelist, serving.codes]));
-    return panelists.map(({ id, seat, name }) => ({ panelistId: id, seat, name, codes: codes.get(id) ?? [] }));
+  /** Takes a lock back: plan and key go, and the next lock draws new ones. */
+  async unlock(manager: EntityManager, tastingId: string): Promise<void> {
+    await manager.delete(KeyRow, { tastingId });
+    await manager.delete(PlanRow, { tastingId });
   }
 
-  planView(stored: StoredTasting & { plan: PlanRow }): PlanView {
-    const { lockedAt, fingerprint: stated, engine, alpha } = stored.plan;
-    return { lockedAt, fingerprint: stated, engine, alpha, trays: this.trays(stored) };
+  /** What each seat gets at the open sitting. */
+  trays({ row, plan, panelists }: StoredTasting): TrayView[] {
+    const servings = (plan?.servings ?? []).filter((serving) => serving.sitting === row.sitting);
+    const own = new Map(servings.map((serving) => [serving.panelist, trayOf(serving)]));
+    return panelists.map(({ id, seat, name }) => ({
+      ...{ panelistId: id, seat, name },
+      ...(own.get(id) ?? { codes: [], warmUp: false, sets: [] }),
+    }));
+  }
+
+  planView({ plan, panelists }: StoredTasting & { plan: PlanRow }): PlanView {
+    const { lockedAt, fingerprint: stated, engine, alpha, analysis } = plan;
+    const people = new Map(panelists.map((panelist) => [panelist.id, panelist]));
+    const trays = plan.servings.map((serving): SittingTrayView => {
+      const { seat, name } = people.get(serving.panelist) ?? { seat: 0, name: '' };
+      return { panelistId: serving.panelist, seat, name, sitting: serving.sitting, ...trayOf(serving) };
+    });
+    return { lockedAt, fingerprint: stated, engine, alpha, analysis, trays };
   }
 
   async kitchenSheet(role: Role, id: string): Promise<KitchenMethodView[]> {
@@ -117,21 +141,22 @@ export class SealService {
   /** The tasting as a bundle; the key is in it only when the tasting is unsealed. */
   async bundle(manager: EntityManager, id: string): Promise<TastingBundle> {
     const stored = await this.store.get(manager, id);
-    const { row, plan, panelists, caveats } = stored;
-    const answers = answersByPanelist(
-      await manager.find(AnswerRow, { where: { tastingId: id }, order: { seq: 'ASC' } }),
-    );
-    const ballots: Ballot[] = panelists
-      .filter((panelist) => panelist.openedAt)
-      .map(({ id: panelist, openedAt, handedInAt }) => ({
-        panelist,
+    const { row, plan, caveats } = stored;
+    const answers = answersByBallot(await manager.find(AnswerRow, { where: { tastingId: id }, order: { seq: 'ASC' } }));
+    const seats = new Map(stored.panelists.map((panelist) => [panelist.id, panelist.seat]));
+    const ballots: Ballot[] = stored.ballots
+      .filter((ballot) => ballot.openedAt)
+      .sort((a, b) => a.sitting - b.sitting || (seats.get(a.panelistId) ?? 0) - (seats.get(b.panelistId) ?? 0))
+      .map(({ panelistId, sitting, openedAt, handedInAt }) => ({
+        panelist: panelistId,
+        sitting,
         openedAt,
         handedInAt,
-        answers: answers.get(panelist) ?? [],
+        answers: answers.get(ballotName(panelistId, sitting)) ?? [],
       }));
     return {
       format: 'jacana-tasting',
-      version: 1,
+      version: 2,
       tasting: tastingOf(stored),
       plan: plan && planOf(plan),
       pieces: plan?.pieces ?? [],
@@ -205,19 +230,30 @@ function planOf({ tastingId: _tasting, pieces: _pieces, ...plan }: PlanRow): Pla
   return plan;
 }
 
-/** Pieces by tag, each with its code and the seats it feeds. Sorted by tag, which is random. */
+const trayOf = (serving: Serving): Pick<TrayView, 'codes' | 'warmUp' | 'sets'> => ({
+  codes: codesServed(serving),
+  warmUp: serving.warmUp !== null,
+  sets: serving.sets.map((set) => set.codes.length),
+});
+
+/** Pieces by sitting and tag, with each code they go under and the seats that are fed. Tags are random, so their order says nothing. */
 function portions({ panelists, plan }: StoredTasting, key: Key): PortionView[] {
   const seats = new Map(panelists.map((panelist) => [panelist.id, panelist.seat]));
-  const servings = new Map(plan?.servings.map((serving) => [serving.panelist, serving.codes]));
-  const byTag = new Map<string, PortionView>();
-  for (const { panelist, tags } of key.portions) {
+  const servings = new Map(
+    plan?.servings.map((serving) => [ballotName(serving.panelist, serving.sitting), codesServed(serving)]),
+  );
+  const views = new Map<string, PortionView>();
+  for (const { panelist, sitting, tags } of key.portions) {
+    const codes = servings.get(ballotName(panelist, sitting)) ?? [];
     tags.forEach((tag, position) => {
-      const view = byTag.get(tag) ?? { tag, code: servings.get(panelist)?.[position] ?? '', seats: [] };
+      const name = `${sitting} ${tag} ${codes[position]}`;
+      const view = views.get(name) ?? { sitting, tag, code: codes[position], seats: [] };
       view.seats.push(seats.get(panelist) ?? 0);
-      byTag.set(tag, view);
+      views.set(name, view);
     });
   }
-  return [...byTag.values()]
-    .sort((a, b) => (a.tag < b.tag ? -1 : 1))
+  return [...views.entries()]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([, view]) => view)
     .map((view) => ({ ...view, seats: view.seats.sort((a, b) => a - b) }));
 }

@@ -1,5 +1,6 @@
 import { ApiProperty } from '@nestjs/swagger';
-import { Choice, ListOf, Said, SaidRanking, SaidTexts } from '../fields/fields';
+import { Choice, ListOf, Said, SaidTexts } from '../fields/fields';
+import { BallotItemInput } from '../tastings/design.dto';
 
 /**
  * The shapes in which facts leave the server for people who must not know everything.
@@ -11,8 +12,17 @@ export class TrayView {
   @Said('string') panelistId: string;
   @Said('integer') seat: number;
   @Said('string') name: string;
-  /** In serving order. */
+  /** At one sitting, in serving order, a warm-up first. */
   @SaidTexts() codes: string[];
+  /** Whether the first of them is a warm-up, which does not count. */
+  @Said('boolean') warmUp: boolean;
+  /** How many of the rest stand side by side in each set, in turn. */
+  @ApiProperty({ type: [Number] }) sets: number[];
+}
+
+/** One panelist's servings at each sitting. */
+export class SittingTrayView extends TrayView {
+  @Said('integer') sitting: number;
 }
 
 /** For the kitchen: which piece is cooked how. There is no field for a code or a panelist. */
@@ -26,6 +36,7 @@ export class KitchenMethodView {
 
 /** For whoever portions: which piece goes under which code. There is no field for a method. */
 export class PortionView {
+  @Said('integer') sitting: number;
   @Said('string') tag: string;
   @Said('string') code: string;
   @ApiProperty({ type: [Number], description: 'Seats that get a portion of this piece' }) seats: number[];
@@ -51,9 +62,30 @@ export class BoardView {
   @Said('integer') asOf: number;
 }
 
-export class BallotLiking {
-  @Said('string') code: string;
-  @Said('integer') score: number;
+export const ANSWER_KINDS = ['tasted', 'score', 'words', 'ranking', 'choice', 'best-worst', 'comment'] as const;
+export type AnswerKind = (typeof ANSWER_KINDS)[number];
+
+/** An own answer that counts. Which fields it has follows from its kind. */
+export class BallotAnswer {
+  @Said('string') id: string;
+  @Choice(ANSWER_KINDS, 'AnswerKind') kind: AnswerKind;
+  @ApiProperty({ required: false, type: String }) item?: string;
+  @ApiProperty({ required: false, type: String }) code?: string;
+  @ApiProperty({ required: false, type: 'integer' }) set?: number;
+  @ApiProperty({ required: false, type: Number }) score?: number;
+  @ApiProperty({ required: false, type: [String] }) words?: string[];
+  @ApiProperty({ required: false, type: 'array', items: { type: 'array', items: { type: 'string' } } })
+  ranking?: string[][];
+  @ApiProperty({ required: false, type: [String] }) choice?: string[];
+  @ApiProperty({ required: false, type: String }) best?: string;
+  @ApiProperty({ required: false, type: String }) worst?: string;
+  @ApiProperty({ required: false, type: String }) text?: string;
+}
+
+/** Samples that are judged side by side. */
+export class BallotSet {
+  /** In serving order. */
+  @SaidTexts() codes: string[];
 }
 
 export const BALLOT_STATES = ['open', 'handed-in', 'closed', 'elsewhere'] as const;
@@ -65,12 +97,15 @@ export class BallotView {
   @Said('string') title: string;
   @Said('string') name: string;
   @Said('integer') seat: number;
-  @SaidTexts() codes: string[];
-  @Said('boolean') asksLiking: boolean;
-  @Said('boolean') allowsTies: boolean;
-  @SaidTexts() tasted: string[];
-  @ListOf(() => BallotLiking, 8) liking: BallotLiking[];
-  @SaidRanking(true) ranking: string[][] | null;
+  @Said('integer') sitting: number;
+  @Said('integer') sittings: number;
+  /** Tasted first, and not counted. */
+  @Said('string', true) warmUp: string | null;
+  @ListOf(() => BallotSet, 100) sets: BallotSet[];
+  @ListOf(() => BallotItemInput, 20) items: BallotItemInput[];
+  @Said('integer') rinseSeconds: number;
+  /** The answers that count now. */
+  @ListOf(() => BallotAnswer, 1200) answers: BallotAnswer[];
   @Said('string', true) handedInAt: string | null;
 }
 
@@ -80,7 +115,8 @@ export class PlanView {
   @Said('string') fingerprint: string;
   @Said('string') engine: string;
   @Said('number') alpha: number;
-  @ListOf(() => TrayView, 500) trays: TrayView[];
+  @Said('string') analysis: string;
+  @ListOf(() => SittingTrayView, 3000) trays: SittingTrayView[];
 }
 
 export class SealEvent {

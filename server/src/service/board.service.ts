@@ -25,12 +25,21 @@ export class BoardService {
 
   async seats(id: string): Promise<SeatView[]> {
     const stored = await this.store.get(this.transactions.read, id);
-    const tasted = await this.tastedCounts(id);
+    const { sitting } = stored.row;
+    const tasted = await this.tastedCounts(id, sitting);
+    const ballots = new Map(
+      stored.ballots.filter((ballot) => ballot.sitting === sitting).map((ballot) => [ballot.panelistId, ballot]),
+    );
     const panelists = new Map(stored.panelists.map((panelist) => [panelist.id, panelist]));
     return this.seal.trays(stored).flatMap((tray) => {
       const panelist = panelists.get(tray.panelistId);
       if (!panelist) return [];
-      const { openedAt, seenAt, handedInAt, blind } = panelist;
+      const ballot = ballots.get(tray.panelistId);
+      const [openedAt, seenAt, handedInAt] = [
+        ballot?.openedAt ?? null,
+        ballot?.seenAt ?? null,
+        ballot?.handedInAt ?? null,
+      ];
       const count = handedInAt ? tray.codes.length : (tasted.get(tray.panelistId) ?? 0);
       const state: SeatState = handedInAt
         ? 'done'
@@ -39,14 +48,14 @@ export class BoardService {
           : count >= tray.codes.length
             ? 'ranking'
             : 'tasting';
-      return [{ ...tray, state, tasted: count, openedAt, seenAt, handedInAt, blind }];
+      return [{ ...tray, state, tasted: count, openedAt, seenAt, handedInAt, blind: panelist.blind }];
     });
   }
 
-  private async tastedCounts(tastingId: string): Promise<Map<string, number>> {
+  private async tastedCounts(tastingId: string, sitting: number): Promise<Map<string, number>> {
     const rows = await this.transactions.read.find(AnswerRow, {
       select: { panelistId: true, code: true },
-      where: { tastingId, kind: In(['tasted', 'liking']) },
+      where: { tastingId, sitting, kind: In(['tasted', 'score', 'words']) },
     });
     const codes = new Map<string, Set<string | null>>();
     for (const { panelistId, code } of rows) codes.set(panelistId, (codes.get(panelistId) ?? new Set()).add(code));

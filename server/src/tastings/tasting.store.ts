@@ -1,7 +1,7 @@
 import { Injectable, NotFoundException } from '@nestjs/common';
-import type { Tasting } from '@jacana/core/bundle';
+import type { Method, Tasting } from '@jacana/core/bundle';
 import { IsNull, type EntityManager } from 'typeorm';
-import { CaveatRow, MethodRow, PanelistRow, PlanRow, TastingRow } from '../database/entities';
+import { BallotRow, CaveatRow, type Design, MethodRow, PanelistRow, PlanRow, TastingRow } from '../database/entities';
 import { refuseState } from '../fields/problems';
 import type { Status, TastingCard } from './tastings.dto';
 
@@ -10,6 +10,7 @@ export interface StoredTasting {
   row: TastingRow;
   methods: MethodRow[];
   panelists: PanelistRow[];
+  ballots: BallotRow[];
   plan: PlanRow | null;
   caveats: CaveatRow[];
 }
@@ -25,6 +26,7 @@ export class TastingStore {
       row,
       methods: await manager.find(MethodRow, { where: { tastingId: id }, order: { place: 'ASC' } }),
       panelists: await manager.find(PanelistRow, { where: { tastingId: id }, order: { seat: 'ASC' } }),
+      ballots: await manager.findBy(BallotRow, { tastingId: id }),
       plan: await manager.findOneBy(PlanRow, { tastingId: id }),
       caveats: await manager.find(CaveatRow, { where: { tastingId: id }, order: { at: 'ASC' } }),
     };
@@ -47,15 +49,16 @@ export class TastingStore {
   }
 }
 
-export function statusOf({ row, plan, panelists }: StoredTasting): Status {
+export function statusOf({ row, plan, ballots }: StoredTasting): Status {
   if (row.unsealedAt) return 'unsealed';
   if (row.closedAt) return 'closed';
   if (!plan) return 'draft';
-  return panelists.some((panelist) => panelist.openedAt) ? 'tasting' : 'locked';
+  return ballots.some((ballot) => ballot.openedAt) ? 'tasting' : 'locked';
 }
 
 export function cardOf(stored: StoredTasting): TastingCard {
   const { row, methods, panelists, plan, caveats } = stored;
+  const ballots = stored.ballots.filter((ballot) => ballot.sitting === row.sitting);
   return {
     id: row.id,
     title: row.title,
@@ -67,8 +70,10 @@ export function cardOf(stored: StoredTasting): TastingCard {
     methods: methods.length,
     pieces: plan?.pieces.length ?? methods.length * row.piecesPerMethod,
     panelists: panelists.length,
-    opened: panelists.filter((panelist) => panelist.openedAt).length,
-    handedIn: panelists.filter((panelist) => panelist.handedInAt).length,
+    sitting: row.sitting,
+    sittings: row.design.service.sittings,
+    opened: ballots.filter((ballot) => ballot.openedAt).length,
+    handedIn: ballots.filter((ballot) => ballot.handedInAt).length,
     caveats: caveats.length,
   };
 }
@@ -79,17 +84,30 @@ export function tastingOf({ row, methods, panelists }: StoredTasting): Tasting {
     title: row.title,
     question: row.question,
     ballotTitle: row.ballotTitle,
-    methods: methods.map(({ id, name, note, reference, effort }) => ({
-      id,
-      name,
-      note,
-      reference,
+    ...row.design,
+    methods: methods.map(({ id, name, note, steps, equipment, reference, effort, cookLoss }) => ({
+      ...{ id, name, note, steps, equipment, reference },
       ...(effort && { effort }),
+      ...(cookLoss !== null && { cookLoss }),
     })),
     panel: panelists.map(({ id, seat, name, blind, notBlindBecause }) => ({ id, seat, name, blind, notBlindBecause })),
-    ballot: { liking: row.liking, ties: row.ties },
     piecesPerMethod: row.piecesPerMethod,
     alpha: row.alpha,
     createdAt: row.createdAt,
   };
 }
+
+/** What goes into the design column. */
+export function designOf(tasting: Design): Design {
+  const { decision, test, product, constants, bundled, lots, halves, zones, ballot, service, quantities, assumed } =
+    tasting;
+  return { decision, test, product, constants, bundled, lots, halves, zones, ballot, service, quantities, assumed };
+}
+
+export const methodRow = (tastingId: string, method: Method, place: number): MethodRow => ({
+  ...method,
+  effort: method.effort ?? null,
+  cookLoss: method.cookLoss ?? null,
+  tastingId,
+  place,
+});

@@ -1,18 +1,11 @@
-import { MOST_METHODS, MOST_PANELISTS, MOST_PIECES } from '@jacana/core/bundle';
+import { MOST_METHODS, MOST_PANELISTS } from '@jacana/core/bundle';
 import { ApiProperty } from '@nestjs/swagger';
-import { IsIn } from 'class-validator';
-import { Choice, Flag, Id, ListOf, Said, Text, Whole } from '../fields/fields';
+import { Choice, Id, ListOf, Said, Text } from '../fields/fields';
 import { ProblemView } from '../fields/problems';
+import { DesignInput, MethodInput } from './design.dto';
 
 export const STATUSES = ['draft', 'locked', 'tasting', 'closed', 'unsealed'] as const;
 export type Status = (typeof STATUSES)[number];
-
-export class MethodInput {
-  @Id() id: string;
-  @Text(200) name: string;
-  @Text(2000) note: string;
-  @Flag() reference: boolean;
-}
 
 export class PanelistInput {
   @Id() id: string;
@@ -20,7 +13,7 @@ export class PanelistInput {
 }
 
 /** Everything the coordinator decides before locking. A draft may be incomplete. */
-export class DraftInput {
+export class DraftInput extends DesignInput {
   @Text(200) title: string;
   @Text(2000) question: string;
   /** What panelists and servers see in place of the title. */
@@ -28,14 +21,6 @@ export class DraftInput {
   @ListOf(() => MethodInput, MOST_METHODS) methods: MethodInput[];
   /** In seat order. */
   @ListOf(() => PanelistInput, MOST_PANELISTS) panel: PanelistInput[];
-  /** Ask a 1 to 9 liking score for each sample. */
-  @Flag() liking: boolean;
-  /** Whether two samples may share a place in the ranking. */
-  @Flag() ties: boolean;
-  @Whole(1, MOST_PIECES) piecesPerMethod: number;
-  @ApiProperty({ type: Number, enum: [0.01, 0.05, 0.1] })
-  @IsIn([0.01, 0.05, 0.1], { message: 'This should be 0.01, 0.05 or 0.1.' })
-  alpha: number;
 }
 
 export class NewTasting {
@@ -55,6 +40,10 @@ export class TastingCard {
   @Said('integer') methods: number;
   @Said('integer') pieces: number;
   @Said('integer') panelists: number;
+  /** The sitting that is open, and how many there are. */
+  @Said('integer') sitting: number;
+  @Said('integer') sittings: number;
+  /** Ballots of the open sitting. */
   @Said('integer') opened: number;
   @Said('integer') handedIn: number;
   @Said('integer') caveats: number;

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
+import { defaultTasting } from '@jacana/core/bundle';
 import { lockProblems } from '@jacana/core/design';
 import { In, type EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
@@ -9,7 +10,7 @@ import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
 import { newToken } from '../panel/token';
 import { SealService } from '../seal/seal.service';
-import { cardOf, type StoredTasting, TastingStore, tastingOf } from './tasting.store';
+import { cardOf, designOf, methodRow, type StoredTasting, TastingStore, tastingOf } from './tasting.store';
 import type { DraftInput, NewTasting, TastingCard, TastingView } from './tastings.dto';
 
 /** Tastings as the coordinator writes them down: create, edit while a draft, remove, bring back. */
@@ -45,10 +46,10 @@ export class TastingsService {
         title: title.trim(),
         question: '',
         ballotTitle: '',
-        liking: true,
-        ties: false,
+        design: designOf(defaultTasting()),
         piecesPerMethod: 1,
         alpha: 0.05,
+        sitting: 1,
         createdAt: new Date().toISOString(),
         closedAt: null,
         unsealedAt: null,
@@ -66,7 +67,8 @@ export class TastingsService {
     await this.transactions.write(async (manager) => {
       const stored = await this.store.get(manager, id);
       if (stored.plan) throw refuseState('locked', 'The plan is locked: methods, panel and ballot no longer change.');
-      const { methods, panel, ...fields } = draft;
+      const { methods, panel, title, question, ballotTitle, piecesPerMethod, alpha } = draft;
+      const fields = { title, question, ballotTitle, piecesPerMethod, alpha, design: designOf(draft) };
       await manager.update(TastingRow, { id }, fields);
       await this.saveMethods(manager, stored, methods);
       await this.savePanel(manager, stored, panel);
@@ -74,19 +76,17 @@ export class TastingsService {
     return this.view(id);
   }
 
-  /** Methods that stay keep the effort that came with them. */
   private async saveMethods(
     manager: EntityManager,
     stored: StoredTasting,
     methods: DraftInput['methods'],
   ): Promise<void> {
     const tastingId = stored.row.id;
-    const effortOf = new Map(stored.methods.map((method) => [method.id, method.effort]));
     await manager.delete(MethodRow, { tastingId });
     if (methods.length > 0)
       await manager.insert(
         MethodRow,
-        methods.map((method, place) => ({ ...method, effort: effortOf.get(method.id) ?? null, tastingId, place })),
+        methods.map((method, place) => methodRow(tastingId, method, place)),
       );
   }
 
@@ -128,13 +128,11 @@ const newPanelist = () => ({
   notBlindBecause: '',
   token: newToken(),
   device: null,
-  openedAt: null,
-  seenAt: null,
-  handedInAt: null,
 });
 
-function refuseRepeatedIds({ methods, panel }: DraftInput): void {
-  for (const [list, items] of Object.entries({ methods, panel })) {
+function refuseRepeatedIds({ methods, panel, constants, bundled, lots, zones, ballot }: DraftInput): void {
+  const lists = { methods, panel, constants, bundled, lots, zones, 'ballot.items': ballot.items };
+  for (const [list, items] of Object.entries(lists)) {
     const ids = items.map((item) => item.id);
     const at = ids.findIndex((id, index) => ids.indexOf(id) < index);
     if (at >= 0) throw refuseFields([{ field: `${list}.${at}.id`, message: 'This id stands here twice.' }]);
@@ -142,14 +140,11 @@ function refuseRepeatedIds({ methods, panel }: DraftInput): void {
 }
 
 function viewOf(stored: StoredTasting): TastingView {
-  const { createdAt: _created, ballot, panel, methods, ...tasting } = tastingOf(stored);
+  const { createdAt: _created, panel, ...tasting } = tastingOf(stored);
   return {
     ...cardOf(stored),
     draft: {
       ...tasting,
-      ...ballot,
-      // Effort is not edited yet: it stays with the method as it came.
-      methods: methods.map(({ id, name, note, reference }) => ({ id, name, note, reference })),
       panel: panel.map(({ id, name }) => ({ id, name })),
     },
     problems: stored.plan ? [] : lockProblems(tastingOf(stored)),

@@ -1,21 +1,15 @@
+import { defaultTasting, type Tasting } from '@jacana/core/bundle';
 import type { Agent } from 'supertest';
 
 export const METHODS = ['Pan-seared', 'Slow oven', 'Steamed', 'Poached'];
 
-export interface Draft {
-  title: string;
-  question: string;
-  ballotTitle: string;
-  methods: { id: string; name: string; note: string; reference: boolean }[];
-  panel: { id: string; name: string }[];
-  liking: boolean;
-  ties: boolean;
-  piecesPerMethod: number;
-  alpha: number;
-}
+/** What the coordinator saves: a design, with methods and people. */
+export type Draft = Omit<Tasting, 'createdAt' | 'panel'> & { panel: { id: string; name: string }[] };
 
 export function draft(change: Partial<Draft> = {}, methods = 3, panelists = 6): Draft {
+  const defaults = defaultTasting();
   return {
+    ...defaults,
     title: 'Salmon',
     question: 'Which way of cooking salmon is liked best?',
     ballotTitle: 'Thursday panel',
@@ -23,13 +17,13 @@ export function draft(change: Partial<Draft> = {}, methods = 3, panelists = 6): 
       id: `method-${at}-secret`,
       name,
       note: `note on ${name}`,
+      steps: '',
+      equipment: '',
       reference: at === 0,
     })),
     panel: Array.from({ length: panelists }, (_, at) => ({ id: `panelist-${at}`, name: `Taster ${at + 1}` })),
-    liking: true,
-    ties: false,
+    quantities: { ...defaults.quantities, pieceGrams: 50_000 },
     piecesPerMethod: 2,
-    alpha: 0.05,
     ...change,
   };
 }
@@ -69,15 +63,32 @@ export async function handInBallot(
     .post(`/api/ballots/${token}/open`)
     .send({ device: device(number), takeOver: false })
     .expect(200);
-  const codes = order(body.codes as string[]);
+  const codes = order(codesOf(body));
   await agent.post(`/api/ballots/${token}/hand-in`).send(handIn(number, codes)).expect(200);
   return codes;
 }
 
+/** The samples on an opened ballot, set by set. */
+export const codesOf = ({ sets }: { sets: { codes: string[] }[] }): string[] => sets.flatMap((set) => set.codes);
+
+export const liking = (code: string, score: number, id: string) => ({ id, kind: 'score', item: 'liking', code, score });
+export const ranking = (codes: string[][], id: string) => ({
+  id,
+  kind: 'ranking',
+  item: 'ranking',
+  set: 0,
+  ranking: codes,
+});
+
 export const handIn = (number: number, codes: string[]) => ({
   device: device(number),
   id: `hand-in-${number}`,
-  liking: codes.map((code, place) => ({ code, score: 9 - place })),
-  ranking: codes.map((code) => [code]),
-  comment: '',
+  sitting: 1,
+  answers: [
+    ...codes.map((code, place) => liking(code, 9 - place, `liking-${code}`)),
+    ranking(
+      codes.map((code) => [code]),
+      'ranking-0',
+    ),
+  ] as object[],
 });

@@ -88,6 +88,14 @@ const injectedRtkApi = api
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/lock`, method: 'POST' }),
         invalidatesTags: ['plans'],
       }),
+      unlock: build.mutation<UnlockApiResponse, UnlockApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/unlock`, method: 'POST' }),
+        invalidatesTags: ['plans'],
+      }),
+      nextSitting: build.mutation<NextSittingApiResponse, NextSittingApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/next-sitting`, method: 'POST' }),
+        invalidatesTags: ['plans'],
+      }),
       getLinks: build.query<GetLinksApiResponse, GetLinksApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/links` }),
         providesTags: ['plans'],
@@ -172,6 +180,10 @@ const injectedRtkApi = api
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/csv` }),
         providesTags: ['exchange'],
       }),
+      exportOrders: build.query<ExportOrdersApiResponse, ExportOrdersApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/orders` }),
+        providesTags: ['exchange'],
+      }),
       importBundle: build.mutation<ImportBundleApiResponse, ImportBundleApiArg>({
         query: (queryArg) => ({ url: `/api/import`, method: 'POST', body: queryArg.body }),
         invalidatesTags: ['exchange'],
@@ -243,6 +255,14 @@ export type GetPlanApiArg = {
 };
 export type LockApiResponse = /** status 200  */ PlanView;
 export type LockApiArg = {
+  id: string;
+};
+export type UnlockApiResponse = unknown;
+export type UnlockApiArg = {
+  id: string;
+};
+export type NextSittingApiResponse = unknown;
+export type NextSittingApiArg = {
   id: string;
 };
 export type GetLinksApiResponse = /** status 200  */ BallotLinkView[];
@@ -320,6 +340,10 @@ export type ExportCsvApiResponse = unknown;
 export type ExportCsvApiArg = {
   id: string;
 };
+export type ExportOrdersApiResponse = unknown;
+export type ExportOrdersApiArg = {
+  id: string;
+};
 export type ImportBundleApiResponse = /** status 200  */ ImportedView;
 export type ImportBundleApiArg = {
   body: {
@@ -395,30 +419,168 @@ export type TastingCard = {
   methods: number;
   pieces: number;
   panelists: number;
+  sitting: number;
+  sittings: number;
   opened: number;
   handedIn: number;
   caveats: number;
+};
+export type DecisionKind = 'liked-best' | 'told-apart' | 'more-of' | 'how-differ' | 'good-enough';
+export type DecisionInput = {
+  kind: DecisionKind;
+  attribute: string;
+  margin: number;
+  marginWords: string;
+};
+export type Test =
+  | 'ranking'
+  | 'liking'
+  | 'non-inferiority'
+  | 'profile'
+  | 'triangle'
+  | 'duo-trio'
+  | '2-afc'
+  | '3-afc'
+  | 'tetrad'
+  | 'a-not-a'
+  | 'same-different'
+  | 'best-worst'
+  | 'paired-preference';
+export type Product =
+  | 'fish'
+  | 'red-meat'
+  | 'poultry'
+  | 'sausage'
+  | 'vegetable'
+  | 'potato-rice'
+  | 'bread-pastry'
+  | 'soup-sauce'
+  | 'sweet'
+  | 'other';
+export type ConstantInput = {
+  id: string;
+  name: string;
+  target: string;
+  tolerance: string;
+  check: string;
+};
+export type BundledInput = {
+  id: string;
+  method: string;
+  text: string;
+};
+export type LotInput = {
+  id: string;
+  name: string;
+};
+export type ZoneInput = {
+  id: string;
+  name: string;
+};
+export type ItemKind =
+  | 'ranking'
+  | 'liking'
+  | 'line'
+  | 'category'
+  | 'just-right'
+  | 'check-all'
+  | 'triangle'
+  | 'duo-trio'
+  | '2-afc'
+  | '3-afc'
+  | 'tetrad'
+  | 'a-not-a'
+  | 'same-different'
+  | 'best-worst'
+  | 'paired-preference'
+  | 'comment';
+export type OptionInput = {
+  text: string;
+  weight: number;
+};
+export type BallotItemInput = {
+  id: string;
+  kind: ItemKind;
+  ask: string;
+  attribute: string;
+  definition: string;
+  low: string;
+  high: string;
+  options: OptionInput[];
+  ties: boolean;
+};
+export type BallotDesignInput = {
+  items: BallotItemInput[];
+};
+export type CodeSharing = 'shared' | 'own';
+export type ServiceInput = {
+  together: number;
+  sittings: number;
+  replicates: number;
+  seatsPerFlight: number;
+  warmUp: boolean;
+  rinseSeconds: number;
+  secondsPerSample: number;
+  codes: CodeSharing;
+};
+export type QuantitiesInput = {
+  portionGrams: number;
+  pieceGrams: number;
+  usable: number;
+  cookLoss: number;
+  spare: number;
+  costPerKilogram: number;
+};
+export type AssumedInput = {
+  difference: number;
+  discriminators: number;
+  disagreement: number;
+  noise: number;
+  pieceSpread: number;
+  firstEdge: number;
+  noShows: number;
+};
+export type EffortInput = {
+  handsOnMinutes: number;
+  totalMinutes: number;
+  cost: number;
+  mess: number;
+  skill: number;
 };
 export type MethodInput = {
   id: string;
   name: string;
   note: string;
+  steps: string;
+  equipment: string;
   reference: boolean;
+  effort?: EffortInput;
+  cookLoss?: number;
 };
 export type PanelistInput = {
   id: string;
   name: string;
 };
 export type DraftInput = {
+  decision: DecisionInput;
+  test: Test;
+  product: Product;
+  constants: ConstantInput[];
+  bundled: BundledInput[];
+  lots: LotInput[];
+  halves: boolean;
+  zones: ZoneInput[];
+  ballot: BallotDesignInput;
+  service: ServiceInput;
+  quantities: QuantitiesInput;
+  assumed: AssumedInput;
+  piecesPerMethod: number;
+  alpha: 0.01 | 0.05 | 0.1;
   title: string;
   question: string;
   ballotTitle: string;
   methods: MethodInput[];
   panel: PanelistInput[];
-  liking: boolean;
-  ties: boolean;
-  piecesPerMethod: number;
-  alpha: 0.01 | 0.05 | 0.1;
 };
 export type ProblemView = {
   /** Path of the field, such as methods.1.name */
@@ -436,6 +598,8 @@ export type TastingView = {
   methods: number;
   pieces: number;
   panelists: number;
+  sitting: number;
+  sittings: number;
   opened: number;
   handedIn: number;
   caveats: number;
@@ -447,18 +611,22 @@ export type TastingView = {
 export type NewTasting = {
   title: string;
 };
-export type TrayView = {
+export type SittingTrayView = {
   panelistId: string;
   seat: number;
   name: string;
   codes: string[];
+  warmUp: boolean;
+  sets: number[];
+  sitting: number;
 };
 export type PlanView = {
   lockedAt: string;
   fingerprint: string;
   engine: string;
   alpha: number;
-  trays: TrayView[];
+  analysis: string;
+  trays: SittingTrayView[];
 };
 export type BallotLinkView = {
   panelistId: string;
@@ -493,6 +661,8 @@ export type SeatView = {
   seat: number;
   name: string;
   codes: string[];
+  warmUp: boolean;
+  sets: number[];
   state: SeatState;
   tasted: number;
   openedAt: string | null;
@@ -505,6 +675,7 @@ export type BoardView = {
   asOf: number;
 };
 export type PortionView = {
+  sitting: number;
   tag: string;
   code: string;
   /** Seats that get a portion of this piece */
@@ -514,21 +685,36 @@ export type PortioningReason = {
   reason: string;
 };
 export type BallotState = 'open' | 'handed-in' | 'closed' | 'elsewhere';
-export type BallotLiking = {
-  code: string;
-  score: number;
+export type BallotSet = {
+  codes: string[];
+};
+export type AnswerKind = 'tasted' | 'score' | 'words' | 'ranking' | 'choice' | 'best-worst' | 'comment';
+export type BallotAnswer = {
+  id: string;
+  kind: AnswerKind;
+  item?: string;
+  code?: string;
+  set?: number;
+  score?: number;
+  words?: string[];
+  ranking?: string[][];
+  choice?: string[];
+  best?: string;
+  worst?: string;
+  text?: string;
 };
 export type BallotView = {
   state: BallotState;
   title: string;
   name: string;
   seat: number;
-  codes: string[];
-  asksLiking: boolean;
-  allowsTies: boolean;
-  tasted: string[];
-  liking: BallotLiking[];
-  ranking: string[][] | null;
+  sitting: number;
+  sittings: number;
+  warmUp: string | null;
+  sets: BallotSet[];
+  items: BallotItemInput[];
+  rinseSeconds: number;
+  answers: BallotAnswer[];
   handedInAt: string | null;
 };
 export type OpenBallot = {
@@ -538,27 +724,30 @@ export type OpenBallot = {
 export type SavedAnswers = {
   saved: string[];
 };
-export type AnswerKind = 'tasted' | 'liking';
 export type AnswerInput = {
   id: string;
   kind: AnswerKind;
-  code: string;
+  item?: string;
+  code?: string;
+  set?: number;
   score?: number;
+  words?: string[];
+  ranking?: string[][];
+  choice?: string[];
+  best?: string;
+  worst?: string;
+  text?: string;
 };
 export type SaveAnswers = {
   device: string;
+  sitting: number;
   answers: AnswerInput[];
-};
-export type LikingInput = {
-  code: string;
-  score: number;
 };
 export type HandIn = {
   device: string;
   id: string;
-  liking: LikingInput[];
-  ranking: string[][];
-  comment: string;
+  sitting: number;
+  answers: AnswerInput[];
 };
 export type ImportedView = {
   id: string;
@@ -582,6 +771,8 @@ export const {
   useRestoreTastingMutation,
   useGetPlanQuery,
   useLockMutation,
+  useUnlockMutation,
+  useNextSittingMutation,
   useGetLinksQuery,
   useMarkBlindMutation,
   useCloseMutation,
@@ -598,5 +789,6 @@ export const {
   useGetFindingsQuery,
   useExportBundleQuery,
   useExportCsvQuery,
+  useExportOrdersQuery,
   useImportBundleMutation,
 } = injectedRtkApi;

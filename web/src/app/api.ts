@@ -19,6 +19,8 @@ export const api = generatedApi.enhanceEndpoints({
     getCard: { providesTags: ['tastings', { type: 'tastings', id: 'cards' }] },
     listTastings: { providesTags: ['tastings', { type: 'tastings', id: 'cards' }] },
     lock: { invalidatesTags: [...ALL] },
+    unlock: { invalidatesTags: [...ALL] },
+    nextSitting: { invalidatesTags: [...ALL] },
     close: { invalidatesTags: [...ALL] },
     reopen: { invalidatesTags: [...ALL] },
     unseal: { invalidatesTags: [...ALL] },

@@ -33,7 +33,7 @@ export function currentStage(role: Role, { status }: TastingCard): Stage {
 
 /** One short true status under each stepping pad. */
 export function stageStatus(stage: Stage, card: TastingCard): string {
-  const { status, methods, panelists, handedIn, caveats } = card;
+  const { status, methods, panelists, handedIn, caveats, sitting, sittings } = card;
   const draft = status === 'draft';
   switch (stage) {
     case 'ask':
@@ -43,9 +43,9 @@ export function stageStatus(stage: Stage, card: TastingCard): string {
     case 'cook':
       return caveats > 0 ? counted(caveats, 'caveat') : draft ? 'not yet' : 'no caveats';
     case 'serve':
-      return draft ? 'not yet' : `${panelists * methods} servings`;
+      return draft ? 'not yet' : counted(panelists, 'seat');
     case 'taste':
-      return draft ? 'not yet' : `${handedIn} of ${panelists} done`;
+      return draft ? 'not yet' : `${handedIn} of ${panelists} done${sittings > 1 ? `, ${sitting}/${sittings}` : ''}`;
     case 'read':
       return (
         {

@@ -2,10 +2,12 @@ import { useEffect, useState } from 'react';
 import { CheckStep } from './CheckStep';
 import { dimMemory } from './memory';
 import { isAllSaved } from './post';
-import { RankingStep } from './RankingStep';
-import { SampleStep } from './SampleStep';
+import { SampleStep, WarmUpStep } from './SampleStep';
+import { SetStep } from './SetStep';
 import { Sent, Stopped } from './Endings';
+import type { BallotView } from '../app/api.generated';
 import type { BallotState } from './state';
+import { type Step, stepsOf, whereText } from './steps';
 import { useBallot } from './store';
 import { WelcomeStep } from './WelcomeStep';
 
@@ -24,7 +26,7 @@ export function Ballot() {
 }
 
 function TopLine({ isDim, onDim }: { isDim: boolean; onDim: () => void }) {
-  const text = useBallot(whereText);
+  const text = useBallot(whereOf);
   const state = useBallot((ballot) =>
     ballot.line === 'waiting' ? 'no connection' : isAllSaved(ballot) ? 'saved' : 'saving…',
   );
@@ -42,18 +44,15 @@ function TopLine({ isDim, onDim }: { isDim: boolean; onDim: () => void }) {
   );
 }
 
-function whereText({ ballot, step }: BallotState): string {
+function whereOf({ ballot, step }: BallotState): string {
   if (!ballot || ballot.state !== 'open') return '';
-  switch (step.at) {
-    case 'welcome':
-      return `Seat ${ballot.seat}`;
-    case 'sample':
-      return `Sample ${step.number + 1} of ${ballot.codes.length}`;
-    case 'ranking':
-      return 'Last question';
-    case 'check':
-      return 'Last look';
-  }
+  return whereText(stepAt(ballot, step), ballot);
+}
+
+/** A kept number may be past the end when the plan was drawn anew. */
+function stepAt(ballot: BallotView, number: number): Step {
+  const steps = stepsOf(ballot);
+  return steps[number] ?? steps[0];
 }
 
 function Content() {
@@ -68,15 +67,18 @@ function Content() {
   if (refusal) return <Stopped />;
   if (!ballot) return <Opening />;
   if (isHandingIn) return <Sent />;
-  switch (step.at) {
+  const shown = stepAt(ballot, step);
+  switch (shown.at) {
     case 'welcome':
       return <WelcomeStep ballot={ballot} />;
+    case 'warm-up':
+      return <WarmUpStep code={shown.code} />;
     case 'sample':
-      return <SampleStep key={step.number} ballot={ballot} number={step.number} />;
-    case 'ranking':
-      return <RankingStep ballot={ballot} />;
+      return <SampleStep key={step} step={shown} />;
+    case 'set':
+      return <SetStep key={step} step={shown} />;
     case 'check':
-      return <CheckStep />;
+      return <CheckStep ballot={ballot} />;
   }
 }
 

@@ -1,50 +1,90 @@
+import type { BallotItemInput, BallotView } from '../app/api.generated';
+import { ordinal, placeOf as placeInRanking } from '../questions/ranking';
 import { Pad } from '../ui/Pad';
 import { BigButton } from './BigButton';
 import { newId } from './post';
-import { ordinal, placeOf } from './ranking';
-import { actions } from './state';
+import { actions, commentItems, placeOf } from './state';
 import { useAct, useBallot } from './store';
 
 /** A last look at the whole ballot, and the hand-in. */
-export function CheckStep() {
+export function CheckStep({ ballot }: { ballot: BallotView }) {
   const act = useAct();
-  const ranking = useBallot((state) => state.ranking);
-  const liking = useBallot((state) => state.liking);
-  const comment = useBallot((state) => state.comment);
-  const lines = ranking.flat();
+  const step = useBallot((state) => state.step);
+  const given = useBallot((state) => state.given);
+  const liked = ballot.items.find((item) => item.kind === 'liking')?.id;
+  const liking = (code: string): number | undefined =>
+    liked ? given[placeOf({ kind: 'score', item: liked, code })]?.score : undefined;
+  const rankings = ballot.sets.flatMap(({ codes }, set) =>
+    ballot.items
+      .filter((item) => item.kind === 'ranking')
+      .flatMap((item) => {
+        const answer = given[placeOf({ kind: 'ranking', item: item.id, set })];
+        return answer?.ranking ? [{ item, set, codes, ranking: answer.ranking }] : [];
+      }),
+  );
   return (
     <main className="flex grow flex-col">
-      <h1 className="mb-3 font-serif text-2xl leading-tight">Is this your order?</h1>
-      <p className="mb-1.5 font-bold text-chestnut dim:text-night-ink">▲ Most liked</p>
-      <ol className="space-y-1.5">
-        {lines.map((code) => (
-          <li key={code} className="flex items-center gap-3">
-            <Pad label={code} size="3rem" />
-            <span className="font-serif text-xl">{ordinal(placeOf(ranking, code))}</span>
-            {liking[code] !== undefined && (
-              <span className="ml-auto text-sm text-quiet dim:text-night-quiet">liking {liking[code]} of 9</span>
-            )}
-          </li>
-        ))}
-      </ol>
-      <p className="mt-1.5 font-bold text-chestnut dim:text-night-ink">▼ Least liked</p>
-      <label className="mt-5 block">
-        <span className="mb-1 block">Anything you want to say? (not needed)</span>
-        <textarea
-          value={comment}
-          maxLength={2000}
-          rows={3}
-          onChange={(event) => act(actions.commented(event.target.value))}
-          className="w-full rounded-xl border border-quiet/50 bg-white px-3 py-2 text-ink dim:border-night-line dim:bg-[#14302e] dim:text-night-ink"
-        />
-      </label>
+      <h1 className="mb-3 font-serif text-2xl leading-tight">
+        {rankings.length > 0 ? 'Is this your order?' : 'That was all. Hand in?'}
+      </h1>
+      {rankings.map(({ item, set, ranking }) => (
+        <Order key={`${item.id} ${set}`} item={item} ranking={ranking} liking={liking} />
+      ))}
+      {rankings.length === 0 && <p>You answered everything. Go back to change an answer, or hand in.</p>}
+      {commentItems(ballot).map((item) => (
+        <Comment key={item.id} item={item} text={given[placeOf({ kind: 'comment', item: item.id })]?.text ?? ''} />
+      ))}
       <p className="mt-3 text-sm text-quiet dim:text-night-quiet">After handing in, answers no longer change.</p>
       <div className="mt-auto flex flex-wrap gap-3 pt-5">
-        <BigButton look="plain" className="!basis-auto" onClick={() => act(actions.stepped({ at: 'ranking' }))}>
+        <BigButton look="plain" className="!basis-auto" onClick={() => act(actions.stepped(step - 1))}>
           Back
         </BigButton>
         <BigButton onClick={() => act(actions.handedIn(newId()))}>Hand in</BigButton>
       </div>
     </main>
+  );
+}
+
+interface OrderProps {
+  item: BallotItemInput;
+  ranking: string[][];
+  liking: (code: string) => number | undefined;
+}
+
+function Order({ item, ranking, liking }: OrderProps) {
+  return (
+    <div className="mb-4">
+      <p className="mb-1.5 font-bold text-chestnut dim:text-night-ink">▲ {item.high}</p>
+      <ol className="space-y-1.5">
+        {ranking.flat().map((code) => (
+          <li key={code} className="flex items-center gap-3">
+            <Pad label={code} size="3rem" />
+            <span className="font-serif text-xl">{ordinal(placeInRanking(ranking, code))}</span>
+            {liking(code) !== undefined && (
+              <span className="ml-auto text-sm text-quiet dim:text-night-quiet">liking {liking(code)} of 9</span>
+            )}
+          </li>
+        ))}
+      </ol>
+      <p className="mt-1.5 font-bold text-chestnut dim:text-night-ink">▼ {item.low}</p>
+    </div>
+  );
+}
+
+function Comment({ item, text }: { item: BallotItemInput; text: string }) {
+  const act = useAct();
+  return (
+    <label className="mt-5 block">
+      <span className="mb-1 block">{item.ask} (not needed)</span>
+      <textarea
+        value={text}
+        maxLength={2000}
+        rows={3}
+        onChange={(event) =>
+          act(actions.commented({ id: newId(), kind: 'comment', item: item.id, text: event.target.value }))
+        }
+        className="w-full rounded-xl border border-quiet/50 bg-white px-3 py-2 text-ink dim:border-night-line dim:bg-[#14302e] dim:text-night-ink"
+      />
+    </label>
   );
 }

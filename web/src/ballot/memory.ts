@@ -23,7 +23,7 @@ export function deviceId(): string {
   return id;
 }
 
-const place = (token: string): string => `jacana.ballot.${token}`;
+const place = (token: string): string => `jacana.ballot.2.${token}`;
 
 export function recall(token: string): BallotState {
   const text = attempt(() => localStorage.getItem(place(token)), null);

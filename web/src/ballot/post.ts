@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 import type { BallotView, SavedAnswers } from '../app/api.generated';
 import { deviceId, keep } from './memory';
-import { actions, type BallotState } from './state';
+import { actions, type BallotState, handedOver } from './state';
 import type { BallotStore } from './store';
 
 const PATIENCE_MS = [1000, 2000, 4000, 8000];
@@ -81,19 +81,21 @@ export class Post {
   }
 
   private async sendAnswers(): Promise<void> {
-    const answers = this.store.getState().queue.slice(0, 50);
-    const { saved } = await this.send<SavedAnswers>('answers', { device: deviceId(), answers });
+    const { queue, ballot } = this.store.getState();
+    const letter = { device: deviceId(), sitting: ballot?.sitting, answers: queue.slice(0, 100) };
+    const { saved } = await this.send<SavedAnswers>('answers', letter);
     this.store.dispatch(actions.acknowledged(saved));
   }
 
   private async sendHandIn(): Promise<void> {
-    const { handIn: id, ranking, liking, comment, ballot } = this.store.getState();
-    const scores = ballot?.asksLiking ? ballot.codes.map((code) => ({ code, score: liking[code] })) : [];
-    this.store.dispatch(
-      actions.opened(
-        await this.send<BallotView>('hand-in', { device: deviceId(), id, ranking, liking: scores, comment }),
-      ),
-    );
+    const state = this.store.getState();
+    const letter = {
+      device: deviceId(),
+      id: state.handIn,
+      sitting: state.ballot?.sitting,
+      answers: handedOver(state),
+    };
+    this.store.dispatch(actions.opened(await this.send<BallotView>('hand-in', letter)));
   }
 
   private refused(error: Refused): void {

@@ -1,24 +1,24 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { placeOfAnswer, scopeOf } from '@jacana/core/questions';
+import type { AnswerValue } from '@jacana/core/bundle';
 import type { AnswerInput, BallotView } from '../app/api.generated';
+import { type Step, stepsOf } from './steps';
 
-/** Where the panelist is: welcome, one step per sample, ranking, last look. */
-export type Step = { at: 'welcome' } | { at: 'sample'; number: number } | { at: 'ranking' } | { at: 'check' };
-
-/** What the line to the server is like. */
+/** How the line to the server is: all saved, sending, or waiting for a connection. */
 export type Line = 'saved' | 'sending' | 'waiting';
 
-/** Everything about one ballot on this device; kept in the browser after every change. */
+/** Everything this device knows of the ballot; kept in the browser, so that nothing depends on the network. */
 export interface BallotState {
-  /** As the server last said it; null until the ballot was first opened. */
+  /** The server's view of it; null until the ballot was first opened. */
   ballot: BallotView | null;
   /** What keeps the panelist from answering, in the server's words. */
   refusal: { kind: 'closed' | 'elsewhere' | 'missing' | 'problem'; message: string } | null;
-  step: Step;
-  tasted: string[];
-  liking: Record<string, number>;
-  /** Groups from most to least liked; what is not placed yet is missing. */
-  ranking: string[][];
-  comment: string;
+  /** Number of the screen. */
+  step: number;
+  /** The answers that count, by what they are about. */
+  given: Record<string, AnswerInput>;
+  /** Rankings that are still being made, by question and set. */
+  halfMade: Record<string, string[][]>;
   /** Answers that the server has not acknowledged. */
   queue: AnswerInput[];
   /** Id of the hand-in, once the panelist has handed in and until it is acknowledged. */
@@ -29,21 +29,19 @@ export interface BallotState {
 export const fresh: BallotState = {
   ballot: null,
   refusal: null,
-  step: { at: 'welcome' },
-  tasted: [],
-  liking: {},
-  ranking: [],
-  comment: '',
+  step: 0,
+  given: {},
+  halfMade: {},
   queue: [],
   handIn: null,
   line: 'saved',
 };
 
-interface Scored {
-  id: string;
-  code: string;
-  score: number;
-}
+/** What an answer is about. */
+export const placeOf = (answer: Omit<AnswerInput, 'id'>): string => placeOfAnswer(answer as AnswerValue);
+
+/** Name of a ranking in the making. */
+export const makingOf = (item: string, set: number): string => `${item} ${set}`;
 
 const slice = createSlice({
   name: 'ballot',
@@ -51,36 +49,30 @@ const slice = createSlice({
   reducers: {
     /** The server's view of the ballot; what this device still has to send wins over it. */
     opened: (state, { payload: ballot }: PayloadAction<BallotView>) => {
+      const isAnother = state.ballot !== null && state.ballot.sitting !== ballot.sitting;
+      if (isAnother) Object.assign(state, fresh);
       state.ballot = ballot;
       state.refusal =
         ballot.state === 'elsewhere' || ballot.state === 'closed' ? { kind: ballot.state, message: '' } : null;
       if (ballot.state === 'handed-in') Object.assign(state, { queue: [], handIn: null, line: 'saved' });
-      for (const { code, score } of ballot.liking) state.liking[code] ??= score;
-      for (const code of [...ballot.tasted, ...ballot.liking.map((one) => one.code)]) {
-        if (!state.tasted.includes(code)) state.tasted.push(code);
-      }
+      for (const answer of ballot.answers) state.given[placeOf(answer)] ??= answer;
     },
-    stepped: (state, { payload }: PayloadAction<Step>) => {
+    stepped: (state, { payload }: PayloadAction<number>) => {
       state.step = payload;
     },
-    scored: (state, { payload: { id, code, score } }: PayloadAction<Scored>) => {
-      state.liking[code] = score;
-      state.queue = [
-        ...state.queue.filter((answer) => answer.code !== code || answer.kind !== 'liking'),
-        { id, kind: 'liking', code, score },
-      ];
-      if (!state.tasted.includes(code)) state.tasted.push(code);
+    answered: (state, { payload: answer }: PayloadAction<AnswerInput>) => {
+      const place = placeOf(answer);
+      const before = state.given[place];
+      if (before && sameValue(before, answer)) return;
+      state.given[place] = answer;
+      state.queue = [...state.queue.filter((other) => placeOf(other) !== place), answer];
     },
-    finished: (state, { payload: { id, code } }: PayloadAction<{ id: string; code: string }>) => {
-      if (state.tasted.includes(code)) return;
-      state.tasted.push(code);
-      state.queue.push({ id, kind: 'tasted', code });
+    making: (state, { payload: { name, ranking } }: PayloadAction<{ name: string; ranking: string[][] }>) => {
+      state.halfMade[name] = ranking;
     },
-    ranked: (state, { payload }: PayloadAction<string[][]>) => {
-      state.ranking = payload;
-    },
-    commented: (state, { payload }: PayloadAction<string>) => {
-      state.comment = payload;
+    /** Free words are kept here and go out with the hand-in, since they change with every key. */
+    commented: (state, { payload: answer }: PayloadAction<AnswerInput>) => {
+      state.given[placeOf(answer)] = answer;
     },
     handedIn: (state, { payload: id }: PayloadAction<string>) => {
       state.handIn ??= id;
@@ -103,8 +95,45 @@ const slice = createSlice({
 export const actions = slice.actions;
 export const ballotReducer = slice.reducer;
 
-/** Samples not yet placed in the ranking, in serving order. */
-export function unplaced({ ballot, ranking }: BallotState): string[] {
-  const placed = new Set(ranking.flat());
-  return (ballot?.codes ?? []).filter((code) => !placed.has(code));
+function sameValue({ id: _a, ...one }: AnswerInput, { id: _b, ...other }: AnswerInput): boolean {
+  return JSON.stringify(one) === JSON.stringify(other);
 }
+
+/** Everything that was answered, as it is handed in; empty comments are none. */
+export const handedOver = ({ given }: BallotState): AnswerInput[] =>
+  Object.values(given)
+    .filter((answer) => answer.kind !== 'comment' || answer.text?.trim())
+    .map((answer) => (answer.kind === 'comment' ? { ...answer, text: answer.text?.trim() } : answer));
+
+/** The first screen with something to answer; the check when nothing is left. */
+export function firstOpenStep(ballot: BallotView, given: BallotState['given']): number {
+  const at = stepsOf(ballot).findIndex((step) => !isDone(step, given));
+  return at < 0 ? stepsOf(ballot).length - 1 : at;
+}
+
+function isDone(step: Step, given: BallotState['given']): boolean {
+  switch (step.at) {
+    case 'welcome':
+      return true;
+    case 'check':
+      return false;
+    case 'warm-up':
+      return placeOf({ kind: 'tasted', code: step.code }) in given;
+    case 'sample':
+      return step.item
+        ? hasAnswer(given, step.item.id, { code: step.code })
+        : placeOf({ kind: 'tasted', code: step.code }) in given;
+    case 'set':
+      return hasAnswer(given, step.item.id, { set: step.set });
+  }
+}
+
+const hasAnswer = (
+  given: BallotState['given'],
+  item: string,
+  { code, set }: { code?: string; set?: number },
+): boolean => Object.values(given).some((answer) => answer.item === item && answer.code === code && answer.set === set);
+
+/** Comments are asked for at the end. */
+export const commentItems = (ballot: BallotView): BallotView['items'] =>
+  ballot.items.filter((item) => scopeOf(item) === 'ballot');

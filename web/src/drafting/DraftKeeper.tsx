@@ -1,11 +1,12 @@
 import { useEffect, useMemo, useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { lockProblems } from '@jacana/core/design';
+import { useForm, useWatch } from 'react-hook-form';
 import { Outlet } from 'react-router';
 import { api } from '../app/api';
 import type { DraftInput, TastingView } from '../app/api.generated';
 import { type InTasting, useInTasting } from '../app/session';
 import { Loading } from '../ui/Notice';
-import { DraftContext } from './draft';
+import { asTasting, DraftContext } from './draft';
 import { DraftPost, type SaveState, unsaved } from './draftPost';
 
 /** Holds the one draft that Ask and Plan edit, and keeps saving it. */
@@ -33,10 +34,12 @@ function Keeper({ tasting, inTasting }: { tasting: TastingView; inTasting: InTas
       void post.flush();
     };
   }, [isDraft, form, post]);
-  const drafting = useMemo(
-    () => ({ tasting, form, saveState, flush: () => post.flush() }),
-    [tasting, form, saveState, post],
-  );
+  const draft = useWatch({ control: form.control }) as DraftInput;
+  const drafting = useMemo(() => {
+    const design = asTasting(draft);
+    const problems = isDraft ? lockProblems(design) : [];
+    return { tasting, form, draft, design, problems, isLocked: !isDraft, saveState, flush: () => post.flush() };
+  }, [tasting, form, draft, isDraft, saveState, post]);
   return (
     <DraftContext.Provider value={drafting}>
       <Outlet context={inTasting} />

@@ -46,7 +46,7 @@ export class DraftPost {
   }
 }
 
-const place = (id: string): string => `jacana.draft.${id}`;
+const place = (id: string): string => `jacana.draft.2.${id}`;
 
 /** What has been typed and is not yet with the server. */
 export const unsaved = {

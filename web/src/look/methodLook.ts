@@ -13,5 +13,10 @@ export const SEALED_NOTCH = 30;
 
 /** @param place the method's place in its tasting, from 0 */
 export function methodLook(place: number): MethodLook {
-  return { colour: COLOURS[place % COLOURS.length], notch: (SEALED_NOTCH + 45 * place) % 360 };
+  // Sixteen directions, then the same ones in other colours: no two of 60 methods look alike.
+  const round = Math.floor(place / COLOURS.length);
+  return {
+    colour: COLOURS[(place + Math.floor(place / 16)) % COLOURS.length],
+    notch: (SEALED_NOTCH + 45 * place + 22.5 * round) % 360,
+  };
 }

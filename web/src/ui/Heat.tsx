@@ -12,6 +12,8 @@ const HEADING = 'px-1 font-mono text-xs font-semibold text-quiet';
 /** A small table of counts; the darker, the more. Even tables look plain, as they should. */
 export function Heat({ caption, counts, rows, columns, offDiagonal }: HeatProps) {
   const most = Math.max(1, ...counts.flat());
+  // Many rows are for seeing that nothing stands out, and may be small.
+  const cell = rows.length > 8 ? 'h-5 min-w-6 text-xs' : 'h-6 min-w-8';
   const shade = (count: number): string =>
     `color-mix(in srgb, var(--color-eaten) ${Math.round((100 * count) / most)}%, var(--color-water))`;
   return (
@@ -39,7 +41,7 @@ export function Heat({ caption, counts, rows, columns, offDiagonal }: HeatProps)
                 return (
                   <td
                     key={columns[column]}
-                    className="h-6 min-w-8 rounded"
+                    className={`${cell} rounded`}
                     style={isBlank ? undefined : { backgroundColor: shade(count) }}
                   >
                     {isBlank ? '·' : count}

@@ -7,6 +7,7 @@ export function useUndo<T>(restore: (before: T) => void) {
   return {
     text: last?.text ?? null,
     remember: (text: string, before: T) => setLast({ text, before }),
+    forget: () => setLast(null),
     undo: () => {
       if (last) restore(last.before);
       setLast(null);

@@ -15,6 +15,7 @@
  * @example
  * bestWorst([{ shown: [0, 1, 2], best: 0, worst: 2 }, { shown: [0, 1, 2], best: 1, worst: 2 }, { shown: [0, 1, 2], best: 2, worst: 0 }], 3).counts[1].score // 0.3333
  */
+import { chiSquaredUpperTail } from '../../numeric';
 import type { NoTest } from '../certainty/probability';
 import { connections, noCommonScale } from '../strength/connections';
 import { addGhost, emptyLikelihood, fitOrPenalise, type LogLikelihood } from '../strength/scale';
@@ -32,7 +33,10 @@ export interface BestWorstResult {
   counts: { best: number; worst: number; shown: number; score: number }[];
   logWorth: number[];
   se: number[];
+  covariance: number[][];
   logLik: number;
+  /** -2 log likelihood ratio against "all worths equal", and its chi-squared limit: rough below some 30 choices. */
+  likelihoodRatio: { statistic: number; df: number; p: number };
   penalised: boolean;
   choices: number;
 }
@@ -59,13 +63,18 @@ export function bestWorst(choices: readonly BestWorstChoice[], samples: number):
     if (penalise) addGhost(total, logWorth, samples);
     return total;
   };
-  const { fit, penalised } = fitOrPenalise(at, new Array<number>(samples).fill(0), samples, isFinite);
+  const equal = new Array<number>(samples).fill(0);
+  const { fit, penalised } = fitOrPenalise(at, equal, samples, isFinite);
+  const logLik = at(fit.parameters, false).value;
+  const ratio = Math.max(0, 2 * (logLik - at(equal, false).value));
   return {
     test: 'best-worst',
     counts: Array.from({ length: samples }, (_, sample) => countsOf(used, sample)),
     logWorth: fit.parameters,
     se: fit.covariance.map((row, sample) => Math.sqrt(Math.max(0, row[sample]))),
-    logLik: at(fit.parameters, false).value,
+    covariance: fit.covariance,
+    logLik,
+    likelihoodRatio: { statistic: ratio, df: samples - 1, p: chiSquaredUpperTail(ratio, samples - 1) },
     penalised,
     choices: used.length,
   };

@@ -84,7 +84,9 @@ export function skillingsMack(
     test: 'skillings-mack',
     statistic,
     df,
-    probability: relabelingProbability({ ...options, blocks: scored, samples, statistic: form }, limitingP),
+    probability: options.limitOnly
+      ? { p: limitingP, from: 'limiting' }
+      : relabelingProbability({ ...options, blocks: scored, samples, statistic: form }, limitingP),
     limitingP,
     rankSums,
     adjustedSums,

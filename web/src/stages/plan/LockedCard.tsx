@@ -1,13 +1,17 @@
-import { Printer } from 'lucide-react';
+import { Download, LockOpen, Printer } from 'lucide-react';
 import { format } from 'date-fns';
+import { useState } from 'react';
 import { Link } from 'react-router';
-import { buttonClass } from '../../ui/Button';
+import { api, refusalOf } from '../../app/api';
+import { Button, buttonClass } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Modal } from '../../ui/Modal';
 import { useDrafting } from '../../drafting/draft';
 
-/** The proof of the lock: date and fingerprint, and the sheet to print. */
+/** The proof of the lock: date and fingerprint, the sheet to print and the files to take along. */
 export function LockedCard() {
   const { tasting } = useDrafting();
+  const isServed = tasting.status !== 'locked' || tasting.opened > 0;
   return (
     <Card title="Locked">
       <p>{tasting.lockedAt && format(tasting.lockedAt, 'd MMMM yyyy, HH:mm')}</p>
@@ -16,9 +20,46 @@ export function LockedCard() {
       <p className="mt-2 mb-3 text-sm text-quiet">
         Print it before anyone tastes: at unsealing it is computed again, and must come out the same.
       </p>
-      <Link to="../plan-sheet" relative="path" className={buttonClass()}>
-        <Printer size={18} /> Plan sheet
-      </Link>
+      <div className="flex flex-wrap gap-x-4 gap-y-2">
+        <Link to="../plan-sheet" relative="path" className={buttonClass()}>
+          <Printer size={18} /> Plan sheet
+        </Link>
+        <a href={`/api/tastings/${tasting.id}/orders`} download="serving-orders.csv" className={buttonClass('quiet')}>
+          <Download size={16} /> Orders as CSV
+        </a>
+        <a href={`/api/tastings/${tasting.id}/bundle`} download="tasting.json" className={buttonClass('quiet')}>
+          <Download size={16} /> Bundle
+        </a>
+      </div>
+      {!isServed && <Unlock id={tasting.id} />}
     </Card>
+  );
+}
+
+/** Until the first serving a lock can be taken back; the key that it sealed is destroyed. */
+function Unlock({ id }: { id: string }) {
+  const [isAsking, setAsking] = useState(false);
+  const [unlock, { error, isLoading }] = api.useUnlockMutation();
+  return (
+    <>
+      <Button look="quiet" className="mt-3" onClick={() => setAsking(true)}>
+        <LockOpen size={16} /> Unlock the plan
+      </Button>
+      <Modal
+        title="Unlock the plan?"
+        about="Codes, orders and key are destroyed, and the log says who did it. The next lock draws new ones, so labels and sheets that are printed become waste."
+        open={isAsking}
+        onOpenChange={setAsking}
+      >
+        {error && (
+          <p role="alert" className="mb-3 font-bold text-chestnut">
+            {refusalOf(error).message}
+          </p>
+        )}
+        <Button look="main" disabled={isLoading} onClick={() => void unlock({ id })}>
+          Unlock and destroy the key
+        </Button>
+      </Modal>
+    </>
   );
 }

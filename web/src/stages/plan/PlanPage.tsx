@@ -1,73 +1,94 @@
 import { SMALL_PANEL, SMALLEST_PANEL } from '@jacana/core/design';
-import { counted } from '../../app/stages';
-import type { DraftInput, TastingView } from '../../app/api.generated';
-import { Card } from '../../ui/Card';
-import { ToCome } from '../../ui/Notice';
-import { StageLayout } from '../../ui/StageLayout';
+import { Tabs } from 'radix-ui';
+import { useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import { useCommands } from '../../app/CommandProvider';
+import type { DraftInput } from '../../app/api.generated';
 import { useDrafting } from '../../drafting/draft';
 import { SaveNote } from '../../drafting/SaveNote';
-import { BalanceCard } from './BalanceCard';
-import { BallotCard } from './BallotCard';
+import { Card } from '../../ui/Card';
+import { StageLayout } from '../../ui/StageLayout';
+import { BallotPart } from './ballot/BallotPart';
 import { LockCard } from './LockCard';
 import { LockedCard } from './LockedCard';
-import { PanelCard } from './PanelCard';
+import { OrdersPart } from './orders/OrdersPart';
+import { PeoplePart } from './people/PeoplePart';
+import { planSentence, planSupport } from './planSentence';
+import { QuantitiesPart } from './QuantitiesPart';
+import { RehearsalPart } from './rehearsal/RehearsalPart';
 
-/** Stage 2: who tastes, in which orders, and the lock. */
+const PARTS = [
+  { part: 'people', name: 'People and power', shown: PeoplePart },
+  { part: 'ballot', name: 'Ballot', shown: BallotPart },
+  { part: 'orders', name: 'Orders', shown: OrdersPart },
+  { part: 'quantities', name: 'Quantities', shown: QuantitiesPart },
+  { part: 'rehearsal', name: 'Rehearsal', shown: RehearsalPart },
+] as const;
+
+/** Stage 2: who tastes what in which order, what they are asked, what is bought, and the lock. */
 export function PlanPage() {
-  const { draft, problems, isLocked, tasting } = useDrafting();
+  const { design, draft, problems, isLocked, tasting } = useDrafting();
+  const [search, setSearch] = useSearchParams();
+  const part = search.get('part') ?? 'people';
+  useCommands(
+    useMemo(
+      () =>
+        PARTS.map(({ part: to, name }) => ({
+          label: `Plan: ${name.toLowerCase()}`,
+          group: 'Plan',
+          run: () => setSearch({ part: to }),
+        })),
+      [setSearch],
+    ),
+  );
   return (
     <StageLayout
-      sentence={planSentence(draft, problems.length, tasting)}
-      support={
-        draft.panel.length > 0 && draft.methods.length > 0
-          ? `${counted(draft.panel.length * draft.methods.length, 'serving')}, ${counted(draft.methods.length, 'bite')} each, ${counted(draft.methods.length * draft.piecesPerMethod, 'piece')} to cook.`
-          : undefined
-      }
+      sentence={planSentence(design, problems.length, tasting)}
+      support={planSupport(design)}
       margin={
         <>
           {isLocked ? <LockedCard /> : <LockCard />}
           {!isLocked && <SaveNote />}
           <PieceGuard draft={draft} />
-          <ToCome>
-            <p>
-              Power as the panel grows, more than eight methods over several sittings, quantities to buy, a rehearsal
-              with a simulated panel, and other ballots.
-            </p>
-          </ToCome>
         </>
       }
     >
-      <div className="grid items-start gap-4 md:grid-cols-2">
-        <PanelCard />
-        <div className="space-y-4">
-          <BallotCard />
-          <BalanceCard />
-        </div>
-      </div>
+      <Tabs.Root value={part} onValueChange={(to) => setSearch({ part: to })}>
+        <Tabs.List aria-label="Parts of the plan" className="mb-4 flex flex-wrap gap-x-6 border-b border-line">
+          {PARTS.map(({ part: to, name }) => (
+            <Tabs.Trigger
+              key={to}
+              value={to}
+              className="-mb-px border-b-[3px] border-transparent px-1 pb-1.5 font-bold text-quiet hover:text-ink data-[state=active]:border-chestnut data-[state=active]:text-ink"
+            >
+              {name}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        {PARTS.map(({ part: to, shown: Part }) => (
+          <Tabs.Content key={to} value={to} tabIndex={-1}>
+            <Part />
+          </Tabs.Content>
+        ))}
+      </Tabs.Root>
     </StageLayout>
   );
 }
 
-function planSentence({ panel, methods }: DraftInput, problems: number, { lockedAt, unsealedAt }: TastingView): string {
-  if (lockedAt)
-    return `Locked: ${counted(panel.length, 'person', 'people')}, ${counted(methods.length, 'sample')} each, and ${unsealedAt ? 'the key is open' : 'a sealed key'}.`;
-  if (problems > 0) return `${counted(problems, 'thing')} to settle before this plan can be locked.`;
-  return `With ${counted(panel.length, 'person', 'people')} and ${methods.length} methods, this plan is ready to lock.`;
-}
-
 /** The guard against taking many bites of one piece for many pieces, and against tiny panels. */
 function PieceGuard({ draft }: { draft: DraftInput }) {
+  const people = draft.panel.length;
   const notes = [
     ...(draft.piecesPerMethod === 1
       ? [
           'One piece a method: the answer will be about these pieces, not about the methods. Three pieces or more let it speak of the methods.',
         ]
       : []),
-    ...(draft.panel.length > 0 && draft.panel.length < SMALLEST_PANEL
+    ...(people > 0 && people < SMALLEST_PANEL
       ? [`With fewer than ${SMALLEST_PANEL} people there will be no verdict: even complete agreement may be chance.`]
       : []),
-    ...(draft.panel.length >= SMALLEST_PANEL && draft.panel.length < SMALL_PANEL
-      ? [`With ${draft.panel.length} people only large differences will show.`]
+    ...(people >= SMALLEST_PANEL && people < SMALL_PANEL
+      ? [`With ${people} people only large differences will show.`]
       : []),
   ];
   if (notes.length === 0) return null;

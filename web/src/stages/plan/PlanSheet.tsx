@@ -1,60 +1,113 @@
+import { quantities, TEST_NAMES } from '@jacana/core/design';
 import { format } from 'date-fns';
 import { api } from '../../app/api';
+import type { SittingTrayView } from '../../app/api.generated';
 import { useInTasting } from '../../app/session';
+import { asTasting } from '../../drafting/draft';
 import { Heat } from '../../ui/Heat';
 import { Loading } from '../../ui/Notice';
 import { Sheet } from '../../ui/Sheet';
-import { byCode } from './BalanceCard';
+import { setsOf } from './orders/BalanceCard';
+import { ordersByCode } from './orders/balance';
 
 /** The locked plan on paper, with the fingerprint that vouches for it. Codes only. */
 export function PlanSheet() {
   const { card } = useInTasting();
   const { data: plan } = api.useGetPlanQuery({ id: card.id });
-  if (!plan) return <Loading what="the plan" />;
-  const balance = byCode(plan.trays.map((tray) => tray.codes));
+  const { data: tasting } = api.useGetTastingQuery({ id: card.id });
+  if (!plan || !tasting) return <Loading what="the plan" />;
+  const { draft } = tasting;
+  const list = quantities(asTasting(draft));
+  const sittings = Array.from({ length: draft.service.sittings }, (_, at) => at + 1);
   return (
     <Sheet title={`Plan: ${card.title}`} back={`/tastings/${card.id}/plan`}>
       <dl className="mb-5 grid grid-cols-[9rem_1fr] gap-y-1">
+        <dt className="text-quiet">Question</dt>
+        <dd>{draft.question}</dd>
         <dt className="text-quiet">Locked</dt>
         <dd>{format(plan.lockedAt, 'd MMMM yyyy, HH:mm:ss')}</dd>
         <dt className="text-quiet">Fingerprint</dt>
         <dd className="font-mono font-semibold break-all">{plan.fingerprint}</dd>
-        <dt className="text-quiet">Analysis</dt>
+        <dt className="text-quiet">Test</dt>
         <dd>
-          Friedman's test with tie correction; all pairs by rank sums, Holm-adjusted; level {plan.alpha}. Drawn by{' '}
+          {TEST_NAMES[draft.test]}; analysis {plan.analysis.replaceAll('-', ' ')}; level {plan.alpha}. Drawn by{' '}
           {plan.engine}.
         </dd>
+        <dt className="text-quiet">To prepare</dt>
+        <dd>
+          {list.pieces} pieces, {(list.grams / 1000).toFixed(2)} kg raw
+          {list.cost > 0 ? `, ${list.cost.toFixed(2)}` : ''}; portions of {draft.quantities.portionGrams} g.
+        </dd>
+        {draft.constants.length > 0 && (
+          <>
+            <dt className="text-quiet">Held constant</dt>
+            <dd>
+              <ul>
+                {draft.constants.map((one) => (
+                  <li key={one.id}>
+                    {[one.name, one.target, one.tolerance, one.check && `by ${one.check}`].filter(Boolean).join(', ')}
+                  </li>
+                ))}
+              </ul>
+            </dd>
+          </>
+        )}
       </dl>
-      <div className="mb-6 flex flex-wrap gap-10">
-        <Heat
-          caption="times at each position"
-          counts={balance.positions}
-          rows={balance.names}
-          columns={balance.names.map((_, at) => String(at + 1))}
+      {sittings.map((sitting) => (
+        <Orders
+          key={sitting}
+          heading={sittings.length > 1 ? `Serving orders, sitting ${sitting}` : 'Serving orders'}
+          trays={plan.trays.filter((tray) => tray.sitting === sitting)}
+          hasTables={draft.service.codes === 'shared'}
         />
-        <Heat
-          caption="times row comes right before column"
-          counts={balance.neighbours}
-          rows={balance.names}
-          columns={balance.names}
-          offDiagonal
-        />
-      </div>
+      ))}
+    </Sheet>
+  );
+}
+
+interface OrdersProps {
+  heading: string;
+  trays: SittingTrayView[];
+  hasTables: boolean;
+}
+
+function Orders({ heading, trays, hasTables }: OrdersProps) {
+  const { names, report } = ordersByCode(trays.flatMap(setsOf));
+  const most = Math.max(...trays.map((tray) => tray.codes.length));
+  return (
+    <section className="mb-8">
+      {hasTables && (
+        <div className="mb-6 flex flex-wrap gap-10">
+          <Heat
+            caption="times at each position"
+            counts={report.positions}
+            rows={names}
+            columns={report.positions[0].map((_, at) => String(at + 1))}
+          />
+          <Heat
+            caption="times row comes right before column"
+            counts={report.neighbours}
+            rows={names}
+            columns={names}
+            offDiagonal
+          />
+        </div>
+      )}
       <table className="w-full">
-        <caption className="pb-1 text-left font-bold">Serving orders</caption>
+        <caption className="pb-1 text-left font-bold">{heading}</caption>
         <thead>
           <tr className="border-b border-line text-left text-sm text-quiet">
             <th scope="col">Seat</th>
             <th scope="col">Panelist</th>
-            {balance.names.map((_, at) => (
+            {Array.from({ length: most }, (_, at) => (
               <th key={at} scope="col">
-                {at + 1}
+                {trays[0]?.warmUp ? (at === 0 ? 'warm-up' : at) : at + 1}
               </th>
             ))}
           </tr>
         </thead>
         <tbody>
-          {plan.trays.map((tray) => (
+          {trays.map((tray) => (
             <tr key={tray.panelistId} className="break-inside-avoid border-b border-line/60">
               <td className="py-1 font-mono">{tray.seat}</td>
               <td>{tray.name}</td>
@@ -67,6 +120,6 @@ export function PlanSheet() {
           ))}
         </tbody>
       </table>
-    </Sheet>
+    </section>
   );
 }

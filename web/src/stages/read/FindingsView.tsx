@@ -1,14 +1,10 @@
 import { refusalOf } from '../../app/api';
 import { useInTasting } from '../../app/session';
+import { FindingsBody } from '../../findings/FindingsBody';
 import { Failure } from '../../ui/Notice';
 import { StageLayout } from '../../ui/StageLayout';
 import { Computing } from './Computing';
-import { Explored } from './Explored';
-import { PairTable } from './PairTable';
-import { RankChart } from './RankChart';
 import { ReadMargin } from './ReadMargin';
-import { SmallPrint } from './SmallPrint';
-import { TasterRankings } from './TasterRankings';
 import type { FindingsState } from './useFindings';
 
 /** The answer, and everything it rests on. */
@@ -23,11 +19,7 @@ export function FindingsView({ findings }: { findings: FindingsState }) {
       support={found.verdict.support}
       margin={<ReadMargin found={found} />}
     >
-      <RankChart found={found} />
-      <TasterRankings found={found} />
-      {found.pairs.length > 0 && <PairTable found={found} />}
-      <Explored found={found} />
-      <SmallPrint found={found} />
+      <FindingsBody found={found} />
     </StageLayout>
   );
 }

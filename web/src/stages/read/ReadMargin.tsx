@@ -1,12 +1,12 @@
 import { Download } from 'lucide-react';
-import type { Findings, Sensitivity } from '@jacana/core/findings';
+import type { FindingsBase, Sensitivity } from '@jacana/core/findings';
 import { useInTasting } from '../../app/session';
 import { buttonClass } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Mark } from '../../ui/Notice';
 
 /** What the data cannot say, what changes without something, and what to do next. */
-export function ReadMargin({ found }: { found: Findings }) {
+export function ReadMargin({ found }: { found: FindingsBase }) {
   const { card, me } = useInTasting();
   const weighed = new Set(found.sensitivity.map((again) => again.caveat));
   const others = found.caveats.filter((caveat) => !weighed.has(caveat.id));
@@ -22,7 +22,7 @@ export function ReadMargin({ found }: { found: Findings }) {
         <Card title="What the data cannot say">
           <ul className="space-y-2">
             {found.limits.map((limit) => (
-              <li key={limit.kind}>{limit.text}</li>
+              <li key={limit.text}>{limit.text}</li>
             ))}
           </ul>
         </Card>

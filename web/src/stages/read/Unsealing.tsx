@@ -135,20 +135,23 @@ function TurningPads({ found }: { found: Findings | undefined }) {
   const { data: plan } = api.useGetPlanQuery({ id: card.id });
   if (!plan) return null;
   const codes = [...new Set(plan.trays.flatMap((tray) => tray.codes))].sort();
+  const isMany = codes.length > 12;
   return (
     <ul className="flex flex-wrap gap-5" aria-label="Samples">
       {codes.map((code, at) => {
-        const place = found?.methods.findIndex((method) => method.code === code) ?? -1;
+        const place = found?.methods.findIndex((method) => method.codes.includes(code)) ?? -1;
         const look = place >= 0 ? methodLook(place) : null;
         return (
-          <li key={code} className="w-30 text-center">
+          <li key={code} className={`${isMany ? 'w-20' : 'w-30'} text-center`}>
             <span
               className={`inline-block ${look ? 'animate-[turn_700ms_ease-out_both]' : ''}`}
-              style={{ animationDelay: `${at * 180}ms` }}
+              style={{ animationDelay: `${at * (isMany ? 20 : 180)}ms` }}
             >
-              <Pad label={code} size={96} colour={look?.colour} notch={look?.notch} />
+              <Pad label={code} size={isMany ? 48 : 96} colour={look?.colour} notch={look?.notch} />
             </span>
-            <span className="mt-1 block min-h-6 font-bold">{place >= 0 && found ? found.methods[place].name : ''}</span>
+            <span className="mt-1 block min-h-6 leading-tight font-bold">
+              {place >= 0 && found ? found.methods[place].name : ''}
+            </span>
           </li>
         );
       })}

@@ -65,10 +65,12 @@ function LoggedSheet({ id }: { id: string }) {
 }
 
 function PortionTable({ portions }: { portions: PortionView[] }) {
+  const hasSittings = new Set(portions.map(({ sitting }) => sitting)).size > 1;
   return (
     <table className="w-full">
       <thead>
         <tr className="border-b border-line text-left text-sm text-quiet">
+          {hasSittings && <th scope="col">Sitting</th>}
           <th scope="col">Piece</th>
           <th scope="col">Code</th>
           <th scope="col">Portions</th>
@@ -76,8 +78,9 @@ function PortionTable({ portions }: { portions: PortionView[] }) {
         </tr>
       </thead>
       <tbody>
-        {portions.map(({ tag, code, seats }) => (
-          <tr key={tag} className="border-b border-line/60">
+        {portions.map(({ sitting, tag, code, seats }) => (
+          <tr key={`${sitting} ${tag} ${code}`} className="border-b border-line/60">
+            {hasSittings && <td>{sitting}</td>}
             <td className="py-1.5 font-mono text-lg font-semibold">{tag}</td>
             <td className="font-mono text-lg font-semibold">{code}</td>
             <td>{seats.length}</td>

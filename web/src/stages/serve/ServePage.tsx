@@ -25,7 +25,7 @@ export function ServePage() {
   const servings = board.seats.reduce((total, seat) => total + seat.codes.length, 0);
   return (
     <StageLayout
-      sentence={`${counted(servings, 'serving')} for ${counted(board.seats.length, 'seat')}; serve each row from left to right.`}
+      sentence={`${card.sittings > 1 ? `Sitting ${card.sitting} of ${card.sittings}: ` : ''}${counted(servings, 'serving')} for ${counted(board.seats.length, 'seat')}; serve each row from left to right.`}
       margin={
         <>
           <Portioning />
@@ -47,8 +47,8 @@ export function ServePage() {
               <span className="truncate text-quiet">{seat.name}</span>
             </p>
             <p className="flex flex-wrap gap-1">
-              {seat.codes.map((code) => (
-                <Pad key={code} label={code} size={46} />
+              {seat.codes.map((code, at) => (
+                <Pad key={code} label={code} size={46} state={seat.warmUp && at === 0 ? 'coming' : 'plain'} />
               ))}
             </p>
           </li>

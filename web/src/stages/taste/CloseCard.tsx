@@ -32,6 +32,7 @@ export function CloseCard({ card }: { card: TastingCard }) {
       </Card>
     );
   }
+  if (card.sitting < card.sittings) return <NextSitting card={card} />;
   const missing = panelists - handedIn;
   const run = async (): Promise<void> => {
     const result = await close({ id });
@@ -57,6 +58,24 @@ export function CloseCard({ card }: { card: TastingCard }) {
           Close
         </Button>
       </Modal>
+    </Card>
+  );
+}
+
+/** Between two sittings: whoever began this one can still finish it. */
+function NextSitting({ card }: { card: TastingCard }) {
+  const [open, { isLoading }] = api.useNextSittingMutation();
+  const missing = card.panelists - card.handedIn;
+  return (
+    <Card title={`Sitting ${card.sitting} of ${card.sittings}`}>
+      <p className="mb-3 text-quiet">
+        {missing === 0
+          ? 'Everyone has handed in.'
+          : `${counted(missing, 'ballot')} of this sitting are not in; those begun can still be finished afterwards.`}
+      </p>
+      <Button look={missing === 0 ? 'main' : 'plain'} disabled={isLoading} onClick={() => void open({ id: card.id })}>
+        Open sitting {card.sitting + 1}
+      </Button>
     </Card>
   );
 }

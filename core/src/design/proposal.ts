@@ -1,0 +1,182 @@
+import type { DecisionKind, Tasting, Test } from '../bundle';
+import { guideFor } from '../library';
+import { isOfTwoSamples } from './sequences';
+
+/** A test that could answer, and what taking it means. */
+export interface Alternative {
+  test: Test;
+  /** What one gains by it, and what one loses, against the proposal. */
+  gains: string;
+  loses: string;
+}
+
+/** The test that Jacana proposes, with the reason in two sentences and the other ways. */
+export interface Proposal {
+  test: Test;
+  why: [string, string];
+  alternatives: Alternative[];
+}
+
+/** Tests by name, as people in the field call them. */
+export const TEST_NAMES: Readonly<Record<Test, string>> = {
+  ranking: 'Ranking',
+  liking: 'Liking scores, 1 to 9',
+  'non-inferiority': 'Liking against a margin',
+  profile: 'Attribute profile',
+  triangle: 'Triangle test',
+  'duo-trio': 'Duo-trio test',
+  '2-afc': '2-AFC (directional pair)',
+  '3-afc': '3-AFC',
+  tetrad: 'Tetrad test',
+  'a-not-a': 'A / not A',
+  'same-different': 'Same / different',
+  'best-worst': 'Best and worst',
+  'paired-preference': 'Paired preference',
+};
+
+/** What a proposal goes by. */
+export type Wish = Pick<Tasting, 'decision' | 'methods' | 'panel' | 'product'>;
+
+const ALTERNATIVES: Readonly<Record<Test, Omit<Alternative, 'test'>>> = {
+  ranking: {
+    gains: 'Easy to answer, and no scale that people use each in their own way.',
+    loses: 'Says which, not by how much.',
+  },
+  liking: {
+    gains: 'Says by how much, on a scale that other tastings can be held against.',
+    loses: 'People use the scale differently, so small differences hide.',
+  },
+  'non-inferiority': {
+    gains: 'Can show that nothing is lost, which no test for difference can.',
+    loses: 'Needs a margin stated beforehand, and more people.',
+  },
+  profile: {
+    gains: 'Says in which words the samples differ, and how strongly.',
+    loses: 'Needs a panel that agrees on the words; says nothing of liking.',
+  },
+  triangle: {
+    gains: 'No word is needed for the difference, and a guess is right only one time in three.',
+    loses: 'Three portions each, and hard on tired or strong samples.',
+  },
+  'duo-trio': {
+    gains: 'Easy when people know the reference well.',
+    loses: 'A guess is right every second time, so it takes more people.',
+  },
+  '2-afc': {
+    gains: 'Only two portions each, and the most power when you know which word it is.',
+    loses: 'Blind to every other difference.',
+  },
+  '3-afc': {
+    gains: 'More power than a triangle when you know which word it is.',
+    loses: 'Three portions each, and blind to every other difference.',
+  },
+  tetrad: {
+    gains: 'Finds the same difference with about a third of the people of a triangle.',
+    loses: 'Four portions each.',
+  },
+  'a-not-a': {
+    gains: 'One sample at a time, so looks need not match.',
+    loses: 'People must learn A first; the answer mixes what they taste with how ready they are to say yes.',
+  },
+  'same-different': {
+    gains: 'Two portions each, and no word is needed.',
+    loses: 'The answer mixes what they taste with how ready they are to say "different".',
+  },
+  'best-worst': {
+    gains: 'Two taps each set, so many methods can be compared in small sets.',
+    loses: 'Says nothing of the middle, and ranks less sharply than a ranking of the same set.',
+  },
+  'paired-preference': {
+    gains: 'The easiest question there is, with the fewest portions.',
+    loses: 'Two methods only, and no "by how much".',
+  },
+};
+
+const CANDIDATES: Readonly<Record<DecisionKind, readonly Test[]>> = {
+  'liked-best': ['ranking', 'liking', 'paired-preference', 'best-worst'],
+  'told-apart': ['triangle', 'tetrad', 'duo-trio', 'same-different', 'a-not-a', '2-afc'],
+  'more-of': ['2-afc', '3-afc', 'ranking', 'profile'],
+  'how-differ': ['profile', 'ranking', 'liking'],
+  'good-enough': ['non-inferiority', 'paired-preference', 'liking'],
+};
+
+/**
+ * Proposes the test for what is to be decided, from the number of methods, the panel at
+ * hand and the product, and says why in two sentences.
+ */
+export function propose(wish: Wish): Proposal {
+  const fitting = CANDIDATES[wish.decision.kind].filter((test) => fits(test, wish));
+  const test = preferred(wish, fitting);
+  return {
+    test,
+    why: reasons(test, wish),
+    alternatives: fitting.filter((other) => other !== test).map((other) => ({ test: other, ...ALTERNATIVES[other] })),
+  };
+}
+
+/** What a test gains and loses; for one that was taken although another is proposed. */
+export const trade = (test: Test): Omit<Alternative, 'test'> => ALTERNATIVES[test];
+
+/** Tests of two samples need two methods; while fewer are listed, nothing is ruled out. */
+const fits = (test: Test, { methods }: Wish): boolean => !isOfTwoSamples(test) || methods.length <= 2;
+
+function preferred({ decision, methods, panel, product }: Wish, fitting: readonly Test[]): Test {
+  if (decision.kind === 'liked-best' && methods.length === 2) return 'paired-preference';
+  // Fewer people than a triangle usually takes, and a food of which four bites do no harm.
+  const isShort = panel.length > 0 && panel.length < 24;
+  if (decision.kind === 'told-apart' && fitting.includes('tetrad') && isShort && guideFor(product).mostSamples >= 6)
+    return 'tetrad';
+  return fitting[0] ?? 'ranking';
+}
+
+function reasons(test: Test, { decision, methods, panel, product }: Wish): [string, string] {
+  const { mostSamples, name } = guideFor(product);
+  const isMuch = methods.length > mostSamples;
+  const portioned = isMuch
+    ? `With ${methods.length} methods and about ${mostSamples} samples a mouth manages (${name.toLowerCase()}), each person tastes some of them and the plan balances who meets what.`
+    : 'Everyone tastes every sample, so each person is compared only with themselves.';
+  switch (test) {
+    case 'ranking':
+      return decision.kind === 'more-of'
+        ? [
+            `Putting samples in order of how ${decision.attribute || 'strong'} they are asks just your question.`,
+            portioned,
+          ]
+        : [
+            'An order from most to least liked asks just your question, without a scale that people use each in their own way.',
+            portioned,
+          ];
+    case 'paired-preference':
+      return [
+        'With two methods "which do you prefer?" is the whole question, and the easiest to answer.',
+        'An exact count decides, two-sided, since either could win.',
+      ];
+    case 'triangle':
+      return [
+        'Nobody needs a word for the difference, and a guess is right only one time in three.',
+        `The exact binomial count decides; ${panel.length > 0 ? `the Plan stage shows what ${panel.length} people can find` : 'the Plan stage shows how many people it takes'}.`,
+      ];
+    case 'tetrad':
+      return [
+        `With ${panel.length} people a triangle would miss most differences, and a tetrad finds the same one with about a third of the people.`,
+        'It costs four portions each instead of three, which this food allows.',
+      ];
+    case '2-afc':
+      return [
+        `You know what to ask about (${decision.attribute || 'name the word'}), so asking "which has more?" finds a difference with the fewest people.`,
+        'Two portions each, and the exact binomial count decides.',
+      ];
+    case 'non-inferiority':
+      return [
+        'Only a margin stated beforehand can show "good enough"; a test that finds no difference shows nothing.',
+        `Liking scores are compared with the reference: worse by ${decision.margin} ${decision.margin === 1 ? 'point' : 'points'} or more must be ruled out.`,
+      ];
+    case 'profile':
+      return [
+        'Scores on words that the panel agrees on say in what the samples differ, and how strongly.',
+        'All words are tested together with the share of false finds held down.',
+      ];
+    default:
+      return [ALTERNATIVES[test].gains, portioned];
+  }
+}

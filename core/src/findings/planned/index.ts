@@ -1,0 +1,5 @@
+export { heardSets, type HeardSample, type HeardSet } from './heard';
+export { plannedAnswer, type Planned, type PlannedAnswer } from './planned';
+export type { Chosen, Ordered } from './ordered';
+export type { Profiled, Scored } from './scored';
+export type { Telling, TellingResult } from './telling';

@@ -1,0 +1,142 @@
+import {
+  bestWorst,
+  chanceOfBest,
+  holm,
+  plackettLuce,
+  skillingsMack,
+  type BestWorstResult,
+  type NoTest,
+  type PlackettLuceResult,
+  type Ranking,
+  type SkillingsMackResult,
+} from '../../inference';
+import { normalTwoSided } from '../../numeric';
+import { counted, howOften, list } from '../wording';
+import { setAnswer, type HeardSet } from './heard';
+import type { PlannedAnswer, PlannedRules } from './planned';
+
+/** Rankings of some of the methods each. */
+export interface Ordered {
+  of: 'ranking';
+  overall: SkillingsMackResult | NoTest;
+  strength: Pick<PlackettLuceResult, 'test' | 'logWorth' | 'se' | 'penalised' | 'rankings'> | NoTest;
+  /** Per method how often it would come out best; null in a rehearsal, which has no time for it. */
+  chanceOfBest: number[] | null;
+  /** Per method, its mean rank within what it was tasted beside, and by how many. */
+  means: { meanRank: number | null; times: number }[];
+}
+
+/** Best and worst of sets. */
+export interface Chosen {
+  of: 'best-worst';
+  result: BestWorstResult | NoTest;
+}
+
+/** Reads incomplete rankings. */
+export function ordered(sets: readonly HeardSet[], rules: PlannedRules): PlannedAnswer {
+  const methods = rules.ids.length;
+  const rankings = sets.flatMap((set): Ranking[] => {
+    const ranking = setAnswer(set, rules.item, 'ranking')?.ranking;
+    const methodOf = new Map(set.samples.map(({ code, method }) => [code, method]));
+    return ranking ? [ranking.map((group) => group.map((code) => methodOf.get(code) as number))] : [];
+  });
+  const blocks = rankings.map((ranking) => {
+    const places = ranking.flatMap((group, at) => group.map((method) => ({ method, at })));
+    return { samples: places.map(({ method }) => method), values: places.map(({ at }) => at) };
+  });
+  const overall = skillingsMack(blocks, methods, { seed: rules.seed, limitOnly: rules.limitOnly });
+  const isFound = overall.test !== null && overall.probability.p <= rules.alpha;
+  // A rehearsal only asks who leads, and only where anything was found.
+  const fit = rules.limitOnly && !isFound ? UNFITTED : plackettLuce(rankings, methods);
+  const planned: Ordered = {
+    of: 'ranking',
+    overall,
+    strength: fit,
+    chanceOfBest: fit.test === null || rules.limitOnly ? null : chanceOfBest(rankings, fit, rules).chances,
+    means: meanRanks(rankings, methods),
+  };
+  if (overall.test === null) return { planned, kind: 'cannot-say', leaders: [], sentence: overall.reason, support: '' };
+  const { p } = overall.probability;
+  const support = `${counted(rankings.length, 'ranking')} of some of ${methods} methods each. Shuffled at random, rankings this far apart come up ${howOften({ p })}.`;
+  if (!isFound || fit.test === null)
+    return {
+      planned,
+      kind: 'no-answer',
+      leaders: [],
+      sentence: 'No answer yet: rankings like these could well be chance.',
+      support,
+    };
+  const variance = (a: number, b: number): number =>
+    fit.covariance[a][a] + fit.covariance[b][b] - 2 * fit.covariance[a][b];
+  return { planned, ...leading(fit.logWorth, variance, rules), support };
+}
+
+/** Reads best-and-worst choices. */
+export function chosen(sets: readonly HeardSet[], rules: PlannedRules): PlannedAnswer {
+  const choices = sets.flatMap((set) => {
+    const answer = setAnswer(set, rules.item, 'best-worst');
+    const methodOf = (code: string): number => set.samples.find((sample) => sample.code === code)?.method ?? -1;
+    return answer
+      ? [{ shown: set.samples.map(({ method }) => method), best: methodOf(answer.best), worst: methodOf(answer.worst) }]
+      : [];
+  });
+  const result = bestWorst(choices, rules.ids.length);
+  const planned: Chosen = { of: 'best-worst', result };
+  if (result.test === null) return { planned, kind: 'cannot-say', leaders: [], sentence: result.reason, support: '' };
+  const { p } = result.likelihoodRatio;
+  const support = `${counted(choices.length, 'choice')} of best and worst. Chosen at random, choices this uneven come up ${howOften({ p })}.`;
+  if (p > rules.alpha)
+    return {
+      ...{ planned, kind: 'no-answer', leaders: [], support },
+      sentence: 'No answer yet: choices like these could well be chance.',
+    };
+  const { covariance: v } = result;
+  return { planned, ...leading(result.logWorth, (a, b) => v[a][a] + v[b][b] - 2 * v[a][b], rules), support };
+}
+
+const UNFITTED: NoTest = { test: null, reason: 'Nothing was found, so nothing was fitted.' };
+
+/** The strongest, and all that are not shown to be weaker (Wald tests, Holm-adjusted). */
+function leading(
+  logWorth: readonly number[],
+  variance: (a: number, b: number) => number,
+  { alpha, names }: PlannedRules,
+): Pick<PlannedAnswer, 'kind' | 'leaders' | 'sentence'> {
+  const best = logWorth.indexOf(Math.max(...logWorth));
+  const others = logWorth.map((_, at) => at).filter((at) => at !== best);
+  const p = holm(
+    others.map((at) =>
+      normalTwoSided((logWorth[best] - logWorth[at]) / Math.sqrt(Math.max(1e-12, variance(best, at)))),
+    ),
+  );
+  const tied = others.filter((_, at) => p[at] > alpha).sort((a, b) => logWorth[b] - logWorth[a]);
+  if (tied.length === 0) return { kind: 'winner', leaders: [best], sentence: `${names[best]} is liked best.` };
+  if (tied.length === others.length)
+    return {
+      kind: 'leading-set',
+      leaders: [best, ...tied],
+      sentence: 'They are not all liked alike, but which is best cannot be told.',
+    };
+  const few = tied.length <= 4 ? list(tied.map((at) => names[at])) : `${tied.length} others`;
+  return {
+    kind: 'leading-set',
+    leaders: [best, ...tied],
+    sentence: `${names[best]} is ahead, but not shown to differ from ${few}.`,
+  };
+}
+
+function meanRanks(rankings: readonly Ranking[], methods: number): Ordered['means'] {
+  const sums = new Array<number>(methods).fill(0);
+  const times = new Array<number>(methods).fill(0);
+  for (const ranking of rankings) {
+    let before = 0;
+    for (const group of ranking) {
+      for (const method of group) {
+        sums[method] += before + (group.length + 1) / 2;
+        times[method]++;
+      }
+      before += group.length;
+    }
+  }
+  return sums.map((sum, at) => ({ meanRank: times[at] > 0 ? sum / times[at] : null, times: times[at] }));
+}

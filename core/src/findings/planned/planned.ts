@@ -1,0 +1,89 @@
+import type { Key, TastingBundle, Test } from '../../bundle';
+import { isOfTwoSamples, SMALLEST_PANEL } from '../../design';
+import { mainItem } from '../../questions';
+import type { LeftOut } from '../preferences';
+import type { VerdictKind } from '../verdict';
+import { counted } from '../wording';
+import { heardSets, type HeardSet } from './heard';
+import { chosen, ordered, type Chosen, type Ordered } from './ordered';
+import { profiled, scored, type Profiled, type Scored } from './scored';
+import { telling, type Telling } from './telling';
+
+/** What the planned test found, other than a complete ranking. */
+export type Planned = Telling | Scored | Profiled | Ordered | Chosen;
+
+/** The answer of a planned test. */
+export interface PlannedAnswer {
+  planned: Planned;
+  kind: VerdictKind;
+  /** Methods, by place. */
+  leaders: number[];
+  sentence: string;
+  support: string;
+}
+
+/** What a planned test goes by. */
+export interface PlannedRules {
+  test: Test;
+  /** Id of the question that it reads. */
+  item: string;
+  ids: readonly string[];
+  names: readonly string[];
+  /** Place of the reference, -1 without one. */
+  reference: number;
+  attribute: string;
+  margin: number;
+  alpha: number;
+  seed: string;
+  /** Limits in place of enumerations and drawings, for the many panels of a rehearsal. */
+  limitOnly: boolean;
+}
+
+/**
+ * The answer to the planned question, by the planned test. Panelists who did not hand in are
+ * left out; whoever did counts, blind or not.
+ */
+export function plannedAnswer(
+  bundle: TastingBundle,
+  key: Key,
+  { limitOnly = false } = {},
+): PlannedAnswer & { leftOut: LeftOut[]; tasters: number } {
+  const { tasting, plan } = bundle;
+  const { sets, leftOut } = heardSets(bundle, key);
+  const rules: PlannedRules = {
+    test: tasting.test,
+    item: mainItem(tasting)?.id ?? '',
+    ids: tasting.methods.map((method) => method.id),
+    names: tasting.methods.map((method) => method.name),
+    reference: tasting.methods.findIndex((method) => method.reference),
+    attribute: tasting.decision.kind === 'more-of' ? tasting.decision.attribute : '',
+    margin: tasting.decision.margin,
+    alpha: plan?.alpha ?? tasting.alpha,
+    seed: key.seed,
+    limitOnly,
+  };
+  const tasters = new Set(sets.map((set) => set.panelist)).size;
+  const answer = answerTo(sets, bundle, rules);
+  return { ...(tasters < SMALLEST_PANEL ? tooFew(answer, tasters) : answer), leftOut, tasters };
+}
+
+function answerTo(sets: readonly HeardSet[], { tasting }: TastingBundle, rules: PlannedRules): PlannedAnswer {
+  if (isOfTwoSamples(rules.test)) return telling(sets, rules);
+  switch (rules.test) {
+    case 'profile':
+      return profiled(sets, tasting.ballot.items, rules);
+    case 'best-worst':
+      return chosen(sets, rules);
+    case 'ranking':
+      return ordered(sets, rules);
+    default:
+      return scored(sets, rules);
+  }
+}
+
+const tooFew = (answer: PlannedAnswer, tasters: number): PlannedAnswer => ({
+  ...answer,
+  kind: 'cannot-say',
+  leaders: [],
+  sentence: `${tasters === 0 ? 'Nobody has handed in a ballot' : `${counted(tasters, 'taster is', 'tasters are')} too few for a verdict`}: at least ${SMALLEST_PANEL} are needed.`,
+});

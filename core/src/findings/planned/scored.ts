@@ -1,0 +1,142 @@
+import type { BallotItem } from '../../bundle';
+import { attributeTable, withinMargin, type AttributeRow, type MarginTest } from '../../inference';
+import { likingFinding, type LikingFinding } from '../liking';
+import { counted, howOften, list } from '../wording';
+import { scoreOf, type HeardSet } from './heard';
+import type { PlannedAnswer, PlannedRules } from './planned';
+
+/** Liking scores as the planned test, for a winner or against a margin. */
+export interface Scored {
+  of: 'liking';
+  liking: LikingFinding | null;
+  /** For "good enough": per method other than the reference, the test against the margin. */
+  margins: { method: string; test: MarginTest }[];
+}
+
+/** Scores on words, tested together. */
+export interface Profiled {
+  of: 'profile';
+  rows: AttributeRow[];
+}
+
+/** Reads liking scores as the planned test. */
+export function scored(sets: readonly HeardSet[], rules: PlannedRules): PlannedAnswer {
+  const servings = sets.flatMap((set) =>
+    set.samples.map(({ code, method, piece, position }) => ({
+      ...{ panelist: set.panelist, method: rules.ids[method], piece, position, rank: 0 },
+      liking: scoreOf(set, rules.item, code),
+    })),
+  );
+  const reference = rules.reference >= 0 ? rules.ids[rules.reference] : undefined;
+  const liking = likingFinding(servings, {
+    methods: rules.ids,
+    reference,
+    ...{ alpha: rules.alpha, seed: rules.seed, limitOnly: rules.limitOnly },
+  });
+  const nothing = { planned: { of: 'liking' as const, liking, margins: [] }, leaders: [], support: '' };
+  if (!liking) return { ...nothing, kind: 'cannot-say', sentence: 'Nobody gave scores yet.' };
+  if (liking.test.test === null) return { ...nothing, kind: 'cannot-say', sentence: liking.test.reason };
+  return rules.test === 'non-inferiority' && reference !== undefined
+    ? goodEnough(liking, reference, rules)
+    : likedBest(liking, rules);
+}
+
+function likedBest(liking: LikingFinding, rules: PlannedRules): PlannedAnswer {
+  const p = liking.test.test === 'F' ? liking.test.p : 1;
+  const base = { planned: { of: 'liking' as const, liking, margins: [] } };
+  const support = `${counted(liking.panelists, 'taster')}, ${counted(liking.pieces, 'piece')}. With no difference, means this far apart come up ${howOften({ p })}.`;
+  if (p > rules.alpha)
+    return {
+      ...base,
+      kind: 'no-answer',
+      leaders: [],
+      sentence: 'No answer yet: means like these could well be chance.',
+      support,
+    };
+  const best = liking.means[0];
+  const leading = liking.means.filter(({ letters }) => [...letters].some((one) => best.letters.includes(one)));
+  const name = ({ method }: { method: string }): string => rules.names[rules.ids.indexOf(method)];
+  const sentence =
+    leading.length === 1
+      ? `${name(best)} is liked best.`
+      : `${name(best)} has the highest mean, but is not shown to differ from ${list(leading.slice(1).map(name))}.`;
+  return {
+    ...base,
+    kind: leading.length === 1 ? 'winner' : 'leading-set',
+    leaders: leading.map(({ method }) => rules.ids.indexOf(method)),
+    sentence,
+    support,
+  };
+}
+
+/** Each method against the margin, at a level shared out between them. */
+function goodEnough(liking: LikingFinding, reference: string, rules: PlannedRules): PlannedAnswer {
+  const others = rules.ids.filter((id) => id !== reference);
+  const margins = liking.pairs.flatMap(({ a, b, difference, se, df }) => {
+    if (a !== reference && b !== reference) return [];
+    const below = b === reference ? difference : -difference;
+    return [
+      {
+        method: a === reference ? b : a,
+        test: withinMargin({ difference: below, se, df }, rules.margin, rules.alpha / others.length),
+      },
+    ];
+  });
+  const good = margins.filter(({ test }) => test.nonInferior);
+  const name = (id: string): string => rules.names[rules.ids.indexOf(id)];
+  const points = `${rules.margin} ${rules.margin === 1 ? 'point' : 'points'}`;
+  const sentence =
+    good.length > 0
+      ? `${list(good.map(({ method }) => name(method)))} ${good.length === 1 ? 'is' : 'are'} good enough: less than ${points} below ${name(reference)}.`
+      : `Not shown to be good enough: a loss of ${points} against ${name(reference)} cannot be ruled out.`;
+  return {
+    planned: { of: 'liking', liking, margins },
+    kind: good.length > 0 ? 'good-enough' : 'no-answer',
+    leaders: good.map(({ method }) => rules.ids.indexOf(method)),
+    sentence,
+    support: margins
+      .map(({ method, test }) => {
+        const [low, high] = test.interval;
+        return `${name(method)} less ${name(reference)} lies between ${low.toFixed(2)} and ${high.toFixed(2)} points.`;
+      })
+      .join(' '),
+  };
+}
+
+/** Reads scores on words. */
+export function profiled(sets: readonly HeardSet[], items: readonly BallotItem[], rules: PlannedRules): PlannedAnswer {
+  const rows = sets.flatMap((set) => set.samples.map((sample) => ({ set, sample })));
+  const words = items.filter((item) => item.kind === 'line' || item.kind === 'category');
+  const scores = Object.fromEntries(
+    words.map((item) => [
+      item.attribute || item.ask,
+      rows.map(({ set, sample }) => weighed(item, scoreOf(set, item.id, sample.code))),
+    ]),
+  );
+  const factors = {
+    panelist: rows.map(({ set }) => set.panelist),
+    sample: rows.map(({ sample }) => rules.ids[sample.method]),
+    piece: rows.map(({ sample }) => sample.piece),
+  };
+  const table = rows.length > 0 ? attributeTable(scores, factors, rules.alpha) : [];
+  const planned: Profiled = { of: 'profile', rows: table };
+  const tested = table.filter((row) => row.adjustedP !== null);
+  if (tested.length === 0)
+    return { planned, kind: 'cannot-say', leaders: [], sentence: 'There are no scores to compare.', support: '' };
+  const found = tested.filter((row) => (row.adjustedP as number) <= rules.alpha);
+  const people = new Set(factors.panelist).size;
+  return {
+    planned,
+    kind: found.length > 0 ? 'told-apart' : 'no-answer',
+    leaders: [],
+    sentence:
+      found.length > 0
+        ? `They differ in ${list(found.map((row) => row.attribute))}.`
+        : 'No answer yet: in no word do they differ by more than could be chance.',
+    support: `${counted(people, 'taster')}, ${counted(tested.length, 'word')}; of the differences claimed, at most one in ${Math.round(1 / rules.alpha)} should be false.`,
+  };
+}
+
+/** A step of a category scale counts what it was given; a line counts as it is. */
+const weighed = (item: BallotItem, score: number | null): number | null =>
+  score === null || item.kind !== 'category' ? score : (item.options[score - 1]?.weight ?? null);

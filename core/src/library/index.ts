@@ -1,0 +1,11 @@
+export { METHOD_SETS, type MethodSet } from './methods';
+export {
+  ALWAYS_CONSTANT,
+  guideFor,
+  PRODUCT_GUIDES,
+  proposedConstants,
+  withProduct,
+  type ProductGuide,
+} from './products';
+export { adaptedBallot, neutralQuestion, QUESTION_KINDS, usualBallot, type QuestionKind } from './questions';
+export { ATTRIBUTE_WORDS, WORD_GROUPS, type AttributeWord, type WordGroup } from './words';

@@ -1,0 +1,139 @@
+import type { BallotItem, ItemKind, Test } from '../bundle';
+import { kindsFor, scopeOf } from '../questions';
+import type { AttributeWord } from './words';
+
+/** A kind of question, as the ballot builder offers it. */
+export interface QuestionKind {
+  kind: ItemKind;
+  name: string;
+  /** When to use it, in half a sentence. */
+  use: string;
+}
+
+export const QUESTION_KINDS: readonly QuestionKind[] = [
+  { kind: 'ranking', name: 'Ranking', use: 'puts all samples in order' },
+  { kind: 'liking', name: 'Liking, 1 to 9', use: 'how much each sample is liked' },
+  { kind: 'line', name: 'Line scale', use: 'how strong a word is, on a line without a mark' },
+  { kind: 'category', name: 'Category scale', use: 'a few named steps, each with its weight' },
+  { kind: 'just-right', name: 'Just about right', use: 'too little, just right or too much' },
+  { kind: 'check-all', name: 'Check all that apply', use: 'which words fit the sample' },
+  { kind: 'best-worst', name: 'Best and worst', use: 'the most and the least liked of a set' },
+  { kind: 'paired-preference', name: 'Paired preference', use: 'which of two is preferred' },
+  { kind: 'triangle', name: 'Triangle', use: 'which of three is the odd one' },
+  { kind: 'duo-trio', name: 'Duo-trio', use: 'which of two is like the reference' },
+  { kind: '2-afc', name: '2-AFC', use: 'which of two has more of a word' },
+  { kind: '3-afc', name: '3-AFC', use: 'which of three has most of a word' },
+  { kind: 'tetrad', name: 'Tetrad', use: 'which two of four belong together' },
+  { kind: 'a-not-a', name: 'A or not A', use: 'whether a sample is the one learnt before' },
+  { kind: 'same-different', name: 'Same or different', use: 'whether two samples are the same' },
+  { kind: 'comment', name: 'Comment', use: 'a free line at the end' },
+];
+
+const bare = { attribute: '', definition: '', low: '', high: '', options: [], ties: false };
+
+/** A neutral question of a kind, about a word where the kind asks about one. */
+export function neutralQuestion(id: string, kind: ItemKind, about: Partial<AttributeWord> = {}): BallotItem {
+  const { word = '', definition = '' } = about;
+  const item = { ...bare, id, kind, attribute: word, definition, ask: ASKS[kind](word) };
+  return { ...item, ...scaleOf(kind, about) };
+}
+
+/** The ends or steps that a question of a kind begins with. */
+function scaleOf(kind: ItemKind, { word = '', low, high }: Partial<AttributeWord>): Partial<BallotItem> {
+  switch (kind) {
+    case 'ranking':
+      return word ? { low: `Least ${word}`, high: `Most ${word}` } : { low: 'Least liked', high: 'Most liked' };
+    case 'line':
+      return { low: low ?? `not ${word || 'at all'}`, high: high ?? `very ${word || 'much'}` };
+    case 'just-right':
+      return { low: 'Much too little', high: 'Much too much' };
+    case 'category':
+      return {
+        options: ['not', 'somewhat', 'very'].map((step, at) => ({ text: `${step} ${word}`.trim(), weight: at + 1 })),
+      };
+    case 'check-all':
+      return { options: ['crisp', 'soft', 'juicy', 'dry', 'sweet', 'bitter'].map((text) => ({ text, weight: 0 })) };
+    default:
+      return {};
+  }
+}
+
+const howStrong = (word: string): string => (word ? `How ${word} is it?` : 'How strong is it?');
+
+/** The question of each kind in neutral words. */
+const ASKS: Readonly<Record<ItemKind, (word: string) => string>> = {
+  ranking: (word) =>
+    word
+      ? `Put the samples in order, the most ${word} one first.`
+      : 'Put the samples in order, the one you like most first.',
+  liking: () => 'How much do you like it?',
+  line: howStrong,
+  category: howStrong,
+  'just-right': (word) => (word ? `Is it ${word} as you like it?` : 'Is there as much of it as you like?'),
+  'check-all': () => 'Which words fit this sample?',
+  'best-worst': () => 'Which do you like most, and which least?',
+  'paired-preference': () => 'Which do you prefer?',
+  triangle: () => 'Two of these are the same. Which one is different?',
+  'duo-trio': () => 'Which of the other two is the same as the first?',
+  '2-afc': (word) => `Which one is more ${word || 'intense'}?`,
+  '3-afc': (word) => `Which one is the most ${word || 'intense'}?`,
+  tetrad: () => 'These are two pairs. Which two belong together?',
+  'a-not-a': () => 'Is this the sample that you learnt to know as A?',
+  'same-different': () => 'Are these two the same or different?',
+  comment: () => 'Anything you want to say?',
+};
+
+/** The questions that a test is usually asked with. Ids are the kinds, which are unique in it. */
+export function usualBallot(test: Test, attribute: string): BallotItem[] {
+  const about = attribute ? { word: attribute } : undefined;
+  const ask = (kind: ItemKind, word?: Partial<AttributeWord>): BallotItem => neutralQuestion(kind, kind, word);
+  switch (test) {
+    case 'ranking':
+      return [...(about ? [] : [ask('liking')]), ask('ranking', about), ask('comment')];
+    case 'liking':
+    case 'non-inferiority':
+      return [ask('liking'), ask('comment')];
+    case 'profile':
+      return [ask('comment')];
+    case '2-afc':
+    case '3-afc':
+      return [ask(test, about), ask('comment')];
+    default:
+      return [ask(test), ask('comment')];
+  }
+}
+
+/** Questions that need samples served for them, and so go with a test of their own. */
+const OF_TWO_SAMPLES = new Set<ItemKind>([
+  'triangle',
+  'duo-trio',
+  '2-afc',
+  '3-afc',
+  'tetrad',
+  'a-not-a',
+  'same-different',
+  'paired-preference',
+]);
+
+/**
+ * The ballot after a test was chosen: what cannot be asked with it goes, what it needs comes
+ * first, and everything else stays as it was written.
+ */
+export function adaptedBallot(items: readonly BallotItem[], test: Test, attribute: string): BallotItem[] {
+  const wanted = kindsFor(test);
+  const kept = items.filter(
+    (item) => wanted.includes(item.kind) || !(OF_TWO_SAMPLES.has(item.kind) || isOtherComparison(item, test)),
+  );
+  if (kept.some((item) => wanted.includes(item.kind) && (!attribute || item.attribute === attribute))) return kept;
+  const usual = usualBallot(test, attribute).filter((item) => !kept.some((other) => other.id === item.id));
+  const rest = kept.filter((item) => !wanted.includes(item.kind));
+  return [
+    ...usual.filter((item) => item.kind !== 'comment'),
+    ...rest,
+    ...usual.filter((item) => item.kind === 'comment' && !rest.some((other) => other.kind === 'comment')),
+  ];
+}
+
+/** A ranking or best-and-worst does not fit sets of two or three that are made for telling apart. */
+const isOtherComparison = (item: BallotItem, test: Test): boolean =>
+  scopeOf(item) === 'set' && OF_TWO_SAMPLES.has(test as ItemKind);

@@ -1,0 +1,35 @@
+import { answerProblems, answerSchema, type Answer, type AskedBallot, type Problem } from '@jacana/core/bundle';
+import type { AnswerInput } from './ballots.dto';
+
+/** An answer as it came in, or what is wrong with it. */
+type Incoming = { answer: Answer; problems: [] } | { answer: null; problems: Problem[] };
+
+/** Reads an answer of a device: of the kind that it says, about what this ballot asks. */
+export function incoming(input: AnswerInput, at: string, asked: AskedBallot): Incoming {
+  const fields = Object.fromEntries(Object.entries(input).filter(([, value]) => value !== undefined));
+  const parsed = answerSchema.safeParse({ ...fields, at, by: 'panelist', reason: '' });
+  if (!parsed.success) {
+    const problems = parsed.error.issues.map((issue) => ({
+      field: issue.code === 'unrecognized_keys' ? issue.keys[0] : issue.path.join('.'),
+      message: issue.code === 'unrecognized_keys' ? 'An answer of this kind has no such field.' : issue.message,
+    }));
+    return { answer: null, problems };
+  }
+  const problems = answerProblems(parsed.data, asked);
+  return problems.length > 0 ? { answer: null, problems } : { answer: parsed.data, problems: [] };
+}
+
+/** Reads a list of answers. Problems name the answer by its number. */
+export function allIncoming(
+  inputs: readonly AnswerInput[],
+  at: string,
+  asked: AskedBallot,
+): { answers: Answer[]; problems: Problem[] } {
+  const read = inputs.map((input) => incoming(input, at, asked));
+  return {
+    answers: read.flatMap(({ answer }) => (answer ? [answer] : [])),
+    problems: read.flatMap(({ problems }, number) =>
+      problems.map(({ field, message }) => ({ field: `answers.${number}.${field}`, message })),
+    ),
+  };
+}

@@ -1,0 +1,59 @@
+import { scopeOf } from '@jacana/core/questions';
+import type { BallotItemInput, BallotView } from '../app/api.generated';
+
+/** One screen of a ballot. */
+export type Step =
+  | { at: 'welcome' }
+  | { at: 'warm-up'; code: string }
+  /** A sample to taste, with a question about it, or without one where all come later. */
+  | { at: 'sample'; set: number; code: string; number: number; item: BallotItemInput | null }
+  | { at: 'set'; set: number; codes: string[]; item: BallotItemInput }
+  | { at: 'check' };
+
+/** Questions for which samples are tasted one by one first, and compared afterwards. */
+const ONE_BY_ONE = new Set(['ranking', 'best-worst']);
+
+/** All screens of a ballot in order: each sample of a set, what compares them, then the next set. */
+export function stepsOf(ballot: BallotView): Step[] {
+  const aboutSample = ballot.items.filter((item) => scopeOf(item) === 'sample');
+  const aboutSet = ballot.items.filter((item) => scopeOf(item) === 'set');
+  const isOneByOne = aboutSample.length > 0 || aboutSet.some((item) => ONE_BY_ONE.has(item.kind));
+  let number = 0;
+  const sets = ballot.sets.flatMap(({ codes }, set): Step[] => {
+    const tasted = codes.flatMap((code): Step[] => {
+      number++;
+      const base = { at: 'sample' as const, set, code, number };
+      return aboutSample.length > 0 ? aboutSample.map((item) => ({ ...base, item })) : [{ ...base, item: null }];
+    });
+    return [...(isOneByOne ? tasted : []), ...aboutSet.map((item): Step => ({ at: 'set', set, codes, item }))];
+  });
+  const warmUp: Step[] = ballot.warmUp ? [{ at: 'warm-up', code: ballot.warmUp }] : [];
+  return [{ at: 'welcome' }, ...warmUp, ...sets, { at: 'check' }];
+}
+
+/** Samples that count. */
+export const sampleCount = (ballot: BallotView): number =>
+  ballot.sets.reduce((total, { codes }) => total + codes.length, 0);
+
+/** Where a step stands, for the line at the top. */
+export function whereText(step: Step, ballot: BallotView): string {
+  switch (step.at) {
+    case 'welcome':
+      return `Seat ${ballot.seat}${ballot.sittings > 1 ? `, sitting ${ballot.sitting} of ${ballot.sittings}` : ''}`;
+    case 'warm-up':
+      return 'Warm-up';
+    case 'sample':
+      return `Sample ${step.number} of ${sampleCount(ballot)}`;
+    case 'set':
+      return ballot.sets.length > 1 ? `Set ${step.set + 1} of ${ballot.sets.length}` : 'Last question';
+    case 'check':
+      return 'Last look';
+  }
+}
+
+/** What the button to the next step says. */
+export function onwardText(step: Step, next: Step | undefined): string {
+  if (step.at === 'set' || step.at === 'warm-up') return 'Go on';
+  if (next?.at !== 'sample') return 'To the last question';
+  return step.at === 'sample' && next.code === step.code ? 'Next question' : 'Next sample';
+}

@@ -1,0 +1,29 @@
+import type { Test } from '@jacana/core/bundle';
+import { propose, type Proposal } from '@jacana/core/design';
+import { adaptedBallot } from '@jacana/core/library';
+import type { DraftInput } from '../app/api.generated';
+import { useDrafting } from './draft';
+
+interface TestChoice {
+  proposal: Proposal;
+  /** Takes a test, and brings the ballot in line with it. */
+  take: (test: Test) => void;
+  /** Changes what is to be decided, and takes the test that is proposed for it. */
+  decide: (decision: DraftInput['decision']) => void;
+}
+
+/** The planned test and the ballot go together: whoever changes the one changes the other here. */
+export function useTestChoice(): TestChoice {
+  const { draft, design, form } = useDrafting();
+  const set = (test: Test, decision: DraftInput['decision']): void => {
+    const attribute = decision.kind === 'more-of' ? decision.attribute.trim() : '';
+    form.setValue('decision', decision);
+    form.setValue('test', test);
+    form.setValue('ballot.items', adaptedBallot(draft.ballot.items, test, attribute));
+  };
+  return {
+    proposal: propose(design),
+    take: (test) => set(test, draft.decision),
+    decide: (decision) => set(propose({ ...design, decision }).test, decision),
+  };
+}

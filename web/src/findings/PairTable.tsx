@@ -1,0 +1,60 @@
+import type { RankingFindings } from '@jacana/core/findings';
+import { Card } from '../ui/Card';
+import { pText } from './order';
+
+/** All pairs, the strongest difference first. */
+export function PairTable({ found }: { found: RankingFindings }) {
+  const name = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
+  const pairs = [...found.pairs].sort(
+    (a, b) => a.adjustedP - b.adjustedP || Math.abs(b.difference) - Math.abs(a.difference),
+  );
+  const differing = pairs.filter((pair) => pair.differ).length;
+  return (
+    <Card
+      title={differing === 0 ? 'No two methods are shown to differ' : `${differing} of ${pairs.length} pairs differ`}
+      aside="planned"
+    >
+      <table className="w-full">
+        <thead>
+          <tr className="text-left text-sm text-quiet">
+            <th scope="col">liked more</th>
+            <th scope="col">than</th>
+            <th scope="col" className="text-right">
+              rank sums apart
+            </th>
+            <th scope="col" className="text-right">
+              p, by itself
+            </th>
+            <th scope="col" className="text-right">
+              p, all pairs together
+            </th>
+            <th scope="col" className="pl-5">
+              shown?
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {pairs.map((pair) => {
+            const [more, less] = pair.difference <= 0 ? [pair.a, pair.b] : [pair.b, pair.a];
+            return (
+              <tr
+                key={`${pair.a} ${pair.b}`}
+                className="border-t border-line/70"
+                data-pair={`${name(pair.a)}|${name(pair.b)}`}
+              >
+                <td className="py-1">{name(more)}</td>
+                <td>{name(less)}</td>
+                <td className="text-right font-mono">{Math.abs(pair.difference)}</td>
+                <td className="text-right font-mono">{pText(pair.probability.p)}</td>
+                <td className="text-right font-mono">{pText(pair.adjustedP)}</td>
+                <td className="pl-5">
+                  {pair.differ ? <strong>differ</strong> : <span className="text-quiet">not shown</span>}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </Card>
+  );
+}

@@ -1,0 +1,208 @@
+import type { Planned, PlannedFindings, TellingResult } from '@jacana/core/findings';
+import { TEST_NAMES } from '@jacana/core/design';
+import { Card } from '../ui/Card';
+import { Pad } from '../ui/Pad';
+import { MethodName } from './MethodName';
+import { LikingTable, MarginTable, ProfileTable } from './ScoreTables';
+
+/** What a planned test other than a complete ranking found. */
+export function PlannedView({ found }: { found: PlannedFindings }) {
+  return <Figures found={found} planned={found.planned} />;
+}
+
+function Figures({ found, planned }: { found: PlannedFindings; planned: Planned }) {
+  switch (planned.of) {
+    case 'telling':
+      return planned.result.test === null ? (
+        <NoTest reason={planned.result.reason} />
+      ) : (
+        <TellingCard found={found} result={planned.result} />
+      );
+    case 'ranking':
+      return <OrderedCard found={found} planned={planned} />;
+    case 'best-worst':
+      return planned.result.test === null ? (
+        <NoTest reason={planned.result.reason} />
+      ) : (
+        <ChosenCard found={found} counts={planned.result.counts} />
+      );
+    case 'profile':
+      return <ProfileTable found={found} rows={planned.rows} />;
+    case 'liking':
+      return (
+        <>
+          {planned.margins.length > 0 && <MarginTable found={found} margins={planned.margins} />}
+          {planned.liking && <LikingTable found={found} liking={planned.liking} />}
+        </>
+      );
+  }
+}
+
+function NoTest({ reason }: { reason: string }) {
+  return (
+    <Card title="No test">
+      <p>{reason}</p>
+    </Card>
+  );
+}
+
+/** Answers as a row of pads: right ones filled, and where guessing alone would leave off. */
+function TellingCard({ found, result }: { found: PlannedFindings; result: TellingResult }) {
+  if (result.test !== 'forced-choice')
+    return (
+      <Card title="In figures" aside={TEST_NAMES[found.test]}>
+        <SmallPrint result={result} />
+      </Card>
+    );
+  const { n, correct, guess, criticalCorrect } = result;
+  return (
+    <Card
+      title={`${correct} of ${n} were right`}
+      aside={criticalCorrect === null ? 'too few for any claim' : `${criticalCorrect} are needed for a claim`}
+    >
+      <ul className="flex flex-wrap gap-1" aria-label={`${correct} right, ${n - correct} wrong answers`}>
+        {Array.from({ length: n }, (_, at) => (
+          <li
+            key={at}
+            aria-hidden
+            className={at === (criticalCorrect ?? 0) - 1 ? 'border-r-2 border-chestnut pr-1' : ''}
+          >
+            <Pad size={26} state={at < correct ? 'eaten' : 'coming'} />
+          </li>
+        ))}
+      </ul>
+      <p className="mt-2 text-sm text-quiet">
+        Filled: right. The line: what a claim takes. Guessing gives {Math.round(guess * n)}.
+      </p>
+      <div className="mt-3">
+        <SmallPrint result={result} />
+      </div>
+    </Card>
+  );
+}
+
+const interval = ([low, high]: readonly [number, number | null], digits = 2): string =>
+  `${low.toFixed(digits)} to ${high === null ? 'beyond any number' : high.toFixed(digits)}`;
+const pText = (p: number): string => (p < 0.0001 ? 'p below 0.0001' : `p ${p.toFixed(4)}`);
+
+function SmallPrint({ result }: { result: TellingResult }) {
+  switch (result.test) {
+    case 'forced-choice':
+      return (
+        <ul className="space-y-1" data-testid="forced-choice">
+          <li>
+            Exact binomial, one-sided: {pText(result.p)}. Of the people, {Math.round(result.pd * 100)} % truly tell
+            (interval {interval([result.pdInterval[0] * 100, result.pdInterval[1] * 100], 0)} %).
+          </li>
+          <li>
+            d′ {result.dPrime === null ? 'beyond any number' : result.dPrime.toFixed(2)} (interval{' '}
+            {interval(result.dPrimeInterval)}).
+          </li>
+        </ul>
+      );
+    case 'paired-preference':
+      return (
+        <p data-testid="paired-preference">
+          Exact binomial, two-sided: {pText(result.p)}, {result.counted} counted, {result.dropped} without a preference.
+          Share {Math.round(result.shareA * 100)} % (interval{' '}
+          {interval([result.exactInterval[0] * 100, result.exactInterval[1] * 100], 0)} %).
+        </p>
+      );
+    default:
+      return (
+        <p>
+          {pText(result.p)}; d′ {result.dPrime === null ? 'beyond any number' : result.dPrime.toFixed(2)} (interval{' '}
+          {interval(result.dPrimeInterval)}).
+        </p>
+      );
+  }
+}
+
+function OrderedCard({ found, planned }: { found: PlannedFindings; planned: Extract<Planned, { of: 'ranking' }> }) {
+  const { overall, means, strength, chanceOfBest } = planned;
+  const order = found.methods
+    .map((method, at) => ({ method, at, ...means[at] }))
+    .sort((a, b) => worthAt(b.at) - worthAt(a.at));
+  function worthAt(at: number): number {
+    return strength.test === null ? -(means[at].meanRank ?? Infinity) : (strength.logWorth[at] ?? 0);
+  }
+  return (
+    <Card
+      title="All methods, strongest first"
+      aside={
+        overall.test === null
+          ? overall.reason
+          : `Skillings-Mack ${overall.statistic.toFixed(2)} on ${overall.df} df, ${pText(overall.probability.p)}`
+      }
+    >
+      <table className="w-full">
+        <thead>
+          <tr className="border-b border-line text-left text-sm text-quiet">
+            <th scope="col">Method</th>
+            <th scope="col">Mean rank</th>
+            <th scope="col">Tasted</th>
+            {strength.test !== null && <th scope="col">Strength</th>}
+            {chanceOfBest && <th scope="col">Chance of being best</th>}
+          </tr>
+        </thead>
+        <tbody>
+          {order.map(({ method, at, meanRank, times }) => (
+            <tr key={method.id} className="border-b border-line/60">
+              <td className="py-1">
+                <MethodName at={at} name={method.name} isLeading={found.verdict.leaders.includes(method.id)} />
+              </td>
+              <td>{meanRank === null ? '–' : meanRank.toFixed(2)}</td>
+              <td>{times}</td>
+              {strength.test !== null && (
+                <td>
+                  {strength.logWorth[at].toFixed(2)}{' '}
+                  <span className="text-sm text-quiet">± {strength.se[at].toFixed(2)}</span>
+                </td>
+              )}
+              {chanceOfBest && <td>{Math.round(chanceOfBest[at] * 100)} %</td>}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Card>
+  );
+}
+
+function ChosenCard({
+  found,
+  counts,
+}: {
+  found: PlannedFindings;
+  counts: { best: number; worst: number; shown: number }[];
+}) {
+  const order = found.methods
+    .map((method, at) => ({ method, at, ...counts[at] }))
+    .sort((a, b) => (b.best - b.worst) / b.shown - (a.best - a.worst) / a.shown);
+  return (
+    <Card title="Best and worst" aside="times chosen, of times shown">
+      <table className="w-full">
+        <thead>
+          <tr className="border-b border-line text-left text-sm text-quiet">
+            {['Method', 'Best', 'Worst', 'Shown'].map((heading) => (
+              <th key={heading} scope="col">
+                {heading}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {order.map(({ method, at, best, worst, shown }) => (
+            <tr key={method.id} className="border-b border-line/60">
+              <td className="py-1">
+                <MethodName at={at} name={method.name} isLeading={found.verdict.leaders.includes(method.id)} />
+              </td>
+              <td>{best}</td>
+              <td>{worst}</td>
+              <td>{shown}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Card>
+  );
+}

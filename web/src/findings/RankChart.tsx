@@ -1,0 +1,168 @@
+import type { RankingFindings } from '@jacana/core/findings';
+import { Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
+import { Card } from '../ui/Card';
+import { Pad } from '../ui/Pad';
+import { Letters } from './Letters';
+import { bestFirst, percent, placeNames, type ShownMethod } from './order';
+
+const ROW = 72;
+
+/** Who put what where, and the rank sums with their intervals, row by row. */
+export function RankChart({ found }: { found: RankingFindings }) {
+  const methods = bestFirst(found);
+  const samples = methods.length;
+  const hasLetters = methods.some((method) => method.letters);
+  if (found.tasters.length === 0) return null;
+  return (
+    <Card title={title(found, methods)}>
+      <div className="overflow-x-auto">
+        <div className="grid min-w-[44rem] grid-cols-[9.5rem_minmax(0,1fr)_15rem_2.5rem]">
+          <div
+            className="col-start-2 grid text-sm text-quiet"
+            style={{ gridTemplateColumns: `repeat(${samples}, minmax(0, 1fr))` }}
+          >
+            {placeNames(samples).map((name) => (
+              <span key={name}>{name}</span>
+            ))}
+          </div>
+          <span className="text-sm text-quiet">sum of ranks, lower is better</span>
+          <span />
+          <div className="col-span-4 grid grid-cols-subgrid">
+            <div className="col-span-2 grid grid-cols-subgrid">
+              {methods.map((method) => (
+                <MethodRow key={method.id} method={method} found={found} />
+              ))}
+            </div>
+            <RankSums methods={methods} found={found} />
+            <Letters methods={methods} height={ROW} />
+          </div>
+        </div>
+      </div>
+      <p className="mt-2 text-sm text-quiet">
+        One dot is one taster{found.tasters.some((taster) => !taster.blind) && ', hollow if not blind'}.{' '}
+        {hasLetters && 'Methods that share a letter are not shown to differ.'} Bars: {percent(1 - found.alpha)}{' '}
+        confidence interval of the sum.
+      </p>
+    </Card>
+  );
+}
+
+function title({ tasters }: RankingFindings, methods: ShownMethod[]): string {
+  const best = methods[0];
+  const first = tasters.filter((taster) => taster.ranks[best.place] < 2).length;
+  const last = tasters.filter((taster) => taster.ranks[best.place] > methods.length - 1).length;
+  return `${first} of ${tasters.length} put ${best.name} first; ${last === 0 ? 'nobody' : last} put it last`;
+}
+
+function MethodRow({ method, found }: { method: ShownMethod; found: RankingFindings }) {
+  const samples = found.methods.length;
+  const places = Array.from({ length: samples }, (_, at) =>
+    found.tasters.filter((taster) => Math.floor(taster.ranks[method.place]) === at + 1),
+  );
+  return (
+    <>
+      <div className="flex items-center gap-2.5 border-t border-line/70 pr-2" style={{ height: ROW }}>
+        <Pad size={34} colour={method.look.colour} notch={method.look.notch} />
+        <span className="min-w-0 leading-tight">
+          <strong className="line-clamp-2">{method.name}</strong>
+          <span className="text-sm text-quiet">
+            <span className="font-mono">{method.code}</span>
+            {method.reference && ' · reference'}
+          </span>
+        </span>
+      </div>
+      <div
+        className="grid items-center border-t border-line/70"
+        style={{ gridTemplateColumns: `repeat(${samples}, minmax(0, 1fr))`, height: ROW }}
+      >
+        {places.map((tasters, at) => (
+          <span
+            key={at}
+            className="flex flex-wrap content-center gap-0.5 pr-2"
+            role="img"
+            aria-label={`${tasters.length} tasters at place ${at + 1}`}
+          >
+            {tasters.map((taster) => (
+              <svg key={taster.panelist} viewBox="0 0 10 10" className={tasters.length > 14 ? 'size-2' : 'size-2.5'}>
+                <title>{`Seat ${taster.seat}${taster.blind ? '' : ', not blind'}`}</title>
+                <circle
+                  cx="5"
+                  cy="5"
+                  r={taster.blind ? 4.6 : 3.9}
+                  fill={taster.blind ? method.look.colour : 'none'}
+                  stroke={method.look.colour}
+                  strokeWidth={taster.blind ? 0 : 1.4}
+                />
+              </svg>
+            ))}
+          </span>
+        ))}
+      </div>
+    </>
+  );
+}
+
+function RankSums({ methods, found }: { methods: ShownMethod[]; found: RankingFindings }) {
+  const n = found.tasters.length;
+  const rows = methods.map((method, at) => ({ ...method, x: method.rankSum ?? 0, y: methods.length - at - 0.5 }));
+  return (
+    <div className="relative [&_svg]:overflow-visible">
+      {methods.map((method, at) => (
+        <div
+          key={method.id}
+          className="absolute inset-x-0 border-t border-line/70"
+          style={{ top: at * ROW }}
+          aria-hidden
+        />
+      ))}
+      <ScatterChart
+        width={240}
+        height={ROW * methods.length}
+        margin={{ top: 0, bottom: 0, left: 12, right: 12 }}
+        accessibilityLayer={false}
+      >
+        <XAxis type="number" dataKey="x" domain={[n, n * methods.length]} hide />
+        <YAxis type="number" dataKey="y" domain={[0, methods.length]} hide />
+        <Scatter
+          data={rows}
+          isAnimationActive={false}
+          shape={(props: unknown) => <SumMark {...(props as SumMarkProps)} span={n * (methods.length - 1)} />}
+        />
+      </ScatterChart>
+    </div>
+  );
+}
+
+interface SumMarkProps {
+  cx: number;
+  cy: number;
+  payload: ShownMethod;
+  /** Width of the axis in rank sums; it is drawn over 216 pixels. */
+  span: number;
+}
+
+function SumMark({ cx, cy, payload, span }: SumMarkProps) {
+  const { rankSum, rankSumInterval, look, name } = payload;
+  const at = (sum: number): number => cx + ((sum - (rankSum ?? 0)) / span) * 216;
+  return (
+    <g>
+      <title>{`${name}: ${rankSum}`}</title>
+      {rankSumInterval && (
+        <line
+          x1={at(rankSumInterval[0])}
+          x2={at(rankSumInterval[1])}
+          y1={cy}
+          y2={cy}
+          stroke={look.colour}
+          strokeOpacity={0.4}
+          strokeWidth={8}
+          strokeLinecap="round"
+        />
+      )}
+      <circle cx={cx} cy={cy} r={6.5} fill={look.colour} />
+      <text x={cx} y={cy - 12} textAnchor="middle" className="fill-ink font-mono text-[13px] font-semibold">
+        {rankSum}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,66 @@
+import type { RankingFindings, LikingFinding } from '@jacana/core/findings';
+import { pText } from './order';
+
+/** The statistics by their names, for whoever checks them. */
+export function SmallPrint({ found }: { found: RankingFindings }) {
+  const { overall, pairs, alpha, orders, engine, tasters, liking, strength } = found;
+  return (
+    <section aria-label="Small print" className="space-y-1 text-sm text-quiet">
+      {overall.test === null ? (
+        <p>{overall.reason}</p>
+      ) : (
+        <p data-testid="friedman">
+          Friedman's chi-squared {overall.statistic.toFixed(4)} on {overall.df} df with tie correction, p{' '}
+          {pText(overall.probability.p)} ({howFound(overall.probability)}); Kendall's W {overall.kendallW.toFixed(4)};{' '}
+          {tasters.length} tasters.
+        </p>
+      )}
+      {pairs.length > 0 && (
+        <p>
+          Pairs: difference of rank sums,{' '}
+          {pairs[0].probability.from === 'exact' ? 'exact distribution by convolution' : 'normal limit'}, Holm-adjusted.
+          Level {alpha}. Planned before unsealing.
+        </p>
+      )}
+      {liking && <LikingPrint liking={liking} />}
+      {strength.test !== null && (
+        <p>
+          Strength: Plackett-Luce on {strength.rankings} rankings; chance of best from 1,000 panels drawn from it,
+          standard error up to {strength.standardError.toFixed(3)}.
+          {strength.penalised && ' A method won everything, so strengths are held finite by a stated penalty.'}{' '}
+          Explored.
+        </p>
+      )}
+      <p>
+        Orders as tasted:{' '}
+        {orders.positionImbalance === 0 && orders.carryOverImbalance === 0
+          ? 'every position and neighbour equally often'
+          : `position counts differ by at most ${orders.positionImbalance}, neighbour counts by at most ${orders.carryOverImbalance}`}
+        . {engine}.
+      </p>
+    </section>
+  );
+}
+
+function LikingPrint({ liking }: { liking: LikingFinding }) {
+  const { test, variances, residualVariance, leftOut, concerns, rankCheck } = liking;
+  if (test.test === null) return <p>Liking: {test.reason}</p>;
+  return (
+    <p data-testid="liking">
+      Liking: mixed model by REML, F {test.F.toFixed(3)} on {test.df1} and {test.df2.toFixed(1)} df (Satterthwaite), p{' '}
+      {pText(test.p)}; {liking.answers} scores, {liking.panelists} panelists, {liking.pieces} pieces. Variances:{' '}
+      {variances.map(({ term, variance }) => `${term} ${variance.toFixed(2)}`).join(', ')}, residual{' '}
+      {residualVariance?.toFixed(2)}. Pairs by Tukey. {leftOut.map(({ reason }) => reason).join(' ')}{' '}
+      {concerns.join(' ')}{' '}
+      {rankCheck.test !== null &&
+        `Ranked within panelists: Friedman ${rankCheck.statistic.toFixed(3)}, p ${pText(rankCheck.probability.p)} (${howFound(rankCheck.probability)}).`}{' '}
+      Explored after unsealing.
+    </p>
+  );
+}
+
+function howFound(probability: { from: string; draws?: number; standardError?: number }): string {
+  if (probability.from === 'exact') return 'exact, by enumeration';
+  if (probability.from === 'limiting') return 'chi-squared limit';
+  return `${probability.draws?.toLocaleString('en-GB')} seeded relabelings, standard error ${probability.standardError?.toExponential(1)}`;
+}

@@ -1,0 +1,33 @@
+import type { RankingFindings, MethodFinding } from '@jacana/core/findings';
+import { methodLook, type MethodLook } from '../look/methodLook';
+
+/** A method with its look, in the order it is shown. */
+export interface ShownMethod extends MethodFinding {
+  place: number;
+  look: MethodLook;
+}
+
+/** Methods from best to worst rank sum; the look stays with the method's own place. */
+export function bestFirst({ methods }: RankingFindings): ShownMethod[] {
+  return methods
+    .map((method, place) => ({ ...method, place, look: methodLook(place) }))
+    .sort((a, b) => (a.rankSum ?? Infinity) - (b.rankSum ?? Infinity));
+}
+
+/** "a", "a and b", "a, b and c". */
+export const list = (words: readonly string[]): string =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
+
+export const percent = (value: number): string => `${Math.round(value * 100)} %`;
+
+/** A p-value for people: never "0.0000". */
+export function pText(p: number): string {
+  return p < 0.0001 ? 'below 0.0001' : p.toFixed(4);
+}
+
+const ORDINALS = ['most liked', '2nd', '3rd', '4th', '5th', '6th', '7th', '8th'];
+
+/** Headings of the places, from most to least liked. */
+export function placeNames(samples: number): string[] {
+  return ORDINALS.slice(0, samples).map((name, at) => (at === samples - 1 && samples > 1 ? 'least liked' : name));
+}

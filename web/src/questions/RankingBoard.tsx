@@ -1,0 +1,131 @@
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  PointerSensor,
+  TouchSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { useState } from 'react';
+import { Pad } from '../ui/Pad';
+import { RankedLine } from './RankedLine';
+import { moveTo, ordinal, place, placeOf, takeOut, toggleTie } from './ranking';
+import { restrictToVerticalAxis } from './verticalOnly';
+
+interface RankingBoardProps {
+  codes: readonly string[];
+  /** Groups from most to least; what is not placed yet is missing. */
+  ranking: string[][];
+  /** The two ends, such as "Most liked". */
+  high: string;
+  low: string;
+  ties: boolean;
+  onChange: (ranking: string[][]) => void;
+}
+
+/** All samples in order: tap them in order, drag them, or move them by arrow keys. */
+export function RankingBoard({ codes, ranking, high, low, ties, onChange }: RankingBoardProps) {
+  const [news, setNews] = useState('');
+  const placed = new Set(ranking.flat());
+  const left = codes.filter((code) => !placed.has(code));
+  const change = (next: string[][], code: string): void => {
+    onChange(next);
+    const at = placeOf(next, code);
+    setNews(at > 0 ? `${code} is ${ordinal(at)} of ${codes.length}` : `${code} is taken out`);
+  };
+  const most = high.toLowerCase().startsWith('most liked') ? 'the one you like' : 'the sample that comes';
+  return (
+    <>
+      <p className="mb-1.5 font-bold text-chestnut dim:text-night-ink">▲ {high}</p>
+      <RankedList ranking={ranking} ties={ties} onChange={change} />
+      {left.length > 0 && <EmptyPlaces count={left.length} first={ranking.flat().length + 1} tap={most} />}
+      <p className="mt-1.5 font-bold text-chestnut dim:text-night-ink">▼ {low}</p>
+      {left.length > 0 && (
+        <section aria-label="Still to place" className="mt-5">
+          <h2 className="mb-2 text-sm text-quiet dim:text-night-quiet">Still to place</h2>
+          <ul className="flex flex-wrap gap-3">
+            {left.map((code) => (
+              <li key={code}>
+                <button
+                  type="button"
+                  onClick={() => change(place(ranking, code), code)}
+                  aria-label={`Place ${code} next`}
+                  className="block rounded-full"
+                >
+                  <Pad label={code} size="5rem" />
+                </button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <p role="status" className="sr-only">
+        {news}
+      </p>
+    </>
+  );
+}
+
+interface RankedListProps {
+  ranking: string[][];
+  ties: boolean;
+  onChange: (ranking: string[][], code: string) => void;
+}
+
+function RankedList({ ranking, ties, onChange }: RankedListProps) {
+  // A finger must rest a moment before it drags, so that the page can still be scrolled.
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 120, tolerance: 8 } }),
+  );
+  const lines = ranking.flat();
+  const drop = ({ active, over }: DragEndEvent): void => {
+    if (over && active.id !== over.id)
+      onChange(moveTo(ranking, String(active.id), lines.indexOf(String(over.id))), String(active.id));
+  };
+  return (
+    <DndContext
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      modifiers={[restrictToVerticalAxis]}
+      onDragEnd={drop}
+    >
+      <SortableContext items={lines} strategy={verticalListSortingStrategy}>
+        <ol className="space-y-2">
+          {lines.map((code, at) => (
+            <RankedLine
+              key={code}
+              code={code}
+              place={ordinal(placeOf(ranking, code))}
+              isTied={placeOf(ranking, code) < at + 1}
+              canTie={ties && at > 0}
+              onMove={(by) => onChange(moveTo(ranking, code, Math.max(0, Math.min(lines.length - 1, at + by))), code)}
+              onTie={() => onChange(toggleTie(ranking, code), code)}
+              onTakeOut={() => onChange(takeOut(ranking, code), code)}
+            />
+          ))}
+        </ol>
+      </SortableContext>
+    </DndContext>
+  );
+}
+
+function EmptyPlaces({ count, first, tap }: { count: number; first: number; tap: string }) {
+  return (
+    <ol className="mt-2 space-y-2" aria-hidden>
+      {Array.from({ length: count }, (_, at) => (
+        <li
+          key={at}
+          className={`flex min-h-14 items-center justify-center rounded-xl border-2 border-dashed px-3 text-center ${at === 0 ? 'border-quiet dim:border-night-quiet' : 'border-line text-quiet/70 dim:border-night-line dim:text-night-quiet'}`}
+        >
+          {at === 0 ? `tap ${tap} ${tapEnding(tap, first)}` : ordinal(first + at)}
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+const tapEnding = (tap: string, first: number): string =>
+  tap === 'the one you like' ? (first === 1 ? 'most' : 'next best') : first === 1 ? 'first' : 'next';

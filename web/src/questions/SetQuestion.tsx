@@ -1,0 +1,174 @@
+import type { BallotItem } from '@jacana/core/bundle';
+import { Pad } from '../ui/Pad';
+import { RankingBoard } from './RankingBoard';
+
+/** What was answered about samples side by side; a ranking or a choice may be half made. */
+export interface SetValue {
+  ranking?: string[][];
+  choice?: string[];
+  best?: string;
+  worst?: string;
+}
+
+interface SetQuestionProps {
+  item: BallotItem;
+  /** In serving order. */
+  codes: readonly string[];
+  value: SetValue;
+  onChange: (value: SetValue) => void;
+}
+
+/** A question that compares samples. */
+export function SetQuestion({ item, codes, value, onChange }: SetQuestionProps) {
+  switch (item.kind) {
+    case 'ranking':
+      return (
+        <RankingBoard
+          codes={codes}
+          ranking={value.ranking ?? []}
+          high={item.high}
+          low={item.low}
+          ties={item.ties}
+          onChange={(ranking) => onChange({ ranking })}
+        />
+      );
+    case 'best-worst':
+      return <BestWorst codes={codes} value={value} onChange={onChange} />;
+    default:
+      return <Choice item={item} codes={codes} choice={value.choice} onChange={(choice) => onChange({ choice })} />;
+  }
+}
+
+/** Whether a set's question is answered for good. */
+export function isSetAnswered(item: BallotItem, codes: readonly string[], value: SetValue): boolean {
+  switch (item.kind) {
+    case 'ranking':
+      return (value.ranking ?? []).flat().length === codes.length;
+    case 'best-worst':
+      return value.best !== undefined && value.worst !== undefined;
+    case 'tetrad':
+      return value.choice?.length === 2;
+    default:
+      return value.choice !== undefined && (value.choice.length === 1 || item.ties);
+  }
+}
+
+interface ChoiceProps {
+  item: BallotItem;
+  codes: readonly string[];
+  choice: string[] | undefined;
+  onChange: (choice: string[]) => void;
+}
+
+/** Two words to choose from instead of a sample. */
+const WORDS: Partial<Record<BallotItem['kind'], { value: string; text: string }[]>> = {
+  'a-not-a': [
+    { value: 'a', text: 'It is A' },
+    { value: 'not-a', text: 'It is not A' },
+  ],
+  'same-different': [
+    { value: 'same', text: 'The same' },
+    { value: 'different', text: 'Different' },
+  ],
+};
+
+function Choice({ item, codes, choice, onChange }: ChoiceProps) {
+  const words = WORDS[item.kind];
+  const most = item.kind === 'tetrad' ? 2 : 1;
+  const toggle = (code: string): void => {
+    const without = (choice ?? []).filter((one) => one !== code);
+    onChange(choice?.includes(code) ? without : [...without, code].slice(-most));
+  };
+  return (
+    <div className="w-full">
+      <p className="mb-4 text-center text-quiet dim:text-night-quiet">
+        {codes.length > 1 ? 'Taste from left to right. You may taste again.' : 'Taste it, then answer.'}
+      </p>
+      <ul className="flex flex-wrap justify-center gap-4">
+        {codes.map((code, at) => {
+          const isReference = item.kind === 'duo-trio' && at === 0;
+          if (words || isReference)
+            return (
+              <li key={code} className="text-center">
+                <Pad label={code} size="5.5rem" />
+                {isReference && <span className="mt-1 block text-sm">the first one</span>}
+              </li>
+            );
+          return (
+            <li key={code}>
+              <Option code={code} isChosen={choice?.includes(code) ?? false} onChoose={() => toggle(code)} />
+            </li>
+          );
+        })}
+      </ul>
+      <div className="mt-6 flex flex-col gap-2">
+        {words?.map(({ value, text }) => (
+          <Word key={value} text={text} isChosen={choice?.[0] === value} onChoose={() => onChange([value])} />
+        ))}
+        {item.kind === 'paired-preference' && item.ties && (
+          <Word text="No preference" isChosen={choice?.length === 0} onChoose={() => onChange([])} />
+        )}
+      </div>
+    </div>
+  );
+}
+
+function Option({ code, isChosen, onChoose }: { code: string; isChosen: boolean; onChoose: () => void }) {
+  return (
+    <button
+      type="button"
+      onClick={onChoose}
+      aria-pressed={isChosen}
+      aria-label={`Choose ${code}`}
+      className="block rounded-2xl border-4 border-transparent p-1.5 text-center aria-pressed:border-ink aria-pressed:bg-paper dim:aria-pressed:border-night-ink dim:aria-pressed:bg-transparent"
+    >
+      <Pad label={code} size="5.5rem" />
+      <span className="block min-h-6 text-sm font-bold">{isChosen ? 'chosen' : ''}</span>
+    </button>
+  );
+}
+
+function Word({ text, isChosen, onChoose }: { text: string; isChosen: boolean; onChoose: () => void }) {
+  return (
+    <button
+      type="button"
+      onClick={onChoose}
+      aria-pressed={isChosen}
+      className="min-h-14 w-full rounded-xl border border-quiet/45 bg-paper px-4 py-2 text-center text-lg aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:font-bold aria-pressed:text-white dim:border-night-line dim:bg-transparent dim:aria-pressed:bg-night-ink dim:aria-pressed:text-night"
+    >
+      {text}
+    </button>
+  );
+}
+
+function BestWorst({ codes, value, onChange }: Omit<SetQuestionProps, 'item'>) {
+  const { best, worst } = value;
+  const rows = [
+    {
+      what: 'Most liked',
+      chosen: best,
+      choose: (code: string) => onChange({ best: code, worst: worst === code ? undefined : worst }),
+    },
+    {
+      what: 'Least liked',
+      chosen: worst,
+      choose: (code: string) => onChange({ worst: code, best: best === code ? undefined : best }),
+    },
+  ];
+  return (
+    <div className="w-full space-y-4">
+      {rows.map(({ what, chosen, choose }) => (
+        <section key={what} aria-label={what}>
+          <h2 className="mb-1 font-bold text-chestnut dim:text-night-ink">{what}</h2>
+          <ul className="flex flex-wrap gap-1">
+            {codes.map((code) => (
+              <li key={code}>
+                <Option code={code} isChosen={chosen === code} onChoose={() => choose(code)} />
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,56 @@
+import { type Remote, wrap } from 'comlink';
+import { useEffect, useState } from 'react';
+import type { Reckoner } from './reckoner.worker';
+
+/** A computation under way, or its result. */
+export interface Reckoned<T> {
+  /** The latest result; while a new one is computed, the one before. */
+  value: T | null;
+  isBusy: boolean;
+  /** What went wrong, in words. */
+  problem: string | null;
+}
+
+/** Sliders move in many small steps; only where they rest is worth computing. */
+const REST_MS = 150;
+
+type Task<T> = (reckoner: Remote<Reckoner>, tell: (part: T) => void) => Promise<T>;
+
+/**
+ * Runs a computation in a worker, and again whenever its key changes. One that is overtaken
+ * is stopped at once, by ending its worker.
+ *
+ * @param key what the computation depends on, as text; null computes nothing
+ * @param task gets the worker's functions, and may tell of parts of the result before it is whole
+ */
+export function useReckoned<T>(key: string | null, task: Task<T>): Reckoned<T> {
+  const [state, setState] = useState<Reckoned<T>>({ value: null, isBusy: false, problem: null });
+  useEffect(() => {
+    if (key === null) return;
+    let worker: Worker | null = null;
+    let isOver = false;
+    const tell = (value: T, isBusy: boolean): void => {
+      if (!isOver) setState({ value, isBusy, problem: null });
+    };
+    const begin = (): void => {
+      worker = new Worker(new URL('./reckoner.worker.ts', import.meta.url), { type: 'module' });
+      setState((before) => ({ ...before, isBusy: true }));
+      task(wrap<Reckoner>(worker), (part) => tell(part, true))
+        .then((value) => tell(value, false))
+        .catch((error: unknown) => {
+          const problem = error instanceof Error ? error.message : 'This could not be computed.';
+          if (!isOver) setState({ value: null, isBusy: false, problem });
+        })
+        .finally(() => worker?.terminate());
+    };
+    const timer = setTimeout(begin, REST_MS);
+    return () => {
+      isOver = true;
+      clearTimeout(timer);
+      worker?.terminate();
+    };
+    // The key stands for everything that the task reads.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key]);
+  return state;
+}

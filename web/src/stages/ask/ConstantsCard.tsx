@@ -1,0 +1,92 @@
+import { guideFor, proposedConstants } from '@jacana/core/library';
+import { ListChecks, Plus } from 'lucide-react';
+import { useFieldArray } from 'react-hook-form';
+import type { DraftInput } from '../../app/api.generated';
+import { counted } from '../../app/stages';
+import { newId, useDrafting } from '../../drafting/draft';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { CellInput, RemoveButton } from '../../ui/CellInput';
+import { UndoLine, useUndo } from '../../ui/Undo';
+
+const COLUMNS = [
+  { field: 'name', label: 'Held constant' },
+  { field: 'target', label: 'Target' },
+  { field: 'tolerance', label: 'Tolerance' },
+  { field: 'check', label: 'How it is checked' },
+] as const;
+
+const MOST_CONSTANTS = 40;
+
+/** What must be the same for all methods, so that a difference is the method's. */
+export function ConstantsCard() {
+  const { form, draft, isLocked } = useDrafting();
+  const list = useFieldArray({ control: form.control, name: 'constants', keyName: 'key' });
+  const undo = useUndo<DraftInput['constants']>(list.replace);
+  const guide = guideFor(draft.product);
+  const missing = proposedConstants(draft.product).filter(
+    (one) => !draft.constants.some((other) => other.name.trim().toLowerCase() === one.name.toLowerCase()),
+  );
+  const propose = (): void => {
+    undo.remember(`${counted(missing.length, 'line')} added.`, draft.constants);
+    list.append(missing.map((one) => ({ ...one, id: newId() })).slice(0, MOST_CONSTANTS - draft.constants.length), {
+      shouldFocus: false,
+    });
+  };
+  const remove = (at: number): void => {
+    undo.remember(`${draft.constants[at].name || 'A line'} removed.`, draft.constants);
+    list.remove(at);
+  };
+  const open = draft.constants.filter((one) => one.target.trim() === '').length;
+  return (
+    <Card
+      title="Held constant"
+      aside={open > 0 ? `${counted(open, 'target')} still open` : counted(draft.constants.length, 'line')}
+    >
+      {draft.constants.length === 0 && (
+        <p className="mb-3 text-quiet">What differs besides the method will look like the method’s doing.</p>
+      )}
+      {draft.constants.length > 0 && (
+        <div className="grid grid-cols-[minmax(0,4fr)_minmax(0,5fr)_minmax(0,3fr)_minmax(0,4fr)_2rem] items-center gap-x-2 gap-y-1.5">
+          {COLUMNS.map(({ field, label }) => (
+            <span key={field} className="text-sm font-bold" aria-hidden>
+              {label}
+            </span>
+          ))}
+          <span />
+          {list.fields.map((field, at) => (
+            <div key={field.key} className="contents">
+              {COLUMNS.map((column) => (
+                <CellInput
+                  key={column.field}
+                  label={`${column.label}, line ${at + 1}`}
+                  maxLength={200}
+                  disabled={isLocked}
+                  {...form.register(`constants.${at}.${column.field}`)}
+                />
+              ))}
+              {isLocked ? <span /> : <RemoveButton label={`Remove line ${at + 1}`} onRemove={() => remove(at)} />}
+            </div>
+          ))}
+        </div>
+      )}
+      <UndoLine {...undo} />
+      {!isLocked && (
+        <div className="mt-3 flex flex-wrap gap-3">
+          {missing.length > 0 && (
+            <Button onClick={propose}>
+              <ListChecks size={18} /> Propose for{' '}
+              {guide.product === 'other' ? 'any product' : guide.name.toLowerCase()}
+            </Button>
+          )}
+          <Button
+            disabled={draft.constants.length >= MOST_CONSTANTS}
+            onClick={() => list.append({ id: newId(), name: '', target: '', tolerance: '', check: '' })}
+          >
+            <Plus size={18} /> Add a line
+          </Button>
+        </div>
+      )}
+    </Card>
+  );
+}

@@ -1,0 +1,100 @@
+import type { DecisionKind, Product } from '@jacana/core/bundle';
+import { PRODUCT_GUIDES, withProduct } from '@jacana/core/library';
+import { RadioGroup } from 'radix-ui';
+import { useDrafting } from '../../drafting/draft';
+import { useTestChoice } from '../../drafting/testChoice';
+import { Card } from '../../ui/Card';
+import { TextField } from '../../ui/Field';
+import { NumberField } from '../../ui/NumberField';
+import { SelectField } from '../../ui/SelectField';
+
+const DECISIONS: { kind: DecisionKind; name: string; about: string }[] = [
+  { kind: 'liked-best', name: 'Which is liked best', about: 'you will serve the winner' },
+  { kind: 'told-apart', name: 'Can people tell them apart', about: 'if not, take the easier one' },
+  { kind: 'more-of', name: 'Which has more of something', about: 'crisper, sweeter, juicier' },
+  { kind: 'how-differ', name: 'How do they differ', about: 'word by word, with strengths' },
+  { kind: 'good-enough', name: 'Is it good enough', about: 'not worse than the reference' },
+];
+
+/** The kind of decision, and the product that it is about: the test follows from both. */
+export function DecisionCard() {
+  const { draft, form, isLocked } = useDrafting();
+  const { decide } = useTestChoice();
+  const { kind } = draft.decision;
+  const chooseProduct = (product: Product): void => {
+    const { service, quantities } = withProduct(draft, product);
+    form.setValue('service', service);
+    form.setValue('quantities', quantities);
+    form.setValue('product', product);
+  };
+  return (
+    <Card title="What is to be decided">
+      <RadioGroup.Root
+        aria-label="What is to be decided"
+        value={kind}
+        disabled={isLocked}
+        onValueChange={(value) => decide({ ...draft.decision, kind: value as DecisionKind })}
+        className="grid grid-cols-2 gap-2 md:grid-cols-3 xl:grid-cols-5"
+      >
+        {DECISIONS.map(({ kind: value, name, about }) => (
+          <RadioGroup.Item
+            key={value}
+            value={value}
+            className="rounded-xl border border-line bg-white px-3 py-2 text-left data-[state=checked]:border-ink data-[state=checked]:bg-pad disabled:opacity-70"
+          >
+            <span className="block leading-snug font-bold">{name}</span>
+            <span className="block text-sm text-quiet">{about}</span>
+          </RadioGroup.Item>
+        ))}
+      </RadioGroup.Root>
+      <div className="mt-3 grid gap-x-4 gap-y-2 sm:grid-cols-2">
+        <SelectField
+          label="Kind of product"
+          hint="For how much a mouth manages, and what is usually held constant."
+          value={draft.product}
+          disabled={isLocked}
+          options={PRODUCT_GUIDES.map(({ product, name }) => ({ value: product, text: name }))}
+          onChange={chooseProduct}
+        />
+        {kind === 'more-of' && (
+          <TextField
+            label="More of what"
+            hint="One word, such as crisp; it goes into the question."
+            placeholder="crisp"
+            maxLength={200}
+            disabled={isLocked}
+            value={draft.decision.attribute}
+            onChange={(event) => decide({ ...draft.decision, attribute: event.target.value })}
+          />
+        )}
+        {kind === 'good-enough' && <Margin />}
+      </div>
+    </Card>
+  );
+}
+
+/** The margin in numbers and in words, so that everyone knows what "good enough" is to mean. */
+function Margin() {
+  const { draft, form, isLocked } = useDrafting();
+  return (
+    <div className="grid grid-cols-[9rem_minmax(0,1fr)] gap-x-3">
+      <NumberField
+        label="May lose"
+        unit="points of 9"
+        min={0.1}
+        max={4}
+        disabled={isLocked}
+        value={draft.decision.margin}
+        onChange={(margin) => form.setValue('decision.margin', margin)}
+      />
+      <TextField
+        label="In words"
+        hint="What a loss of that size would mean."
+        placeholder="a guest would still order it again"
+        maxLength={200}
+        disabled={isLocked}
+        {...form.register('decision.marginWords')}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,140 @@
+import { ChevronDown } from 'lucide-react';
+import { useState } from 'react';
+import type { EffortInput } from '../../app/api.generated';
+import { useDrafting } from '../../drafting/draft';
+import { methodLook } from '../../look/methodLook';
+import { CellInput, RemoveButton } from '../../ui/CellInput';
+import { TextArea, TextField } from '../../ui/Field';
+import { NumberField } from '../../ui/NumberField';
+import { Pad } from '../../ui/Pad';
+
+interface MethodLineProps {
+  at: number;
+  onRemove: () => void;
+  onNext: () => void;
+}
+
+/** One method: its name and what it is in a line; what it costs and how it is done unfold below. */
+export function MethodLine({ at, onRemove, onNext }: MethodLineProps) {
+  const { form, draft, problems, isLocked } = useDrafting();
+  const [isOpen, setOpen] = useState(false);
+  const { colour, notch } = methodLook(at);
+  const method = draft.methods[at];
+  // A name still to be typed is not wrong yet; a name used twice is.
+  const problem = method?.name.trim()
+    ? problems.find(({ field }) => field === `methods.${at}.name`)?.message
+    : undefined;
+  const choose = (): void =>
+    draft.methods.forEach((_, other) => form.setValue(`methods.${other}.reference`, other === at));
+  return (
+    <li className={isOpen ? 'rounded-xl bg-water p-3' : ''}>
+      <div className="grid grid-cols-[auto_minmax(0,13rem)_minmax(0,1fr)_auto_auto_auto] items-center gap-x-2.5">
+        <Pad size={26} colour={colour} notch={notch} />
+        <CellInput
+          label={`Name of method ${at + 1}`}
+          placeholder="Pan-seared"
+          maxLength={200}
+          disabled={isLocked}
+          problem={Boolean(problem)}
+          {...form.register(`methods.${at}.name`)}
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter') return;
+            event.preventDefault();
+            onNext();
+          }}
+        />
+        <CellInput
+          label={`Description of method ${at + 1}`}
+          placeholder="How it is done, in a line"
+          maxLength={2000}
+          disabled={isLocked}
+          {...form.register(`methods.${at}.note`)}
+        />
+        <label className="flex items-center gap-1.5 text-sm">
+          <input
+            type="radio"
+            name="reference"
+            disabled={isLocked}
+            checked={method?.reference ?? false}
+            onChange={choose}
+            className="accent-chestnut"
+          />
+          reference
+        </label>
+        <button
+          type="button"
+          aria-expanded={isOpen}
+          aria-label={`Steps and effort of method ${at + 1}`}
+          onClick={() => setOpen(!isOpen)}
+          className="flex items-center gap-1 rounded p-1.5 text-sm text-quiet hover:bg-pad hover:text-ink"
+        >
+          {effortText(method?.effort)}
+          <ChevronDown size={18} className={isOpen ? 'rotate-180' : ''} />
+        </button>
+        {!isLocked && <RemoveButton label={`Remove method ${at + 1}`} onRemove={onRemove} />}
+      </div>
+      {problem && <p className="mt-1 ml-9 text-sm font-bold text-chestnut">{problem}</p>}
+      {isOpen && <Details at={at} />}
+    </li>
+  );
+}
+
+const effortText = (effort: EffortInput | undefined): string =>
+  effort ? `${effort.handsOnMinutes} of ${effort.totalMinutes} min` : 'effort';
+
+const NO_EFFORT: EffortInput = { handsOnMinutes: 0, totalMinutes: 0, cost: 0, mess: 3, skill: 3 };
+
+function Details({ at }: { at: number }) {
+  const { form, draft, isLocked } = useDrafting();
+  const method = draft.methods[at];
+  if (!method) return null;
+  const effort = method.effort ?? NO_EFFORT;
+  const change = (part: Partial<EffortInput>): void => form.setValue(`methods.${at}.effort`, { ...effort, ...part });
+  const number = (label: string, field: keyof EffortInput, max: number, unit?: string) => (
+    <NumberField
+      label={label}
+      unit={unit}
+      min={unit ? 0 : 1}
+      max={max}
+      whole={!unit}
+      disabled={isLocked}
+      value={effort[field]}
+      onChange={(value) => change({ [field]: value })}
+    />
+  );
+  return (
+    <div className="mt-3 space-y-2">
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2 sm:grid-cols-3 xl:grid-cols-6">
+        {number('Hands on', 'handsOnMinutes', 10_000, 'min')}
+        {number('In all', 'totalMinutes', 100_000, 'min')}
+        {number('Cost', 'cost', 100_000, 'a portion')}
+        {number('Mess, 1 to 5', 'mess', 5)}
+        {number('Skill, 1 to 5', 'skill', 5)}
+        <NumberField
+          label="Cook loss"
+          unit="%"
+          min={0}
+          max={90}
+          disabled={isLocked}
+          value={Math.round((method.cookLoss ?? draft.quantities.cookLoss) * 1000) / 10}
+          onChange={(percent) => form.setValue(`methods.${at}.cookLoss`, percent / 100)}
+        />
+      </div>
+      <div className="grid gap-3 sm:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
+        <TextArea
+          label="Steps, one a line"
+          rows={3}
+          maxLength={2000}
+          disabled={isLocked}
+          {...form.register(`methods.${at}.steps`)}
+        />
+        <TextField
+          label="Equipment"
+          maxLength={200}
+          disabled={isLocked}
+          {...form.register(`methods.${at}.equipment`)}
+        />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,57 @@
+import { TEST_NAMES, trade } from '@jacana/core/design';
+import { Check } from 'lucide-react';
+import { useDrafting } from '../../drafting/draft';
+import { useTestChoice } from '../../drafting/testChoice';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { Mark } from '../../ui/Notice';
+
+/** The test that is planned, why, and what one would gain and lose by another. */
+export function TestCard() {
+  const { draft, isLocked } = useDrafting();
+  const { proposal, take } = useTestChoice();
+  const isProposed = draft.test === proposal.test;
+  return (
+    <Card title={TEST_NAMES[draft.test]} aside={isProposed ? 'proposed' : 'your choice'}>
+      {isProposed ? (
+        <p>{proposal.why.join(' ')}</p>
+      ) : (
+        <>
+          <p>{trade(draft.test).gains}</p>
+          <p className="mt-1 text-quiet">{trade(draft.test).loses}</p>
+          {!isLocked && (
+            <div className="mt-3 space-y-1.5">
+              <p>
+                <Mark>proposed</Mark> <strong>{TEST_NAMES[proposal.test]}.</strong> {proposal.why.join(' ')}
+              </p>
+              <Button onClick={() => take(proposal.test)}>
+                <Check size={16} /> Take it
+              </Button>
+            </div>
+          )}
+        </>
+      )}
+      {!isLocked && proposal.alternatives.length > 0 && (
+        <details className="mt-3">
+          <summary className="cursor-pointer font-bold text-chestnut">Other tests that could answer</summary>
+          <ul className="mt-2 space-y-3">
+            {proposal.alternatives
+              .filter(({ test }) => test !== draft.test)
+              .map(({ test, gains, loses }) => (
+                <li key={test}>
+                  <div className="flex items-baseline justify-between gap-2">
+                    <strong>{TEST_NAMES[test]}</strong>
+                    <Button look="quiet" aria-label={`Use ${TEST_NAMES[test]}`} onClick={() => take(test)}>
+                      Use
+                    </Button>
+                  </div>
+                  <p className="text-sm">+ {gains}</p>
+                  <p className="text-sm text-quiet">− {loses}</p>
+                </li>
+              ))}
+          </ul>
+        </details>
+      )}
+    </Card>
+  );
+}

@@ -1,0 +1,110 @@
+import { MOST_ITEMS, type ItemKind } from '@jacana/core/bundle';
+import { isOfTwoSamples, wordingConcerns } from '@jacana/core/design';
+import { neutralQuestion, QUESTION_KINDS } from '@jacana/core/library';
+import { BookOpen, Plus } from 'lucide-react';
+import { useState } from 'react';
+import { useFieldArray } from 'react-hook-form';
+import type { DraftInput } from '../../../app/api.generated';
+import { counted } from '../../../app/stages';
+import { newId, useDrafting } from '../../../drafting/draft';
+import { Button } from '../../../ui/Button';
+import { Card } from '../../../ui/Card';
+import { Menu } from '../../../ui/Menu';
+import { UndoLine, useUndo } from '../../../ui/Undo';
+import { ItemCard } from './ItemCard';
+import { PhonePreview } from './PhonePreview';
+import { WordLibrary } from './WordLibrary';
+
+/** Builds the ballot, question by question, beside the phone that shows it. */
+export function BallotPart() {
+  const { form, draft, isLocked } = useDrafting();
+  const list = useFieldArray({ control: form.control, name: 'ballot.items', keyName: 'key' });
+  const [shown, setShown] = useState(0);
+  const [isPicking, setPicking] = useState(false);
+  const undo = useUndo<DraftInput['ballot']['items']>((before) => form.setValue('ballot.items', before));
+  const { items } = draft.ballot;
+  const concerns = wordingConcerns(
+    items,
+    draft.methods.map((method) => method.name),
+  );
+  const isFull = items.length >= MOST_ITEMS;
+  const add = (kind: ItemKind): void => {
+    list.append(neutralQuestion(newId(), kind), { shouldFocus: false });
+    setShown(items.length);
+  };
+  const remove = (at: number): void => {
+    undo.remember('Question removed.', items);
+    list.remove(at);
+    setShown(Math.max(0, at - 1));
+  };
+  const replace = (at: number, instead: DraftInput['ballot']['items']): void => {
+    undo.remember('Question replaced.', items);
+    // A question that was two in one becomes two, each with an id of its own.
+    const taken = instead.map((item, number) => (number === 0 ? item : { ...item, id: newId() }));
+    form.setValue('ballot.items', [...items.slice(0, at), ...taken, ...items.slice(at + 1)]);
+    setShown(at);
+  };
+  return (
+    <div className="grid items-start gap-4 md:grid-cols-[minmax(0,1fr)_20.5rem]">
+      <div className="space-y-3">
+        {concerns.length > 0 && (
+          <p role="status" className="font-bold">
+            {counted(concerns.length, 'question')} to word more neutrally.
+          </p>
+        )}
+        <ol className="space-y-2.5">
+          {list.fields.map((field, at) => (
+            <li key={field.key}>
+              <ItemCard
+                at={at}
+                isShown={shown === at}
+                concerns={concerns.filter((concern) => concern.item === at)}
+                onShow={() => setShown(at)}
+                onMove={(by) => {
+                  list.move(at, at + by);
+                  setShown(at + by);
+                }}
+                onRemove={() => remove(at)}
+                onReplace={(instead) => replace(at, instead)}
+              />
+            </li>
+          ))}
+        </ol>
+        <UndoLine {...undo} />
+        {!isLocked && !isFull && (
+          <div className="flex flex-wrap gap-3">
+            <Menu
+              label="Add a question"
+              icon={<Plus size={18} />}
+              choices={QUESTION_KINDS.filter(({ kind }) => kind === draft.test || !isOfTwoSamples(kind as never)).map(
+                ({ kind, name, use }) => ({ name, hint: use, run: () => add(kind) }),
+              )}
+            />
+            <Button onClick={() => setPicking(true)}>
+              <BookOpen size={18} /> From the word library
+            </Button>
+          </div>
+        )}
+        {isFull && <p className="text-quiet">{MOST_ITEMS} questions are the most.</p>}
+        <WordLibrary
+          open={isPicking}
+          onOpenChange={setPicking}
+          taken={items.map((item) => item.attribute)}
+          room={MOST_ITEMS - items.length}
+          onTake={(words, kind) =>
+            list.append(
+              words.map((word) => neutralQuestion(newId(), kind, word)),
+              { shouldFocus: false },
+            )
+          }
+        />
+      </div>
+      <Card
+        title="On the phone"
+        aside={items.length > 0 ? `${Math.min(shown, items.length - 1) + 1} of ${items.length}` : ''}
+      >
+        <PhonePreview item={items[Math.min(shown, items.length - 1)]} />
+      </Card>
+    </div>
+  );
+}

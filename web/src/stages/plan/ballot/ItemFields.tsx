@@ -1,0 +1,109 @@
+import { MOST_OPTIONS, type BallotItem } from '@jacana/core/bundle';
+import { Plus } from 'lucide-react';
+import { Controller, useFieldArray } from 'react-hook-form';
+import { useDrafting } from '../../../drafting/draft';
+import { Button } from '../../../ui/Button';
+import { CellInput, RemoveButton } from '../../../ui/CellInput';
+import { TextField } from '../../../ui/Field';
+import { Toggle } from '../../../ui/Toggle';
+
+const HAS_ENDS = new Set<BallotItem['kind']>(['ranking', 'line', 'just-right']);
+const HAS_WORD = new Set<BallotItem['kind']>(['ranking', 'line', 'category', 'just-right', '2-afc', '3-afc']);
+const HAS_OPTIONS = new Set<BallotItem['kind']>(['category', 'check-all']);
+const TIES: Partial<Record<BallotItem['kind'], { label: string; hint: string }>> = {
+  ranking: { label: 'Allow ties in the ranking', hint: 'Without ties people look harder.' },
+  'paired-preference': {
+    label: 'Allow “no preference”',
+    hint: 'Without it a coin is tossed in the head, and the test stays exact.',
+  },
+};
+
+/** Everything about a question that can be changed, for its kind. */
+export function ItemFields({ at }: { at: number }) {
+  const { form, draft, isLocked } = useDrafting();
+  const item = draft.ballot.items[at];
+  const field = `ballot.items.${at}` as const;
+  const text = (label: string, name: 'ask' | 'attribute' | 'definition' | 'low' | 'high', hint?: string) => (
+    <TextField
+      label={label}
+      hint={hint}
+      maxLength={name === 'definition' ? 2000 : 200}
+      disabled={isLocked}
+      {...form.register(`${field}.${name}`)}
+    />
+  );
+  const ties = TIES[item.kind];
+  return (
+    <div className="mt-3 space-y-2 border-t border-line pt-3">
+      {text('Question', 'ask')}
+      {HAS_WORD.has(item.kind) && (
+        <div className="grid gap-x-3 sm:grid-cols-[minmax(0,1fr)_minmax(0,2fr)]">
+          {text('Word', 'attribute', 'Its name in the findings.')}
+          {text('What it means', 'definition', 'Stands under the question.')}
+        </div>
+      )}
+      {HAS_ENDS.has(item.kind) && (
+        <div className="grid grid-cols-2 gap-x-3">
+          {text(item.kind === 'ranking' ? 'Top' : 'Low end', item.kind === 'ranking' ? 'high' : 'low')}
+          {text(item.kind === 'ranking' ? 'Bottom' : 'High end', item.kind === 'ranking' ? 'low' : 'high')}
+        </div>
+      )}
+      {HAS_OPTIONS.has(item.kind) && <Options at={at} hasWeights={item.kind === 'category'} />}
+      {ties && (
+        <Controller
+          control={form.control}
+          name={`${field}.ties`}
+          render={({ field: own }) => (
+            <Toggle {...ties} checked={own.value} disabled={isLocked} onChange={own.onChange} />
+          )}
+        />
+      )}
+    </div>
+  );
+}
+
+/** The steps of a category scale with what each counts, or the words of a list. */
+function Options({ at, hasWeights }: { at: number; hasWeights: boolean }) {
+  const { form, draft, isLocked } = useDrafting();
+  const list = useFieldArray({ control: form.control, name: `ballot.items.${at}.options`, keyName: 'key' });
+  const { options } = draft.ballot.items[at];
+  const what = hasWeights ? 'step' : 'word';
+  return (
+    <div>
+      <div className={`mb-1 flex justify-between text-sm font-bold ${isLocked ? '' : 'pr-10'}`}>
+        <span>{hasWeights ? 'Steps, lowest first' : 'Words'}</span>
+        {hasWeights && <span>counts as</span>}
+      </div>
+      <ul className={hasWeights ? 'space-y-1.5' : 'grid grid-cols-2 gap-1.5'}>
+        {list.fields.map((field, number) => (
+          <li key={field.key} className="flex items-center gap-1.5">
+            <CellInput
+              label={`${what} ${number + 1}`}
+              maxLength={200}
+              disabled={isLocked}
+              {...form.register(`ballot.items.${at}.options.${number}.text`)}
+            />
+            {hasWeights && (
+              <CellInput
+                label={`weight of step ${number + 1}`}
+                type="number"
+                step="any"
+                className="!w-20 text-right font-mono"
+                disabled={isLocked}
+                {...form.register(`ballot.items.${at}.options.${number}.weight`, {
+                  setValueAs: (typed: unknown) => (Number.isFinite(Number(typed)) ? Number(typed) : 0),
+                })}
+              />
+            )}
+            {!isLocked && <RemoveButton label={`Remove ${what} ${number + 1}`} onRemove={() => list.remove(number)} />}
+          </li>
+        ))}
+      </ul>
+      {!isLocked && options.length < MOST_OPTIONS && (
+        <Button className="mt-2" onClick={() => list.append({ text: '', weight: hasWeights ? options.length + 1 : 0 })}>
+          <Plus size={16} /> Add a {what}
+        </Button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,153 @@
+import { isComplete, isOfTwoSamples, type PlannedSitting, type ServingDesign } from '@jacana/core/design';
+import type { Tasting } from '@jacana/core/bundle';
+import { api } from '../../../app/api';
+import type { SittingTrayView } from '../../../app/api.generated';
+import { useDrafting } from '../../../drafting/draft';
+import { useReckoned } from '../../../reckoning/useReckoned';
+import { Card } from '../../../ui/Card';
+import { Heat } from '../../../ui/Heat';
+import { evenness, ordersByCode, ordersOf, patternsOf, type ShownOrders } from './balance';
+
+/** How even the serving orders are: by sample letter before the lock, by code after it. */
+export function BalanceCard() {
+  const { isLocked } = useDrafting();
+  return isLocked ? <LockedBalance /> : <PlannedBalance />;
+}
+
+function PlannedBalance() {
+  const { design, problems } = useDrafting();
+  const isAsked =
+    design.methods.length > 1 &&
+    design.panel.length > 0 &&
+    !problems.some(({ field }) => field === 'service' || field === 'test');
+  const { value, isBusy } = useReckoned<PlannedSitting[]>(
+    isAsked ? JSON.stringify(servingDesign(design)) : null,
+    // Any seed shows the same evenness; the lock draws its own.
+    (reckoner) => reckoner.sittings(servingDesign(design), 'preview'),
+  );
+  if (!isAsked || !value)
+    return (
+      <Card title="Balance">
+        <p className="text-quiet">
+          {isAsked
+            ? 'Searching for even orders…'
+            : 'Once there are methods and people, this shows how even the orders are.'}
+        </p>
+      </Card>
+    );
+  const complete = isComplete(design);
+  if (isOfTwoSamples(design.test)) return <Patterns sittings={value} isBusy={isBusy} />;
+  const shown = ordersOf(
+    value,
+    Math.max(...value.flatMap(({ sets }) => sets.flatMap((set) => set.samples.map((s) => s.method)))) + 1,
+  );
+  return (
+    <Report
+      shown={shown}
+      complete={complete}
+      aside={isBusy ? 'searching…' : complete ? 'Williams design' : 'incomplete blocks'}
+    />
+  );
+}
+
+/** Only what orders depend on, so that typing a name does not search anew. */
+function servingDesign({ test, methods, panel, service, zones }: Tasting): ServingDesign {
+  const bare = { name: '', note: '', steps: '', equipment: '' };
+  return {
+    test,
+    service,
+    methods: methods.map(({ reference }, at) => ({ ...bare, id: String(at), reference })),
+    panel: panel.map((_, at) => ({ id: String(at), seat: at + 1, name: '', blind: true, notBlindBecause: '' })),
+    zones: zones.map((_, at) => ({ id: String(at), name: '' })),
+  };
+}
+
+function Patterns({ sittings, isBusy }: { sittings: PlannedSitting[]; isBusy: boolean }) {
+  const patterns = patternsOf(sittings);
+  const counts = patterns.map(({ count }) => count);
+  const isEven = Math.max(...counts) === Math.min(...counts);
+  return (
+    <Card
+      title={isEven ? 'Every order is used equally often' : 'Orders are used within one of equally often'}
+      aside={isBusy ? 'drawing…' : 'A and B are the two samples'}
+    >
+      <Heat
+        caption="times each order is served"
+        counts={[counts]}
+        rows={['']}
+        columns={patterns.map(({ pattern }) => pattern)}
+      />
+    </Card>
+  );
+}
+
+function LockedBalance() {
+  const { tasting, draft } = useDrafting();
+  const { data: plan } = api.useGetPlanQuery({ id: tasting.id });
+  if (!plan) return null;
+  if (draft.service.codes === 'own')
+    return (
+      <Card title="Balance">
+        <p className="text-quiet">Every panelist has codes of their own, so a table by code would say nothing.</p>
+      </Card>
+    );
+  return (
+    <div className="space-y-4">
+      {Array.from({ length: draft.service.sittings }, (_, at) => {
+        const shown = ordersByCode(plan.trays.filter(({ sitting }) => sitting === at + 1).flatMap(setsOf));
+        const aside = draft.service.sittings > 1 ? `sitting ${at + 1}` : 'by code';
+        return <Report key={at} shown={shown} complete={shown.report.efficiency > 0.999} aside={aside} />;
+      })}
+    </div>
+  );
+}
+
+/** The codes of a tray set by set, without the warm-up. */
+export function setsOf({ codes, warmUp, sets }: Pick<SittingTrayView, 'codes' | 'warmUp' | 'sets'>): string[][] {
+  let from = warmUp ? 1 : 0;
+  return sets.map((size) => codes.slice(from, (from += size)));
+}
+
+function Report({ shown, complete, aside }: { shown: ShownOrders; complete: boolean; aside: string }) {
+  const { names, report } = shown;
+  return (
+    <Card title={evenness(report, complete)} aside={aside}>
+      <div className="flex flex-wrap gap-x-8 gap-y-3">
+        <Heat
+          caption="times at each position"
+          counts={report.positions}
+          rows={names}
+          columns={report.positions[0].map((_, at) => String(at + 1))}
+        />
+        <Heat
+          caption="times row comes right before column"
+          counts={report.neighbours}
+          rows={names}
+          columns={names}
+          offDiagonal
+        />
+        {!complete && (
+          <Heat
+            caption="times the two stand side by side"
+            counts={report.concurrence}
+            rows={names}
+            columns={names}
+            offDiagonal
+          />
+        )}
+      </div>
+      {!complete && (
+        <p className="mt-3 text-quiet">
+          Each sample is served {range(report.replication)} times. Efficiency {report.efficiency.toFixed(3)}:
+          differences are known as well as with {Math.round(report.efficiency * 100)} % of the servings in complete
+          tastings.
+        </p>
+      )}
+    </Card>
+  );
+}
+
+function range(counts: readonly number[]): string {
+  const [least, most] = [Math.min(...counts), Math.max(...counts)];
+  return least === most ? String(least) : `${least} to ${most}`;
+}

@@ -1,0 +1,127 @@
+import { MOST_REPLICATES, MOST_SITTINGS, MOST_TOGETHER } from '@jacana/core/bundle';
+import { bitesPerSitting, isComplete, isOfTwoSamples, sittingMinutes } from '@jacana/core/design';
+import { guideFor } from '@jacana/core/library';
+import { Controller } from 'react-hook-form';
+import type { DraftInput } from '../../../app/api.generated';
+import { counted } from '../../../app/stages';
+import { useDrafting } from '../../../drafting/draft';
+import { Card } from '../../../ui/Card';
+import { NumberField } from '../../../ui/NumberField';
+import { SelectField } from '../../../ui/SelectField';
+import { Toggle } from '../../../ui/Toggle';
+import { BalanceCard } from './BalanceCard';
+import { ScreeningCard } from './ScreeningCard';
+
+/** How samples come to panelists, and how even that is. */
+export function OrdersPart() {
+  const { design } = useDrafting();
+  return (
+    <div className="grid items-start gap-4 md:grid-cols-[17rem_minmax(0,1fr)]">
+      <div className="space-y-4">
+        <ServiceCard />
+        <LengthCard />
+      </div>
+      <div className="space-y-4">
+        <BalanceCard />
+        {!isComplete(design) && <ScreeningCard />}
+      </div>
+    </div>
+  );
+}
+
+type NumberOf = Exclude<keyof DraftInput['service'], 'warmUp' | 'codes'>;
+
+function ServiceCard() {
+  const { form, draft, isLocked, problems } = useDrafting();
+  const isPair = isOfTwoSamples(draft.test);
+  const own = problems.find(({ field }) => field === 'service')?.message;
+  const whole = (name: NumberOf, label: string, [min, max]: [number, number], hint?: string, unit?: string) => (
+    <Controller
+      control={form.control}
+      name={`service.${name}`}
+      render={({ field }) => (
+        <NumberField
+          {...{ label, min, max, hint, unit }}
+          whole
+          disabled={isLocked}
+          value={field.value}
+          onChange={field.onChange}
+        />
+      )}
+    />
+  );
+  const { mostSamples, rinse, name } = guideFor(draft.product);
+  return (
+    <Card title="Serving">
+      <div className="space-y-2.5">
+        {!isPair &&
+          whole(
+            'together',
+            'Samples at a sitting',
+            [2, MOST_TOGETHER],
+            `A mouth manages about ${mostSamples} (${name.toLowerCase()}).`,
+          )}
+        {whole('sittings', 'Sittings', [1, MOST_SITTINGS], 'Each with codes of its own.')}
+        {whole('replicates', isPair ? 'Tests at a sitting' : 'Times each is judged', [1, MOST_REPLICATES])}
+        {whole('seatsPerFlight', 'Seats in a flight', [1, 500], 'Served at the same time.')}
+        {whole('rinseSeconds', 'Rinse', [0, 600], rinse, 's')}
+        {whole('secondsPerSample', 'Time for a sample', [10, 1800], undefined, 's')}
+        <Controller
+          control={form.control}
+          name="service.warmUp"
+          render={({ field }) => (
+            <Toggle
+              label="Warm-up sample first"
+              hint="Takes the edge off the first place; it does not count."
+              checked={field.value}
+              disabled={isLocked}
+              onChange={field.onChange}
+            />
+          )}
+        />
+        <Controller
+          control={form.control}
+          name="service.codes"
+          render={({ field }) => (
+            <SelectField
+              label="Blind codes"
+              hint={
+                field.value === 'own'
+                  ? 'Neighbours cannot compare notes; more labels.'
+                  : 'One label for all portions of a sample.'
+              }
+              value={field.value}
+              disabled={isLocked}
+              options={[
+                { value: 'shared', text: 'the same for everyone' },
+                { value: 'own', text: 'each panelist’s own' },
+              ]}
+              onChange={field.onChange}
+            />
+          )}
+        />
+        {own && <p className="text-sm font-bold text-chestnut">{own}</p>}
+      </div>
+    </Card>
+  );
+}
+
+function LengthCard() {
+  const { design } = useDrafting();
+  if (design.panel.length === 0 || design.methods.length < 2) return null;
+  const bites = bitesPerSitting(design);
+  const { flight, flights, sitting } = sittingMinutes(design);
+  const most = guideFor(design.product).mostSamples;
+  return (
+    <Card title={`A sitting takes about ${Math.ceil(sitting)} minutes`}>
+      <p>
+        {counted(bites, 'bite')} and {Math.ceil(flight)} minutes each, {counted(flights, 'flight')} one after the other.
+      </p>
+      {bites > most && (
+        <p className="mt-2 font-bold text-chestnut">
+          More than a mouth usually manages ({most}): the last samples will be judged by tired tongues.
+        </p>
+      )}
+    </Card>
+  );
+}

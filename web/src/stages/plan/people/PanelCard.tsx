@@ -1,0 +1,144 @@
+import { MOST_PANELISTS } from '@jacana/core/bundle';
+import { type ClipboardEvent, useRef } from 'react';
+import { useFieldArray, type UseFieldArrayReturn } from 'react-hook-form';
+import type { DraftInput } from '../../../app/api.generated';
+import { X } from 'lucide-react';
+import { counted } from '../../../app/stages';
+import { Card } from '../../../ui/Card';
+import { UndoLine, useUndo } from '../../../ui/Undo';
+import { RangeField } from '../../../ui/RangeField';
+import { newPanelist, useDrafting } from '../../../drafting/draft';
+
+/** How many people taste: a number makes numbered seats. */
+export function PanelSize() {
+  const { draft, form, isLocked } = useDrafting();
+  // Seats taken off come back as they were when the number grows again, or by Undo.
+  const spare = useRef<DraftInput['panel']>([]);
+  const removal = useUndo<DraftInput['panel']>((before) => {
+    spare.current = [];
+    form.setValue('panel', before);
+  });
+  const resize = (count: number): void => {
+    const all = [...draft.panel, ...spare.current];
+    spare.current = all.slice(count);
+    const added = Array.from({ length: Math.max(0, count - all.length) }, (_, at) =>
+      newPanelist(freshName(all, all.length + at + 1)),
+    );
+    if (spare.current.length > 0) removal.remember(`${counted(spare.current.length, 'seat')} removed.`, all);
+    else removal.forget();
+    form.setValue('panel', [...all.slice(0, count), ...added]);
+  };
+  return (
+    <div>
+      <RangeField
+        label="People who taste"
+        min={0}
+        max={MOST_PANELISTS}
+        reach={Math.max(60, draft.panel.length)}
+        step={1}
+        disabled={isLocked}
+        value={draft.panel.length}
+        onChange={resize}
+      />
+      <UndoLine {...removal} />
+    </div>
+  );
+}
+
+/** Who they are: names can be typed, or pasted as a list. */
+export function SeatsCard() {
+  const { form, draft, isLocked } = useDrafting();
+  const panel = useFieldArray({ control: form.control, name: 'panel', keyName: 'key' });
+  const removal = useUndo<DraftInput['panel']>((before) => panel.replace(before));
+  const remove = (at: number): void => {
+    removal.remember(`${draft.panel[at].name || 'A seat'} removed.`, draft.panel);
+    panel.remove(at);
+  };
+  if (panel.fields.length === 0) return null;
+  return (
+    <Card title="Seats" aside={isLocked ? '' : 'paste a list of names into any seat'}>
+      <ol
+        className="grid max-h-[15rem] gap-1.5 overflow-auto pr-1 sm:grid-cols-2"
+        aria-label="Panelists by seat"
+        tabIndex={0}
+      >
+        {panel.fields.map((field, at) => (
+          <SeatLine
+            key={field.key}
+            at={at}
+            onRemove={() => remove(at)}
+            onPaste={(names) => pasteNames(panel, at, names)}
+          />
+        ))}
+      </ol>
+      <UndoLine {...removal} />
+    </Card>
+  );
+}
+
+interface SeatLineProps {
+  at: number;
+  onRemove: () => void;
+  onPaste: (names: string[]) => void;
+}
+
+function SeatLine({ at, onRemove, onPaste }: SeatLineProps) {
+  const { form, problems, isLocked } = useDrafting();
+  const problem = problems.find(({ field }) => field === `panel.${at}.name`)?.message;
+  const paste = (event: ClipboardEvent<HTMLInputElement>): void => {
+    const names = event.clipboardData
+      .getData('text')
+      .split(/[\r\n;\t]+/)
+      .map((name) => name.trim().slice(0, 200))
+      .filter(Boolean);
+    if (names.length < 2) return;
+    event.preventDefault();
+    onPaste(names);
+  };
+  return (
+    <li>
+      <div className="flex items-center gap-2">
+        <span className="w-7 text-right font-mono text-sm font-semibold text-quiet">{at + 1}</span>
+        <input
+          aria-label={`Name at seat ${at + 1}`}
+          aria-invalid={Boolean(problem)}
+          maxLength={200}
+          disabled={isLocked}
+          onPaste={paste}
+          className={`min-w-0 grow rounded-md border bg-white px-2 py-1 disabled:bg-water disabled:text-quiet ${problem ? 'border-2 border-chestnut' : 'border-quiet/50'}`}
+          {...form.register(`panel.${at}.name`)}
+        />
+        {!isLocked && (
+          <button
+            type="button"
+            onClick={onRemove}
+            aria-label={`Remove seat ${at + 1}`}
+            className="rounded p-1 text-quiet hover:bg-pad hover:text-ink"
+          >
+            <X size={16} />
+          </button>
+        )}
+      </div>
+      {problem && <p className="ml-9 text-sm font-bold text-chestnut">{problem}</p>}
+    </li>
+  );
+}
+
+type PanelField = UseFieldArrayReturn<DraftInput, 'panel', 'key'>;
+
+/** Fills seats with pasted names, starting at one seat and adding seats as needed. */
+function pasteNames(panel: PanelField, from: number, names: string[]): void {
+  names.slice(0, MOST_PANELISTS - from).forEach((name, at) => {
+    const seat = from + at;
+    if (seat < panel.fields.length) panel.update(seat, { id: panel.fields[seat].id, name });
+    else panel.append(newPanelist(name), { shouldFocus: false });
+  });
+}
+
+/** "Taster 7", or the next number that nobody has. */
+function freshName(panel: { name: string }[], seat: number): string {
+  const taken = new Set(panel.map(({ name }) => name.trim().toLowerCase()));
+  let number = seat;
+  while (taken.has(`taster ${number}`)) number++;
+  return `Taster ${number}`;
+}

@@ -1,0 +1,162 @@
+import { isForcedChoice, powerSource } from '@jacana/core/simulate';
+import {
+  CartesianGrid,
+  Line,
+  LineChart,
+  ReferenceDot,
+  ReferenceLine,
+  ResponsiveContainer,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from 'recharts';
+import { useDrafting } from '../../../drafting/draft';
+import { useReckoned } from '../../../reckoning/useReckoned';
+import { Card } from '../../../ui/Card';
+import { enoughPeople, type PowerCurve, powerCurve, sizedPlan, sizeInWords, timesIn100 } from './powerCurve';
+
+/** What this many people and pieces can find, live as the sliders move. */
+export function PowerCard() {
+  const { design } = useDrafting();
+  const plan = sizedPlan(design);
+  const panelists = design.panel.length;
+  const source = powerSource(plan.test);
+  const isAsked = panelists > 0 && plan.methods.length > 1 && source !== 'rehearsal-only';
+  const { value: curve, isBusy } = useReckoned<PowerCurve>(
+    isAsked ? JSON.stringify([plan, panelists]) : null,
+    (reckoner, tell) => powerCurve(reckoner, plan, panelists, tell),
+  );
+  if (source === 'rehearsal-only')
+    return (
+      <Card title="Power">
+        <p className="text-quiet">
+          For this test no formula is at hand: rehearse the plan to see how often it would find a difference.
+        </p>
+      </Card>
+    );
+  if (!isAsked || !curve?.here)
+    return (
+      <Card title="Power">
+        <p className="text-quiet">
+          {isAsked ? 'Reckoning…' : 'Once there are two methods and some people, this shows what they can find.'}
+        </p>
+      </Card>
+    );
+  const enough = enoughPeople(curve);
+  const many = panelists === 1 ? '1 person finds' : `${panelists} people find`;
+  return (
+    <Card title={`${many} ${sizeInWords(plan)} ${timesIn100(curve.here.power)}`} aside={isBusy ? 'reckoning…' : source}>
+      <Curve curve={curve} panelists={panelists} />
+      <ul className="mt-2 space-y-1">
+        {curve.smallest !== null && <li>{smallestText(plan.test, curve.smallest)}</li>}
+        {enough !== null && <li>From {enough} people on, this difference is found 8 times in 10.</li>}
+        <Pieces
+          curve={curve}
+          pieces={design.piecesPerMethod}
+          isAsked={!isForcedChoice(plan.test) && plan.test !== 'paired-preference'}
+        />
+      </ul>
+    </Card>
+  );
+}
+
+function smallestText(test: Parameters<typeof isForcedChoice>[0], smallest: number): string {
+  const isShare = isForcedChoice(test) || test === 'paired-preference';
+  const size = isShare ? `${Math.ceil(smallest * 100)} % of people who can` : `${smallest.toFixed(1)} points`;
+  return `The least that is found 8 times in 10: ${size}.`;
+}
+
+/** Bites are not pieces: what may be claimed of methods hangs on how many were cooked. */
+function Pieces({ curve, pieces, isAsked }: { curve: PowerCurve; pieces: number; isAsked: boolean }) {
+  if (!isAsked) return null;
+  if (pieces === 1)
+    return <li>One piece a method: a difference may be the piece’s, so nothing can be claimed of the methods.</li>;
+  if (!curve.herePieces) return null;
+  return (
+    <li>
+      As a claim about methods, counting the {pieces} pieces of each instead of bites:{' '}
+      {timesIn100(curve.herePieces.power)}.
+    </li>
+  );
+}
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+function Curve({ curve, panelists }: { curve: PowerCurve; panelists: number }) {
+  const hasPieces = curve.points.some((point) => point.inPieces !== null);
+  return (
+    <figure aria-label="Power by panel size" className="h-56">
+      <ResponsiveContainer width="100%" height="100%">
+        <LineChart
+          data={curve.points}
+          margin={{ top: 14, right: 58, bottom: 18, left: -14 }}
+          accessibilityLayer={false}
+        >
+          <CartesianGrid stroke="var(--color-line)" vertical={false} />
+          <XAxis
+            dataKey="panelists"
+            type="number"
+            domain={[0, 'dataMax']}
+            tick={{ fontSize: 12, fill: 'var(--color-quiet)' }}
+            label={{ value: 'people', position: 'insideBottom', offset: -8, fontSize: 12, fill: 'var(--color-quiet)' }}
+          />
+          <YAxis
+            domain={[0, 1]}
+            ticks={[0, 0.2, 0.4, 0.6, 0.8, 1]}
+            tickFormatter={percent}
+            tick={{ fontSize: 12, fill: 'var(--color-quiet)' }}
+          />
+          <Tooltip
+            formatter={(value, name) => [percent(Number(value)), String(name)]}
+            labelFormatter={(size) => `${Number(size)} people`}
+            isAnimationActive={false}
+          />
+          <ReferenceLine y={0.8} stroke="var(--color-quiet)" strokeDasharray="4 4" />
+          <Line
+            name="bites"
+            dataKey="power"
+            stroke="#1B6E6A"
+            strokeWidth={2}
+            dot={false}
+            isAnimationActive={false}
+            label={endLabel(curve.points.length, hasPieces ? 'bites' : 'power', '#1B6E6A')}
+          />
+          {hasPieces && (
+            <Line
+              name="pieces"
+              dataKey="inPieces"
+              stroke="#943417"
+              strokeWidth={2}
+              strokeDasharray="7 4"
+              dot={false}
+              isAnimationActive={false}
+              label={endLabel(curve.points.length, 'pieces', '#943417')}
+            />
+          )}
+          {curve.here && (
+            <ReferenceDot
+              x={panelists}
+              y={curve.here.power}
+              r={6}
+              fill="var(--color-look)"
+              stroke="var(--color-ink)"
+              strokeWidth={2}
+            />
+          )}
+        </LineChart>
+      </ResponsiveContainer>
+    </figure>
+  );
+}
+
+/** Names a line at its end, in place of a legend. */
+function endLabel(count: number, text: string, fill: string) {
+  return function EndLabel({ index, x, y }: { index?: number; x?: number | string; y?: number | string }) {
+    if (index !== count - 1) return <g />;
+    return (
+      <text x={Number(x) + 6} y={Number(y) + 4} fontSize={12} fill={fill}>
+        {text}
+      </text>
+    );
+  };
+}

@@ -1,0 +1,27 @@
+import { neutralQuestion } from '@jacana/core/library';
+import type { AnswerInput, BallotView } from '../../src/app/api.generated';
+
+/** A ballot as the server opens it: liking, then a ranking. */
+export const servedBallot = (codes: string[], change: Partial<BallotView> = {}): BallotView => ({
+  state: 'open',
+  title: 'Blind tasting',
+  name: 'Ada',
+  seat: 1,
+  sitting: 1,
+  sittings: 1,
+  warmUp: null,
+  sets: [{ codes }],
+  items: [
+    neutralQuestion('liking', 'liking'),
+    neutralQuestion('ranking', 'ranking'),
+    neutralQuestion('comment', 'comment'),
+  ],
+  rinseSeconds: 30,
+  answers: [],
+  handedInAt: null,
+  ...change,
+});
+
+export const liked = (id: string, code: string, score: number): AnswerInput => ({
+  ...{ id, kind: 'score', item: 'liking', code, score },
+});
