@@ -1,4 +1,7 @@
 import { gzipSync } from 'node:zlib';
+import { defaultTasting } from '@jacana/core/bundle';
+import { neutralQuestion } from '@jacana/core/library';
+import type { Browser, Page } from '@playwright/test';
 import { currentCode, handIn, rankByTapping, scoreAll } from '../support/ballot';
 import { ballotAddresses, expect, phone, planTasting, setUp, test } from '../support/jacana';
 
@@ -85,8 +88,8 @@ test('a panelist at a closed tasting keeps the answers and can send them once it
   await handIn(guest);
 });
 
-test('works at 360 pixels with text at 200 %', async ({ demo, page, browser }) => {
-  const address = await demoBallot(page, demo.address, 33);
+/** A small phone with its text at twice the size. */
+async function smallPhone(browser: Browser, address: string): Promise<{ guest: Page; fits: () => Promise<void> }> {
   const context = await browser.newContext({ viewport: { width: 360, height: 740 } });
   const guest = await context.newPage();
   await guest.addInitScript(() =>
@@ -95,25 +98,109 @@ test('works at 360 pixels with text at 200 %', async ({ demo, page, browser }) =
   await guest.goto(address);
   const fits = async () =>
     expect(await guest.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
+  return { guest, fits };
+}
+
+test('a triangle works at 360 pixels with text at 200 %', async ({ demo, page, browser }) => {
+  const { guest, fits } = await smallPhone(browser, await demoBallot(page, demo.address, 33));
   await guest.getByRole('button', { name: 'Begin' }).waitFor();
   await fits();
   await guest.getByRole('button', { name: 'Begin' }).click();
-  const codes: string[] = [];
-  for (const score of [9, 5, 1]) {
-    codes.push(await currentCode(guest));
-    await guest
-      .getByRole('radio')
-      .nth(9 - score)
-      .click();
-    await fits();
-    await guest.getByRole('button', { name: /^(Next sample|To the last question)$/ }).click();
-  }
-  for (const code of codes) await guest.getByRole('button', { name: `Place ${code} next` }).click();
+  await guest
+    .getByRole('button', { name: /^Choose/ })
+    .first()
+    .click();
   await fits();
   await guest.getByRole('button', { name: 'Go on' }).click();
   await fits();
   await handIn(guest);
   await fits();
+});
+
+test('every kind of question is answered at 360 pixels with text at 200 %, and arrives', async ({
+  empty,
+  page,
+  browser,
+}) => {
+  await setUp(page, empty);
+  const { id } = await (
+    await page.request.post(`${empty.address}/api/tastings`, { data: { title: 'Everything' } })
+  ).json();
+  const kinds = ['liking', 'line', 'category', 'just-right', 'check-all', 'best-worst', 'ranking', 'comment'] as const;
+  const method = (name: string) => ({
+    id: `method-${name}`,
+    name,
+    note: '',
+    steps: '',
+    equipment: '',
+    reference: false,
+  });
+  const design = defaultTasting();
+  await page.request.put(`${empty.address}/api/tastings/${id}/draft`, {
+    data: {
+      ...{ ...design, title: 'Everything', question: 'All of it?' },
+      methods: ['Glazed', 'Roasted', 'Steamed'].map(method),
+      panel: [{ id: 'panelist-1', name: 'Ada' }],
+      service: { ...design.service, warmUp: true },
+      ballot: { items: kinds.map((kind) => neutralQuestion(kind, kind, { word: kind === 'ranking' ? '' : 'crisp' })) },
+    },
+  });
+  expect((await page.request.post(`${empty.address}/api/tastings/${id}/lock`)).status()).toBe(200);
+  const [{ address }] = await (await page.request.get(`${empty.address}/api/tastings/${id}/links`)).json();
+  const { guest, fits } = await smallPhone(browser, address);
+  await guest.getByRole('button', { name: 'Begin' }).click();
+  const onward = () =>
+    guest.getByRole('button', { name: /^(Go on|Next question|Next sample|To the last question)$/ }).click();
+  await expect(guest.getByText('It gets your mouth ready')).toBeVisible();
+  await fits();
+  await onward();
+  for (let sample = 0; sample < 3; sample++) {
+    await guest.getByRole('radio', { name: /Like slightly/ }).click();
+    await fits();
+    await onward();
+    await expect(guest.getByRole('button', { name: 'Next question' })).toBeDisabled();
+    // The first key puts the mark in the middle; where it rests is the answer, and not the way there.
+    await guest.getByRole('slider').press('ArrowRight');
+    await fits();
+    await onward();
+    await guest.getByRole('radio', { name: /somewhat crisp/ }).click();
+    await fits();
+    await onward();
+    await guest.getByRole('radio', { name: 'Just about right' }).click();
+    await fits();
+    await onward();
+    await guest.getByRole('button', { name: 'juicy' }).click();
+    await fits();
+    await onward();
+  }
+  const most = guest.getByRole('region', { name: 'Most liked' });
+  await most.getByRole('button').nth(0).click();
+  await guest.getByRole('region', { name: 'Least liked' }).getByRole('button').nth(0).click();
+  // One sample cannot be both: choosing it as the least takes it from the most.
+  await expect(guest.getByRole('button', { name: 'Go on' })).toBeDisabled();
+  await most.getByRole('button').nth(1).click();
+  await fits();
+  await onward();
+  for (let place = 0; place < 3; place++)
+    await guest
+      .getByRole('button', { name: /^Place/ })
+      .first()
+      .click();
+  await fits();
+  await onward();
+  await guest.getByLabel(/Anything you want to say/).fill('crisp indeed');
+  await handIn(guest);
+  await fits();
+
+  const bundle = await (await page.request.get(`${empty.address}/api/tastings/${id}/bundle`)).json();
+  const answers = bundle.ballots[0].answers as { kind: string; item?: string; score?: number; words?: string[] }[];
+  const of = (item: string) => answers.filter((answer) => answer.item === item);
+  expect(of('line').map(({ score }) => score)).toEqual([50, 50, 50]);
+  expect(of('category').map(({ score }) => score)).toEqual([2, 2, 2]);
+  expect(of('just-right').map(({ score }) => score)).toEqual([0, 0, 0]);
+  expect(of('check-all').map(({ words }) => words)).toEqual([['juicy'], ['juicy'], ['juicy']]);
+  expect(of('best-worst')).toHaveLength(1);
+  expect(of('comment')).toHaveLength(1);
 });
 
 test('an address that leads nowhere says what to do', async ({ browser, empty }) => {
@@ -136,7 +223,7 @@ test('loads less than 120 kB of JavaScript, gzipped', async ({ demo, page }) => 
 });
 
 /** Address of one of the ballots of the demo's tasting in service. */
-async function demoBallot(page: import('@playwright/test').Page, address: string, at: number): Promise<string> {
+async function demoBallot(page: Page, address: string, at: number): Promise<string> {
   await page.request.post(`${address}/api/session`, { data: { login: 'ines', password: 'reedbed-desk' } });
   const cards = await (await page.request.get(`${address}/api/tastings`)).json();
   const open = cards.find((card: { status: string }) => card.status === 'tasting');

@@ -25,14 +25,14 @@ test('removed seats and methods come back, and half-typed numbers do nothing', a
   await page.getByLabel('Title').fill('Carrots');
   await page.getByRole('button', { name: 'Begin' }).click();
   await page.getByRole('button', { name: 'Add a method' }).click();
-  await page.getByLabel('Name of method 1').fill('Glazed');
+  await page.getByLabel('Name of method 1', { exact: true }).fill('Glazed');
   await page.getByRole('button', { name: 'Remove method 1' }).click();
   await expect(page.getByText('Glazed removed.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByLabel('Name of method 1')).toHaveValue('Glazed');
+  await expect(page.getByLabel('Name of method 1', { exact: true })).toHaveValue('Glazed');
 
   await page.getByRole('navigation').getByRole('link', { name: /^Plan/ }).click();
-  const people = page.getByLabel('People who taste');
+  const people = page.getByLabel('People who taste', { exact: true });
   await people.fill('8');
   await people.press('Enter');
   await page.getByLabel('Name at seat 8').fill('Hana');
@@ -44,7 +44,7 @@ test('removed seats and methods come back, and half-typed numbers do nothing', a
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('Name at seat 8')).toHaveValue('Hana');
 
-  const pieces = page.getByLabel('Pieces to cook per method');
+  const pieces = page.getByLabel('Pieces a method', { exact: true });
   await pieces.fill('99');
   await pieces.press('Enter');
   await expect(page.getByText('A whole number from 1 to 12.')).toBeVisible();

@@ -77,6 +77,43 @@ export async function signInToDemo(page: Page, { address }: Jacana, name: string
   await expect(page.getByRole('button', { name: 'Find a command, Ctrl K' })).toBeVisible();
 }
 
+/** Begins a tasting from the desk, up to its question. The page ends on Ask. */
+export async function beginTasting(page: Page, title: string, question: string): Promise<void> {
+  await page.getByRole('button', { name: 'New tasting' }).click();
+  await page.getByLabel('Title').fill(title);
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByLabel('Question').fill(question);
+}
+
+/** Types methods into the list, one after the other. */
+export async function listMethods(page: Page, methods: string[]): Promise<void> {
+  await page.getByRole('button', { name: 'Add a method' }).click();
+  for (const [at, method] of methods.entries()) {
+    await page.getByLabel(`Name of method ${at + 1}`, { exact: true }).fill(method);
+    if (at + 1 < methods.length) await page.getByLabel(`Name of method ${at + 1}`, { exact: true }).press('Enter');
+  }
+}
+
+export async function goTo(page: Page, stage: string): Promise<void> {
+  await page
+    .getByRole('navigation')
+    .getByRole('link', { name: new RegExp(`^${stage}`) })
+    .click();
+}
+
+/** Types a number into a field of the plan, which takes effect on Enter. */
+export async function setNumber(page: Page, label: string, value: number): Promise<void> {
+  const field = page.getByLabel(label, { exact: true });
+  await field.fill(String(value));
+  await field.press('Enter');
+}
+
+export async function lockPlan(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Lock and seal the key' }).click();
+  await page.getByRole('button', { name: 'Lock and seal', exact: true }).click();
+  await expect(page.getByRole('heading', { name: /^Locked:/ })).toBeVisible();
+}
+
 /** Writes a tasting down through Ask and Plan, and locks it. The page ends on Plan. */
 export async function planTasting(
   page: Page,
@@ -84,23 +121,17 @@ export async function planTasting(
   people: number,
   { ties = false, liking = true } = {},
 ): Promise<void> {
-  await page.getByRole('button', { name: 'New tasting' }).click();
-  await page.getByLabel('Title').fill('Carrots');
-  await page.getByRole('button', { name: 'Begin' }).click();
-  await page.getByLabel('Question').fill('Which carrots do our guests like best?');
-  await page.getByRole('button', { name: 'Add a method' }).click();
-  for (const [at, method] of methods.entries()) {
-    await page.getByLabel(`Name of method ${at + 1}`).fill(method);
-    if (at + 1 < methods.length) await page.getByLabel(`Name of method ${at + 1}`).press('Enter');
+  await beginTasting(page, 'Carrots', 'Which carrots do our guests like best?');
+  await listMethods(page, methods);
+  await goTo(page, 'Plan');
+  await setNumber(page, 'People who taste', people);
+  if (ties || !liking) await page.getByRole('tab', { name: 'Ballot' }).click();
+  if (ties) {
+    await page.getByRole('button', { name: /Ranking/ }).click();
+    await page.getByLabel(/Allow ties/).click();
   }
-  await page.getByRole('link', { name: /^Plan/ }).click();
-  await page.getByLabel('People who taste').fill(String(people));
-  await page.getByLabel('People who taste').press('Enter');
-  if (ties) await page.getByLabel(/Allow ties/).click();
-  if (!liking) await page.getByLabel(/Ask for liking/).click();
-  await page.getByRole('button', { name: 'Lock and seal the key' }).click();
-  await page.getByRole('button', { name: 'Lock and seal', exact: true }).click();
-  await expect(page.getByRole('heading', { name: /^Locked:/ })).toBeVisible();
+  if (!liking) await page.getByRole('button', { name: 'Remove question 1' }).click();
+  await lockPlan(page);
 }
 
 /** Addresses of the ballots of the open tasting, in seat order. */

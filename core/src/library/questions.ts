@@ -134,6 +134,10 @@ export function adaptedBallot(items: readonly BallotItem[], test: Test, attribut
   ];
 }
 
-/** A ranking or best-and-worst does not fit sets of two or three that are made for telling apart. */
+/**
+ * A ranking or best-and-worst does not fit sets of two or three; and whoever is to tell
+ * samples apart is not asked for liking beside it, which draws attention elsewhere (ISO 4120
+ * says so of the triangle; from memory).
+ */
 const isOtherComparison = (item: BallotItem, test: Test): boolean =>
-  scopeOf(item) === 'set' && OF_TWO_SAMPLES.has(test as ItemKind);
+  OF_TWO_SAMPLES.has(test as ItemKind) && (scopeOf(item) === 'set' || item.kind === 'liking');

@@ -1,4 +1,4 @@
-import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
+import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 
 interface LineScaleProps {
   low: string;
@@ -24,18 +24,25 @@ const KEYS: Record<string, (value: number) => number> = {
 /** A line to put a mark on. It has none before it is touched, since a mark would draw answers to it. */
 export function LineScale({ low, high, value, labelledBy, onChange }: LineScaleProps) {
   const line = useRef<HTMLDivElement>(null);
+  // A mark on the move is no answer yet: only where it rests is.
+  const [moving, setMoving] = useState<number | null>(null);
+  const shown = moving ?? value;
+  const rest = (): void => {
+    if (moving !== null && moving !== value) onChange(moving);
+    setMoving(null);
+  };
   const mark = (event: PointerEvent): void => {
     const box = line.current?.getBoundingClientRect();
     if (!box) return;
     const share = (event.clientX - box.left) / box.width;
-    onChange(Math.round(Math.min(1, Math.max(0, share)) * 1000) / 10);
+    setMoving(Math.round(Math.min(1, Math.max(0, share)) * 1000) / 10);
   };
   const move = (event: KeyboardEvent): void => {
     const to = KEYS[event.key];
     if (!to) return;
     event.preventDefault();
     // The first key only puts the mark in the middle, from where it is moved.
-    onChange(value === undefined ? 50 : Math.min(100, Math.max(0, to(value))));
+    setMoving(shown === undefined ? 50 : Math.min(100, Math.max(0, to(shown))));
   };
   return (
     <div className="w-full px-3 py-6">
@@ -46,14 +53,18 @@ export function LineScale({ low, high, value, labelledBy, onChange }: LineScaleP
         aria-labelledby={labelledBy}
         aria-valuemin={0}
         aria-valuemax={100}
-        aria-valuenow={value ?? 50}
-        aria-valuetext={value === undefined ? 'not marked yet' : `${Math.round(value)} of 100, ${low} to ${high}`}
+        aria-valuenow={shown ?? 50}
+        aria-valuetext={shown === undefined ? 'not marked yet' : `${Math.round(shown)} of 100, ${low} to ${high}`}
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);
           mark(event);
         }}
         onPointerMove={(event) => event.buttons > 0 && mark(event)}
+        onPointerUp={rest}
+        onPointerCancel={rest}
         onKeyDown={move}
+        onKeyUp={rest}
+        onBlur={rest}
         className="relative h-16 cursor-pointer touch-none rounded-lg"
       >
         <div className="absolute inset-x-0 top-1/2 h-1 -translate-y-1/2 rounded bg-ink dim:bg-night-ink" />
@@ -64,10 +75,10 @@ export function LineScale({ low, high, value, labelledBy, onChange }: LineScaleP
             style={{ left: `${end}%` }}
           />
         ))}
-        {value !== undefined && (
+        {shown !== undefined && (
           <div
             className="absolute top-1/2 h-12 w-2.5 -translate-x-1/2 -translate-y-1/2 rounded-full bg-chestnut dim:bg-look"
-            style={{ left: `${value}%` }}
+            style={{ left: `${shown}%` }}
           />
         )}
       </div>
@@ -75,7 +86,7 @@ export function LineScale({ low, high, value, labelledBy, onChange }: LineScaleP
         <span>{low}</span>
         <span className="text-right">{high}</span>
       </div>
-      {value === undefined && (
+      {shown === undefined && (
         <p className="mt-4 text-center text-quiet dim:text-night-quiet">Touch the line where it belongs.</p>
       )}
     </div>
