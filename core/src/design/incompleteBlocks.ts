@@ -1,4 +1,5 @@
 import type { RandomStream } from '../numeric';
+import { grownBlocks } from './baseBlocks';
 
 /** How many of how many. */
 export interface BlockPlan {
@@ -13,10 +14,10 @@ export interface BlockPlan {
  * equally often (within one), and every two samples together by as equally many panelists
  * as can be found.
  *
- * Where the numbers allow it the blocks are grown from base blocks that are shifted round
- * a circle of the samples, chosen so that all differences come up equally often; that gives
- * balanced incomplete block designs from difference sets. What is left over, and what the
- * circle cannot balance, is searched by swapping samples between panelists under a falling
+ * Where the numbers allow it the blocks are grown from base blocks that are moved round the
+ * samples ({@link grownBlocks}), chosen so that every two meet equally often; that gives
+ * balanced incomplete block designs from difference sets. What is left over, and what no
+ * motion balances, is searched by swapping samples between panelists under a falling
  * temperature.
  *
  * Source: Bose 1939, *Annals of Eugenics* 9, 353-399 (difference sets); Cochran & Cox,
@@ -27,69 +28,45 @@ export interface BlockPlan {
  */
 export function incompleteBlocks(plan: BlockPlan, random: RandomStream): number[][] {
   const { samples, panelists, perPanelist } = plan;
-  const base = baseBlocks(samples, perPanelist, Math.floor(panelists / samples), random);
-  const blocks = base.flatMap((block) =>
-    Array.from({ length: samples }, (_, shift) => block.map((sample) => (sample + shift) % samples)),
-  );
-  const design = new Meetings(samples, [...blocks, ...evenBlocks(plan, panelists - blocks.length, random)]);
-  design.settle(random);
-  return design.blocks;
+  // What is left out is as balanced as what is served, and easier to search when it is less.
+  if (2 * perPanelist > samples && perPanelist < samples) {
+    const all = Array.from({ length: samples }, (_, sample) => sample);
+    const leftOut = incompleteBlocks({ ...plan, perPanelist: samples - perPanelist }, random);
+    return leftOut.map((block) => all.filter((sample) => !block.includes(sample)));
+  }
+  // A balanced design served twice is balanced, and its half is the smaller search.
+  const half = { ...plan, panelists: panelists / 2 };
+  if (mayBalance(half)) {
+    const once = searched(half, random);
+    if (once.isBalanced()) return [...once.blocks, ...once.blocks.map((block) => [...block])];
+  }
+  return searched(plan, random).blocks;
 }
 
-/** Base blocks whose differences come up as equally often as a few hundred starts can find. */
-function baseBlocks(samples: number, size: number, count: number, random: RandomStream): number[][] {
-  if (count === 0) return [];
-  const all = Array.from({ length: samples }, (_, at) => at);
-  let best: number[][] = [];
-  let least = Infinity;
-  const ideal = (count * size * (size - 1)) ** 2 / (samples - 1);
-  for (let start = 0; start < 60 && least > ideal + 1e-9; start++) {
-    const blocks = Array.from({ length: count }, () => random.shuffled(all).slice(0, size));
-    const uneven = improved(blocks, samples, random);
-    if (uneven < least) [best, least] = [blocks, uneven];
+/** Starts anew when a design that numbers allow was not found; most are found at once. */
+const MOST_STARTS = 5;
+
+function searched(plan: BlockPlan, random: RandomStream): Meetings {
+  const { samples, panelists, perPanelist } = plan;
+  const start = (): Meetings => {
+    const blocks = perPanelist > 1 ? grownBlocks(samples, perPanelist, panelists, random) : [];
+    const design = new Meetings(samples, [...blocks, ...evenBlocks(plan, panelists - blocks.length, random)]);
+    design.settle(random);
+    return design;
+  };
+  let best = start();
+  for (let starts = 1; starts < MOST_STARTS && mayBalance(plan) && !best.isBalanced(); starts++) {
+    const next = start();
+    if (next.squares() < best.squares()) best = next;
   }
   return best;
 }
 
-/** Exchanges one sample of one base block at a time while that evens the differences out; returns their sum of squares. */
-function improved(blocks: number[][], samples: number, random: RandomStream): number {
-  const counts = new Int32Array(samples);
-  const add = (block: readonly number[], at: number, sign: 1 | -1): void => {
-    block.forEach((other, place) => {
-      if (place === at) return;
-      counts[(block[at] - other + samples) % samples] += sign;
-      counts[(other - block[at] + samples) % samples] += sign;
-    });
-  };
-  for (const block of blocks) {
-    for (let at = 0; at < block.length; at++) {
-      for (let other = 0; other < at; other++) {
-        counts[(block[at] - block[other] + samples) % samples]++;
-        counts[(block[other] - block[at] + samples) % samples]++;
-      }
-    }
-  }
-  const unevenness = (): number => counts.reduce((sum, count) => sum + count * count, 0);
-  let now = unevenness();
-  const tries = Math.min(2000, 40 * samples * blocks.length);
-  for (let step = 0; step < tries; step++) {
-    const block = blocks[random.integer(0, blocks.length - 1)];
-    const at = random.integer(0, block.length - 1);
-    const before = block[at];
-    const next = random.integer(0, samples - 1);
-    if (block.includes(next)) continue;
-    add(block, at, -1);
-    block[at] = next;
-    add(block, at, 1);
-    const then = unevenness();
-    if (then <= now) now = then;
-    else {
-      add(block, at, -1);
-      block[at] = before;
-      add(block, at, 1);
-    }
-  }
-  return now;
+/** Whether whole numbers allow every sample to be served, and every two to meet, equally often. */
+function mayBalance({ samples, panelists, perPanelist }: BlockPlan): boolean {
+  const replication = (panelists * perPanelist) / samples;
+  const meetings = (replication * (perPanelist - 1)) / (samples - 1);
+  return panelists >= samples && perPanelist > 1 && [panelists, replication, meetings].every(Number.isInteger);
 }
 
 /** Blocks that use every sample equally often (within one), otherwise at random. */
@@ -139,7 +116,16 @@ class Meetings {
     }
   }
 
-  private squares(): number {
+  /** Whether all pairs meet equally often. */
+  isBalanced(): boolean {
+    const { samples, together } = this;
+    const first = together[1];
+    for (let a = 0; a < samples; a++) for (let b = 0; b < a; b++) if (together[a * samples + b] !== first) return false;
+    return true;
+  }
+
+  /** Sum of squared meetings over all pairs: the smaller, the more even. */
+  squares(): number {
     let sum = 0;
     for (let a = 0; a < this.samples; a++) for (let b = 0; b < a; b++) sum += this.together[a * this.samples + b] ** 2;
     return sum;

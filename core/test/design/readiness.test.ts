@@ -202,7 +202,12 @@ describe('the proposed test', () => {
     const written = [neutralQuestion('mine', 'line', { word: 'crisp' }), ...usualBallot('ranking', '')];
     const adapted = adaptedBallot(written, 'triangle', '');
     expect(adapted.map(({ kind }) => kind)).toEqual(['triangle', 'line', 'comment']);
-    expect(adaptedBallot(adapted, 'ranking', '').map(({ kind }) => kind)).toEqual(['liking', 'ranking', 'line', 'comment']);
+    expect(adaptedBallot(adapted, 'ranking', '').map(({ kind }) => kind)).toEqual([
+      'liking',
+      'ranking',
+      'line',
+      'comment',
+    ]);
     expect(adaptedBallot(written, '2-afc', 'sweet')[0]).toMatchObject({ kind: '2-afc', attribute: 'sweet' });
   });
 });

@@ -96,6 +96,22 @@ describe('power of forced choice', () => {
     expect(forcedChoicePower({ ...plan, n: panel - 1 }).power).toBeLessThan(0.8);
   });
 
+  // ISO 4120:2004, table A.3, triangle, alpha 0.05: the fewest assessors for beta and pd. Typed from memory.
+  it.each([
+    [0.05, { 0.5: 23, 0.4: 40, 0.3: 66, 0.2: 147, 0.1: 572 }],
+    [0.1, { 0.5: 20, 0.4: 30, 0.3: 53, 0.2: 117, 0.1: 447 }],
+  ])('needs the panels of ISO 4120 for beta %p, and a few more where the saw dips again', (beta, panels) => {
+    for (const [share, size] of Object.entries(panels)) {
+      const plan = { protocol: 'triangle' as const, pd: Number(share), alpha: 0.05 };
+      let fewest = 1;
+      while (forcedChoicePower({ ...plan, n: fewest }).power < 1 - beta) fewest++;
+      expect(fewest).toBe(size);
+      const safe = forcedChoicePanel(plan, 1 - beta) as number;
+      expect(safe).toBeGreaterThanOrEqual(size);
+      expect(safe).toBeLessThan(size + 30);
+    }
+  });
+
   it("measures discriminators and d' on one scale", () => {
     expect(discriminatorsAt('triangle', 1)).toBeCloseTo((0.41806 - 1 / 3) * 1.5, 4);
   });
