@@ -8,6 +8,8 @@ interface Motion {
   move: number[][];
   orbitOf: number[][];
   orbitSizes: number[];
+  /** Whether one sample never moves. */
+  isFixed: boolean;
 }
 
 /** Samples on a circle, each shift turning it by one; or, with `fixed`, all but the last, which stays. */
@@ -54,7 +56,8 @@ function motion(samples: number, move: number[][]): Motion {
       orbitSizes.push(pairs.size);
     }
   }
-  return { move, orbitOf, orbitSizes };
+  const isFixed = move.every((places) => places[samples - 1] === samples - 1);
+  return { move, orbitOf, orbitSizes, isFixed };
 }
 
 /** Sizes that are also the product of small circles, where a circle of all of them has no balanced design. */
@@ -85,6 +88,8 @@ export function grownBlocks(samples: number, size: number, count: number, random
     // What does not fit a motion is filled in afterwards, so a motion that fills all is worth more.
     const missing = count - bases * candidate.move.length;
     const uneven = found.uneven + missing;
+    // With a sample fixed, replication is even only where meetings are.
+    if (candidate.isFixed && found.uneven > 1e-9) continue;
     if (uneven < least) {
       least = uneven;
       best = found.bases.flatMap((base) => candidate.move.map((places) => base.map((sample) => places[sample])));
