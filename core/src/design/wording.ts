@@ -141,12 +141,14 @@ function asksTwoThings(item: BallotItem): Found {
     ...neutralQuestion(`${item.id}${suffix}`, item.kind, known(word) ?? { word }),
     ties: item.ties,
   });
-  const isScale = item.kind === 'line' || item.kind === 'category' || item.kind === 'just-right';
+  // A word that leads is not worth a question of its own.
+  const words = [first, second].filter((word) => !LEADING.some((pattern) => pattern.test(`how ${word} is it`)));
+  const isScale = words.length > 0 && ['line', 'category', 'just-right'].includes(item.kind);
   return {
     rule: 'double',
     found: match[0],
     message: `"${match[0]}" asks two things at once; one answer cannot be read as either.`,
-    instead: isScale ? [about(first, ''), about(second, '-2')] : [neutral(item)],
+    instead: isScale ? words.map((word, at) => about(word, at === 0 ? '' : '-2')) : [neutral(item)],
     breaksBlinding: false,
   };
 }

@@ -125,13 +125,12 @@ export function adaptedBallot(items: readonly BallotItem[], test: Test, attribut
     (item) => wanted.includes(item.kind) || !(OF_TWO_SAMPLES.has(item.kind) || isOtherComparison(item, test)),
   );
   if (kept.some((item) => wanted.includes(item.kind) && (!attribute || item.attribute === attribute))) return kept;
-  const usual = usualBallot(test, attribute).filter((item) => !kept.some((other) => other.id === item.id));
   const rest = kept.filter((item) => !wanted.includes(item.kind));
-  return [
-    ...usual.filter((item) => item.kind !== 'comment'),
-    ...rest,
-    ...usual.filter((item) => item.kind === 'comment' && !rest.some((other) => other.kind === 'comment')),
-  ];
+  const usual = usualBallot(test, attribute).filter((item) => !rest.some((other) => other.kind === item.kind));
+  const [comments, questions] = [true, false].map((isComment) =>
+    usual.filter((item) => (item.kind === 'comment') === isComment),
+  );
+  return [...questions, ...rest, ...comments];
 }
 
 /**

@@ -83,6 +83,9 @@ export function Id(): PropertyDecorator {
   return Text(40, { least: 6, pattern: /^[\w-]+$/, patternMessage: 'An id has only letters, digits, - and _.' });
 }
 
+/** An id out of a draft, which may have come with a bundle: any short text. */
+export const DraftId = (): PropertyDecorator => Text(64, { least: 1 });
+
 export function Code(): PropertyDecorator {
   return Text(3, { pattern: /^[1-9]\d{2}$/, patternMessage: 'A code is three digits.' });
 }

@@ -113,11 +113,13 @@ export class SealService {
   }
 
   async kitchenSheet(role: Role, id: string): Promise<KitchenMethodView[]> {
-    const { methods, plan } = await this.knownTo(role, id);
+    const { row, methods, plan } = await this.knownTo(role, id);
     return methods.map((method) => ({
       method: method.name,
       note: method.note,
+      steps: method.steps,
       reference: method.reference,
+      bundled: row.design.bundled.filter((one) => one.method === method.id).map((one) => one.text),
       tags: (plan?.pieces ?? []).filter((piece) => piece.method === method.id).map((piece) => piece.tag),
     }));
   }

@@ -29,7 +29,11 @@ export class SittingTrayView extends TrayView {
 export class KitchenMethodView {
   @Said('string') method: string;
   @Said('string') note: string;
+  /** One step a line. */
+  @Said('string') steps: string;
   @Said('boolean') reference: boolean;
+  /** What comes with the method and cannot be held constant. */
+  @SaidTexts() bundled: string[];
   /** Kitchen tags; empty until the plan is locked. */
   @SaidTexts() tags: string[];
 }

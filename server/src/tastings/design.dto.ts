@@ -17,7 +17,7 @@ import {
 } from '@jacana/core/bundle';
 import { ApiProperty } from '@nestjs/swagger';
 import { IsIn } from 'class-validator';
-import { Choice, Decimal, Flag, Id, ListOf, Optional, Part, Text, Whole } from '../fields/fields';
+import { Choice, Decimal, DraftId, Flag, ListOf, Optional, Part, Text, Whole } from '../fields/fields';
 
 export class EffortInput {
   @Decimal(0, 10_000) handsOnMinutes: number;
@@ -29,7 +29,7 @@ export class EffortInput {
 }
 
 export class MethodInput {
-  @Id() id: string;
+  @DraftId() id: string;
   @Text(200) name: string;
   @Text(2000) note: string;
   /** One step a line. */
@@ -50,7 +50,7 @@ export class DecisionInput {
 }
 
 export class ConstantInput {
-  @Id() id: string;
+  @DraftId() id: string;
   @Text(200) name: string;
   @Text(200) target: string;
   @Text(200) tolerance: string;
@@ -58,18 +58,18 @@ export class ConstantInput {
 }
 
 export class BundledInput {
-  @Id() id: string;
-  @Id() method: string;
+  @DraftId() id: string;
+  @DraftId() method: string;
   @Text(200) text: string;
 }
 
 export class LotInput {
-  @Id() id: string;
+  @DraftId() id: string;
   @Text(200) name: string;
 }
 
 export class ZoneInput {
-  @Id() id: string;
+  @DraftId() id: string;
   @Text(200) name: string;
 }
 
@@ -79,7 +79,7 @@ export class OptionInput {
 }
 
 export class BallotItemInput {
-  @Text(64, { least: 1, pattern: /^[\w-]+$/, patternMessage: 'An id has only letters, digits, - and _.' }) id: string;
+  @DraftId() id: string;
   @Choice(ITEM_KINDS, 'ItemKind') kind: ItemKind;
   /** The question as panelists read it. */
   @Text(200) ask: string;

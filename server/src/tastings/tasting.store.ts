@@ -74,7 +74,7 @@ export function cardOf(stored: StoredTasting): TastingCard {
     sittings: row.design.service.sittings,
     opened: ballots.filter((ballot) => ballot.openedAt).length,
     handedIn: ballots.filter((ballot) => ballot.handedInAt).length,
-    caveats: caveats.length,
+    caveats: caveats.length + row.design.bundled.length,
   };
 }
 

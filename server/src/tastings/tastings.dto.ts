@@ -1,6 +1,6 @@
 import { MOST_METHODS, MOST_PANELISTS } from '@jacana/core/bundle';
 import { ApiProperty } from '@nestjs/swagger';
-import { Choice, Id, ListOf, Said, Text } from '../fields/fields';
+import { Choice, DraftId, ListOf, Said, Text } from '../fields/fields';
 import { ProblemView } from '../fields/problems';
 import { DesignInput, MethodInput } from './design.dto';
 
@@ -8,7 +8,7 @@ export const STATUSES = ['draft', 'locked', 'tasting', 'closed', 'unsealed'] as 
 export type Status = (typeof STATUSES)[number];
 
 export class PanelistInput {
-  @Id() id: string;
+  @DraftId() id: string;
   @Text(200) name: string;
 }
 

@@ -641,7 +641,9 @@ export type BlindMark = {
 export type KitchenMethodView = {
   method: string;
   note: string;
+  steps: string;
   reference: boolean;
+  bundled: string[];
   tags: string[];
 };
 export type CaveatView = {

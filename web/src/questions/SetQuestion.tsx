@@ -60,6 +60,9 @@ interface ChoiceProps {
   onChange: (choice: string[]) => void;
 }
 
+/** As large as the row allows, so that what is served in a row stands in one. */
+const PAD = 'mx-auto h-auto w-full max-w-22';
+
 /** Two words to choose from instead of a sample. */
 const WORDS: Partial<Record<BallotItem['kind'], { value: string; text: string }[]>> = {
   'a-not-a': [
@@ -84,13 +87,15 @@ function Choice({ item, codes, choice, onChange }: ChoiceProps) {
       <p className="mb-4 text-center text-quiet dim:text-night-quiet">
         {codes.length > 1 ? 'Taste from left to right. You may taste again.' : 'Taste it, then answer.'}
       </p>
-      <ul className="flex flex-wrap justify-center gap-4">
+      <ul
+        className={`mx-auto grid gap-2 ${codes.length === 3 ? 'grid-cols-3' : codes.length === 1 ? 'grid-cols-1' : 'max-w-72 grid-cols-2'}`}
+      >
         {codes.map((code, at) => {
           const isReference = item.kind === 'duo-trio' && at === 0;
           if (words || isReference)
             return (
               <li key={code} className="text-center">
-                <Pad label={code} size="5.5rem" />
+                <Pad label={code} size="100%" className={PAD} />
                 {isReference && <span className="mt-1 block text-sm">the first one</span>}
               </li>
             );
@@ -120,9 +125,9 @@ function Option({ code, isChosen, onChoose }: { code: string; isChosen: boolean;
       onClick={onChoose}
       aria-pressed={isChosen}
       aria-label={`Choose ${code}`}
-      className="block rounded-2xl border-4 border-transparent p-1.5 text-center aria-pressed:border-ink aria-pressed:bg-paper dim:aria-pressed:border-night-ink dim:aria-pressed:bg-transparent"
+      className="block w-full rounded-2xl border-4 border-transparent p-1 text-center aria-pressed:border-ink aria-pressed:bg-paper dim:aria-pressed:border-night-ink dim:aria-pressed:bg-transparent"
     >
-      <Pad label={code} size="5.5rem" />
+      <Pad label={code} size="100%" className={PAD} />
       <span className="block min-h-6 text-sm font-bold">{isChosen ? 'chosen' : ''}</span>
     </button>
   );
@@ -160,7 +165,7 @@ function BestWorst({ codes, value, onChange }: Omit<SetQuestionProps, 'item'>) {
       {rows.map(({ what, chosen, choose }) => (
         <section key={what} aria-label={what}>
           <h2 className="mb-1 font-bold text-chestnut dim:text-night-ink">{what}</h2>
-          <ul className="flex flex-wrap gap-1">
+          <ul className="grid grid-cols-3 gap-1">
             {codes.map((code) => (
               <li key={code}>
                 <Option code={code} isChosen={chosen === code} onChoose={() => choose(code)} />

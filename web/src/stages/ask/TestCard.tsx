@@ -31,6 +31,7 @@ export function TestCard() {
           )}
         </>
       )}
+      <Direction />
       {!isLocked && proposal.alternatives.length > 0 && (
         <details className="mt-3">
           <summary className="cursor-pointer font-bold text-chestnut">Other tests that could answer</summary>
@@ -53,5 +54,23 @@ export function TestCard() {
         </details>
       )}
     </Card>
+  );
+}
+
+/** Directional tests expect one of the two to have more; which one is settled before anyone tastes. */
+function Direction() {
+  const { draft } = useDrafting();
+  const { test, methods, decision } = draft;
+  if ((test !== '2-afc' && test !== '3-afc') || methods.length !== 2) return null;
+  const less = Math.max(
+    0,
+    methods.findIndex((method) => method.reference),
+  );
+  const [one, other] = [methods[1 - less], methods[less]].map((method) => method.name || 'the unnamed method');
+  return (
+    <p className="mt-2">
+      Tests whether <strong>{one}</strong> has more{decision.attribute ? ` (${decision.attribute})` : ''} than{' '}
+      <strong>{other}</strong>. Mark the other one as the reference to turn it round.
+    </p>
   );
 }

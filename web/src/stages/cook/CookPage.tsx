@@ -15,6 +15,8 @@ export function CookPage() {
   const { data: caveats } = api.useListCaveatsQuery({ id: card.id });
   if (!methods || !caveats) return <Loading what="the kitchen" />;
   const isLocked = card.lockedAt !== null;
+  const bundled = methods.flatMap(({ method, bundled: texts }) => texts.map((text) => ({ method, text })));
+  const total = caveats.length + bundled.length;
   return (
     <StageLayout
       sentence={
@@ -42,7 +44,7 @@ export function CookPage() {
     >
       <Card title="Pieces">
         <ul className="divide-y divide-line">
-          {methods.map(({ method, note, reference, tags }) => (
+          {methods.map(({ method, note, steps, reference, tags }) => (
             <li key={method} className="grid gap-x-6 gap-y-1 py-3 sm:grid-cols-[minmax(0,16rem)_1fr]">
               <div>
                 <p className="font-bold">
@@ -50,6 +52,13 @@ export function CookPage() {
                   {reference && <span className="text-sm font-normal text-quiet">reference</span>}
                 </p>
                 <p className="text-sm text-quiet">{note}</p>
+                {steps && (
+                  <ol className="mt-1 list-decimal pl-5 text-sm">
+                    {steps.split('\n').map((step) => (
+                      <li key={step}>{step}</li>
+                    ))}
+                  </ol>
+                )}
               </div>
               <p className="flex flex-wrap items-center gap-2">
                 {tags.map((tag) => (
@@ -66,10 +75,16 @@ export function CookPage() {
         </ul>
       </Card>
       <Card
-        title={caveats.length > 0 ? counted(caveats.length, 'caveat') : 'No caveats so far'}
+        title={total > 0 ? counted(total, 'caveat') : 'No caveats so far'}
         aside={me.role === 'coordinator' ? 'from everyone' : 'your own'}
       >
         <ul className="divide-y divide-line">
+          {bundled.map(({ method, text }) => (
+            <li key={`${method} ${text}`} className="py-2">
+              {method}: {text}
+              <span className="block text-sm text-quiet">from the plan: it comes with the method</span>
+            </li>
+          ))}
           {caveats.map((caveat) => (
             <li key={caveat.id} className="py-2">
               {caveat.text}
@@ -85,7 +100,7 @@ export function CookPage() {
             </li>
           ))}
         </ul>
-        {caveats.length === 0 && (
+        {total === 0 && (
           <p className="text-quiet">What departs from the plan is noted here, and stands beside the answer.</p>
         )}
       </Card>

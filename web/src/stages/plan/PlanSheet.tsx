@@ -59,6 +59,7 @@ export function PlanSheet() {
           heading={sittings.length > 1 ? `Serving orders, sitting ${sitting}` : 'Serving orders'}
           trays={plan.trays.filter((tray) => tray.sitting === sitting)}
           hasTables={draft.service.codes === 'shared'}
+          seatsPerFlight={draft.service.seatsPerFlight}
         />
       ))}
     </Sheet>
@@ -69,9 +70,10 @@ interface OrdersProps {
   heading: string;
   trays: SittingTrayView[];
   hasTables: boolean;
+  seatsPerFlight: number;
 }
 
-function Orders({ heading, trays, hasTables }: OrdersProps) {
+function Orders({ heading, trays, hasTables, seatsPerFlight }: OrdersProps) {
   const { names, report } = ordersByCode(trays.flatMap(setsOf));
   const most = Math.max(...trays.map((tray) => tray.codes.length));
   return (
@@ -97,6 +99,7 @@ function Orders({ heading, trays, hasTables }: OrdersProps) {
         <caption className="pb-1 text-left font-bold">{heading}</caption>
         <thead>
           <tr className="border-b border-line text-left text-sm text-quiet">
+            <th scope="col">Flight</th>
             <th scope="col">Seat</th>
             <th scope="col">Panelist</th>
             {Array.from({ length: most }, (_, at) => (
@@ -109,7 +112,8 @@ function Orders({ heading, trays, hasTables }: OrdersProps) {
         <tbody>
           {trays.map((tray) => (
             <tr key={tray.panelistId} className="break-inside-avoid border-b border-line/60">
-              <td className="py-1 font-mono">{tray.seat}</td>
+              <td className="py-1 font-mono">{Math.ceil(tray.seat / seatsPerFlight)}</td>
+              <td className="font-mono">{tray.seat}</td>
               <td>{tray.name}</td>
               {tray.codes.map((code) => (
                 <td key={code} className="font-mono font-semibold">

@@ -4,6 +4,7 @@ import { useInTasting } from '../../app/session';
 import { buttonClass } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Mark } from '../../ui/Notice';
+import { BeginFinal } from './BeginFinal';
 
 /** What the data cannot say, what changes without something, and what to do next. */
 export function ReadMargin({ found }: { found: FindingsBase }) {
@@ -51,6 +52,9 @@ export function ReadMargin({ found }: { found: FindingsBase }) {
       <Card title="Next">
         <p>{found.next.text}</p>
       </Card>
+      {me.role === 'coordinator' && found.test === 'ranking' && found.verdict.kind === 'leading-set' && (
+        <BeginFinal leaders={found.verdict.leaders} />
+      )}
       {me.role === 'coordinator' && (
         <div className="flex flex-wrap gap-2.5">
           <a href={`/api/tastings/${card.id}/csv`} download={`${fileName(card.title)}.csv`} className={buttonClass()}>

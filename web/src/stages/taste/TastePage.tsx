@@ -37,7 +37,7 @@ export function TastePage() {
           {isCoordinator && <CloseCard card={card} />}
           {isCoordinator && <LinksCard />}
           <ToCome>
-            <p>Rinse timer, next trays, paper ballots typed in twice, and more kinds of question.</p>
+            <p>Rinse timer, next trays, and paper ballots typed in twice.</p>
           </ToCome>
         </>
       }

@@ -49,7 +49,7 @@ export function BallotPart() {
       <div className="space-y-3">
         {concerns.length > 0 && (
           <p role="status" className="font-bold">
-            {counted(concerns.length, 'question')} to word more neutrally.
+            {counted(new Set(concerns.map((concern) => concern.item)).size, 'question')} to word more neutrally.
           </p>
         )}
         <ol className="space-y-2.5">

@@ -1,0 +1,43 @@
+import { guideFor } from '@jacana/core/library';
+import { useNavigate } from 'react-router';
+import { api } from '../../app/api';
+import type { DraftInput } from '../../app/api.generated';
+import { useInTasting } from '../../app/session';
+import { counted } from '../../app/stages';
+import { Button } from '../../ui/Button';
+
+/** After a screening: a tasting of its own among those that lead, with fresh codes, where everyone tastes all of them. */
+export function BeginFinal({ leaders }: { leaders: string[] }) {
+  const { card } = useInTasting();
+  const { data: tasting } = api.useGetTastingQuery({ id: card.id });
+  const [create, { isLoading }] = api.useCreateTastingMutation();
+  const [save] = api.useSaveDraftMutation();
+  const go = useNavigate();
+  if (!tasting) return null;
+  const begin = async (): Promise<void> => {
+    const title = `${tasting.draft.title}: final`.slice(0, 200);
+    const { id } = await create({ newTasting: { title } }).unwrap();
+    await save({ id, draftInput: { ...finalOf(tasting.draft, leaders), title } }).unwrap();
+    void go(`/tastings/${id}/ask`);
+  };
+  return (
+    <Button disabled={isLoading} onClick={() => void begin()}>
+      Begin a final with these {counted(leaders.length, 'method')}
+    </Button>
+  );
+}
+
+/** The same tasting, of fewer methods and at one sitting, as far as a mouth manages them. */
+export function finalOf(draft: DraftInput, leaders: string[]): DraftInput {
+  const methods = draft.methods.filter(({ id }) => leaders.includes(id));
+  return {
+    ...draft,
+    methods,
+    bundled: draft.bundled.filter(({ method }) => leaders.includes(method)),
+    service: {
+      ...draft.service,
+      sittings: 1,
+      together: Math.max(2, Math.min(methods.length, guideFor(draft.product).mostSamples)),
+    },
+  };
+}
