@@ -13,10 +13,11 @@ import { fileURLToPath } from 'node:url';
 const here = dirname(fileURLToPath(import.meta.url));
 const load = createRequire(import.meta.url);
 const dist = (folder) => load(join(here, '..', 'dist', 'src', folder, 'index.js'));
-const { compare, fitMixed, friedman, midRanks, relabeledP, skillingsMack, termTest } = dist('inference');
-const { incompleteOrders } = dist('design');
+const { compare, fitMixed, forcedChoicePower, friedman, midRanks, relabeledP, skillingsMack, termTest } =
+  dist('inference');
+const { incompleteOrders, sittingOrders } = dist('design');
 const { randomStream } = dist('numeric');
-const { rankingPower } = dist('simulate');
+const { incompleteRankingPower, rankingPower } = dist('simulate');
 
 /** Scores as a liking panel gives them: panelist + sample + panelist by sample + noise. */
 function scores(panelists, samples, replicates, seed) {
@@ -109,7 +110,30 @@ const CASES = [
     () => incompleteOrders({ samples: 12, panelists: 300, perPanelist: 6 }, randomStream('7', 'orders')),
     2000,
   ],
+  [
+    'Orders, 48 panelists x 6 of 12 samples at each of two sittings',
+    null,
+    () => sittingOrders({ samples: 12, panelists: 48, perPanelist: 6, sittings: 2 }, randomStream('7', 'orders')),
+  ],
+  ['Exact power of a triangle, 10 to 500 people', null, () => triangles()],
+  [
+    'Power by 2,000 simulated incomplete rankings, 96 of 6 of 12',
+    null,
+    () =>
+      incompleteRankingPower({
+        rankings: 96,
+        together: 6,
+        liking: [6, ...Array(11).fill(5)],
+        spread: 1.4,
+        alpha: 0.05,
+        seed: '1',
+      }),
+  ],
 ];
+
+function triangles() {
+  for (let n = 10; n <= 500; n++) forcedChoicePower({ protocol: 'triangle', n, pd: 0.3, alpha: 0.05 });
+}
 
 const inR = timesInR();
 const rows = CASES.map(([name, other, work, most]) => {

@@ -1,7 +1,8 @@
+import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import type { Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import { currentCode } from '../support/ballot';
-import { expect, phone, signInToDemo, test } from '../support/jacana';
+import { expect, type Jacana, phone, signInToDemo, test } from '../support/jacana';
 
 const FOLDER = resolve(import.meta.dirname, '../../docs/screenshots');
 
@@ -24,7 +25,7 @@ test('the views of the README', async ({ page, browser, demo }) => {
   await take(page, 'read');
   await page.getByRole('heading', { name: 'Looked at after unsealing' }).evaluate((line) => line.scrollIntoView());
   await take(page, 'read-explored');
-  for (const stage of ['Ask', 'Plan', 'Cook']) {
+  for (const stage of ['Cook']) {
     await page
       .getByRole('navigation')
       .getByRole('link', { name: new RegExp(`^${stage}`) })
@@ -33,6 +34,11 @@ test('the views of the README', async ({ page, browser, demo }) => {
     await page.mouse.move(640, 790);
     await take(page, stage.toLowerCase());
   }
+  await page.goto(demo.address);
+  await page.getByText('Green beans, batch-steamed').click();
+  await page.getByRole('heading', { name: /^Not shown to be good enough/ }).waitFor();
+  await take(page, 'read-margin');
+  await planViews(page, demo.address);
   await page.goto(demo.address);
   await page.getByText('Rice, soaked or not').click();
   await expect(page.getByText('live')).toBeVisible();
@@ -46,11 +52,7 @@ test('the views of the README', async ({ page, browser, demo }) => {
   await page.mouse.move(640, 790);
   await take(page, 'serve');
 
-  const id = page.url().split('/')[4];
-  const links = (await (await page.request.get(`${demo.address}/api/tastings/${id}/links`)).json()) as {
-    address: string;
-  }[];
-  await ballot(await phone(browser, links[33].address));
+  await ballots(page, browser, demo);
 
   await page
     .getByRole('navigation')
@@ -62,15 +64,59 @@ test('the views of the README', async ({ page, browser, demo }) => {
   await page.getByText('the two are the same').waitFor();
   await page.getByLabel(/All ballots that will come/).check();
   await page.getByRole('button', { name: 'Unseal the key' }).click();
-  await page.getByText('Soaked overnight').waitFor();
+  await page.getByText('Soaked overnight').first().waitFor();
   await page.waitForTimeout(1500);
   await take(page, 'unseal');
 });
 
+/** Ask and Plan of the screening that is being planned. */
+async function planViews(page: Page, address: string): Promise<void> {
+  await page.goto(address);
+  await page.getByText('Sweet potato wedges, twelve ways').click();
+  await page.getByLabel('Name of method 12').waitFor();
+  await page.mouse.move(640, 790);
+  await take(page, 'ask');
+  await page.getByRole('navigation').getByRole('link', { name: /^Plan/ }).click();
+  await page.getByText('The least that is found 8 times in 10').waitFor();
+  await page.getByText('simulated', { exact: true }).waitFor({ timeout: 60_000 });
+  await page.mouse.move(640, 790);
+  await take(page, 'plan');
+  for (const [part, name] of [
+    ['Ballot', 'plan-ballot'],
+    ['Orders', 'plan-orders'],
+  ]) {
+    await page.getByRole('tab', { name: part }).click();
+    if (part === 'Ballot') await page.getByRole('button', { name: /Ranking/ }).click();
+    else await page.getByText('incomplete blocks').waitFor({ timeout: 60_000 });
+    await take(page, name);
+  }
+  await page.getByRole('tab', { name: 'Rehearsal' }).click();
+  await page.getByRole('button', { name: 'Rehearse', exact: true }).click();
+  await page.getByText('See one such answer').waitFor({ timeout: 120_000 });
+  await take(page, 'plan-rehearsal');
+}
+
+/** A triangle of the demo in service; then liking and a ranking, of a tasting brought in for it. */
+async function ballots(page: Page, browser: Browser, demo: Jacana): Promise<void> {
+  const linksOf = async (id: string) =>
+    (await (await page.request.get(`${demo.address}/api/tastings/${id}/links`)).json()) as { address: string }[];
+  const triangle = await phone(browser, (await linksOf(page.url().split('/')[4]))[33].address);
+  await triangle.getByRole('button', { name: 'Begin' }).click();
+  await triangle
+    .getByRole('button', { name: /^Choose/ })
+    .nth(1)
+    .click();
+  await take(triangle, 'ballot-triangle');
+  const salmon = JSON.parse(readFileSync(resolve(import.meta.dirname, '../../demo/1-salmon.json'), 'utf8'));
+  const open = { ...salmon, ballots: [], caveats: [], seal: { closedAt: null, unsealedAt: null, unsealedBy: null } };
+  const { id } = await (await page.request.post(`${demo.address}/api/import`, { data: open })).json();
+  await ballot(await phone(browser, (await linksOf(id))[2].address));
+}
+
 async function ballot(guest: Page): Promise<void> {
   await guest.getByRole('button', { name: 'Begin' }).click();
   const codes: string[] = [];
-  for (const score of [7, 5, 8]) {
+  for (const score of [7, 5, 8, 6]) {
     codes.push(await currentCode(guest));
     await guest
       .getByRole('radio')
