@@ -31,7 +31,7 @@ test('sign-in, desk, team and palette', async ({ page, demo }) => {
   await isAccessible(page, 'command palette');
 });
 
-for (const title of ['Salmon, four ways', 'Rice, soaked or not']) {
+for (const title of ['Salmon, four ways', 'Rice, soaked or not', 'Green beans, batch-steamed or to order']) {
   test(`every stage and sheet of "${title}"`, async ({ page, demo }) => {
     await signInToDemo(page, demo, 'Ines');
     await page.getByText(title).click();
@@ -51,6 +51,33 @@ for (const title of ['Salmon, four ways', 'Rice, soaked or not']) {
     }
   });
 }
+
+test('every part of a plan, with its dialogs', async ({ page, demo }) => {
+  await signInToDemo(page, demo, 'Ines');
+  await page.getByText('Sweet potato wedges, twelve ways').click();
+  await page.getByRole('button', { name: 'Steps and effort of method 1', exact: true }).click();
+  await isAccessible(page, 'ask, with a method unfolded');
+  await page.getByRole('button', { name: 'Paste or import' }).click();
+  await page.getByLabel('Rows').fill('name,mess\nFried,many');
+  await isAccessible(page, 'import');
+  await page.keyboard.press('Escape');
+  await page.getByRole('radio', { name: /^Is it good enough/ }).click();
+  await isAccessible(page, 'ask, with a margin');
+  await page.getByRole('radio', { name: /^Which is liked best/ }).click();
+  await page.getByRole('navigation').getByRole('link', { name: /^Plan/ }).click();
+  for (const part of ['People and power', 'Ballot', 'Orders', 'Quantities', 'Rehearsal']) {
+    await page.getByRole('tab', { name: part }).click();
+    if (part === 'People and power') await page.getByText('The least that is found').waitFor();
+    if (part === 'Orders') await page.getByText('Each sample is served').waitFor({ timeout: 60_000 });
+    await isAccessible(page, part);
+  }
+  await page.getByRole('tab', { name: 'Ballot' }).click();
+  await page.getByLabel('Question', { exact: true }).fill('How delicious is it?');
+  await page.getByText('suggests an answer').waitFor();
+  await isAccessible(page, 'a wording concern');
+  await page.getByRole('button', { name: 'From the word library' }).click();
+  await isAccessible(page, 'word library');
+});
 
 test('first visit, drafts, lock, and the ballot in both lights', async ({ page, browser, empty }) => {
   await page.goto(empty.address);

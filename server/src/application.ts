@@ -42,7 +42,7 @@ export async function createApplication(options: ServerOptions): Promise<NestExp
     next();
   });
   app.use('/api/import', json({ limit: '20mb' }));
-  app.use(json({ limit: '200kb' }));
+  app.use(json({ limit: '1mb' }));
   app.useGlobalPipes(
     new ValidationPipe({
       whitelist: true,

@@ -6,6 +6,7 @@ const seat = (state: SeatView['state'], quietFor = 0): SeatView => ({
   panelistId: 'p',
   seat: 1,
   name: 'Ada',
+  flight: 1,
   codes: ['482'],
   warmUp: false,
   sets: [1],

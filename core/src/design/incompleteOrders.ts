@@ -29,8 +29,8 @@ export function ordered(
 ): number[][] {
   const rows = blocks.map((block) => random.shuffled(block));
   const search = new OrderSearch(rows, samples, width);
-  const steps = width > 1 ? Math.min(1_500_000, 4000 * rows.length) : 0;
-  for (let step = 0; step < steps; step++) search.trySwap(random, 4 * (1 - step / steps) ** 2);
+  const steps = width > 1 ? Math.min(1_500_000, 12_000 * rows.length) : 0;
+  for (let step = 0; step < steps; step++) search.trySwap(random, 6 * (1 - step / steps) ** 3);
   return rows;
 }
 

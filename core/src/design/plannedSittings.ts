@@ -1,10 +1,10 @@
 import { type Tasting } from '../bundle';
-import { randomStream } from '../numeric';
+import { randomStream, type RandomStream } from '../numeric';
 import { dealSequences, isOfTwoSamples, testSequences } from './sequences';
 import { sittingOrders } from './sittingOrders';
 import { servingOrders } from './williams';
 
-/** One portion before it has a code: of which method, and the how manieth of it in its set. */
+/** One portion before it has a code: of which method, and under which of its codes. */
 export interface Sample {
   /** Place of the method in the tasting. */
   method: number;
@@ -80,7 +80,10 @@ function setsOfZone(design: ServingDesign, seed: string, zone: number | null): P
     );
     const ofPlace = twoSamples(design);
     const dealt = dealSequences(sequences, panel.length, sittings * replicates, random);
-    return dealt.map((own) => cut(own, sittings).map((sets) => sets.map((set, at) => asSet(copies(set, ofPlace), at))));
+    const most = mostCopies(sequences);
+    return dealt.map((own) =>
+      cut(own, sittings).map((sets) => sets.map((set, at) => asSet(copies(set, ofPlace, most, random), at))),
+    );
   }
   const plain = (order: readonly number[]): Sample[] => order.map((method) => ({ method, copy: 0 }));
   if (isComplete(design)) {
@@ -108,12 +111,25 @@ function twoSamples({ methods }: ServingDesign): [number, number] {
   return [reference, methods.findIndex((_, at) => at !== reference)];
 }
 
-/** Numbers the portions of one method within a set. */
-function copies(sequence: readonly (0 | 1)[], methods: readonly [number, number]): Sample[] {
-  return sequence.map((place, at) => ({
-    method: methods[place],
-    copy: sequence.slice(0, at).filter((earlier) => earlier === place).length,
-  }));
+/** How many portions of 0 and of 1 a set has at most. */
+const mostCopies = (sequences: readonly (readonly (0 | 1)[])[]): [number, number] =>
+  [0, 1].map((place) => Math.max(...sequences.map((row) => row.filter((one) => one === place).length))) as [
+    number,
+    number,
+  ];
+
+/**
+ * Says which of a method's codes each portion of a set gets: at random, since a code that
+ * always came before its twin would tell whoever reads the trays which samples are the same.
+ */
+function copies(
+  sequence: readonly (0 | 1)[],
+  methods: readonly [number, number],
+  most: readonly [number, number],
+  random: RandomStream,
+): Sample[] {
+  const left = most.map((count) => random.shuffled(Array.from({ length: count }, (_, copy) => copy)));
+  return sequence.map((place) => ({ method: methods[place], copy: left[place].pop() as number }));
 }
 
 /** A list cut into as many equal parts. */

@@ -69,14 +69,14 @@ class Split {
   settle(random: RandomStream): void {
     const { rows, sittings, width } = this;
     const panelists = rows.length / sittings;
-    const steps = Math.min(600_000, 4000 * panelists);
+    const steps = Math.min(600_000, 8000 * panelists);
     for (let step = 0; step < steps; step++) {
       const first = Math.floor(random.fraction() * panelists) * sittings;
       const [a, b] = [0, 1].map(() => first + Math.floor(random.fraction() * sittings));
       const [i, j] = [0, 1].map(() => Math.floor(random.fraction() * width));
       if (a === b) continue;
       const change = this.swap(a, b, i, j);
-      const temperature = 3 * (1 - step / steps) ** 2;
+      const temperature = 12 * (1 - step / steps) ** 3;
       if (change > 0 && random.fraction() >= Math.exp(-change / temperature)) this.swap(a, b, i, j);
     }
   }

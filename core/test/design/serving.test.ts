@@ -60,6 +60,25 @@ describe('sets for tests of two samples', () => {
   });
 });
 
+describe('codes of samples that are the same', () => {
+  it('do not give themselves away by coming in a fixed order, or by how often they come', () => {
+    const tasting = simpleTasting({ methods: 2, panelists: 240, tasting: { test: 'triangle' } });
+    const { plan, key } = lockPlan(tasting, inputs);
+    const trays = plan.servings.map(({ sets }) => sets[0].codes);
+    const codes = Object.keys(key.codes);
+    expect(codes).toHaveLength(4);
+    for (const code of codes) {
+      // Each is on three trays in four, and equally often at each place.
+      const places = [0, 1, 2].map((place) => trays.filter((tray) => tray[place] === code).length);
+      for (const count of places) expect(Math.abs(count - 60)).toBeLessThan(4 * Math.sqrt(240 * 0.25 * 0.75));
+      const twin = codes.find((other) => other !== code && key.codes[other] === key.codes[code])!;
+      const both = trays.filter((tray) => tray.includes(code) && tray.includes(twin));
+      const before = both.filter((tray) => tray.indexOf(code) < tray.indexOf(twin)).length;
+      expect(Math.abs(before / both.length - 0.5)).toBeLessThan(4 * Math.sqrt(0.25 / both.length));
+    }
+  });
+});
+
 describe('orders over several sittings', () => {
   it('serve nobody a sample twice, and everyone everything when the sittings add up', () => {
     const orders = sittingOrders({ samples: 12, panelists: 48, perPanelist: 6, sittings: 2 }, randomStream('a', 'o'));

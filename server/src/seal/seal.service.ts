@@ -97,17 +97,18 @@ export class SealService {
     const servings = (plan?.servings ?? []).filter((serving) => serving.sitting === row.sitting);
     const own = new Map(servings.map((serving) => [serving.panelist, trayOf(serving)]));
     return panelists.map(({ id, seat, name }) => ({
-      ...{ panelistId: id, seat, name },
+      ...{ panelistId: id, seat, name, flight: flightOf(seat, row) },
       ...(own.get(id) ?? { codes: [], warmUp: false, sets: [] }),
     }));
   }
 
-  planView({ plan, panelists }: StoredTasting & { plan: PlanRow }): PlanView {
+  planView({ row, plan, panelists }: StoredTasting & { plan: PlanRow }): PlanView {
     const { lockedAt, fingerprint: stated, engine, alpha, analysis } = plan;
     const people = new Map(panelists.map((panelist) => [panelist.id, panelist]));
     const trays = plan.servings.map((serving): SittingTrayView => {
       const { seat, name } = people.get(serving.panelist) ?? { seat: 0, name: '' };
-      return { panelistId: serving.panelist, seat, name, sitting: serving.sitting, ...trayOf(serving) };
+      const flight = flightOf(seat, row);
+      return { panelistId: serving.panelist, seat, name, flight, sitting: serving.sitting, ...trayOf(serving) };
     });
     return { lockedAt, fingerprint: stated, engine, alpha, analysis, trays };
   }
@@ -231,6 +232,8 @@ export class SealService {
 function planOf({ tastingId: _tasting, pieces: _pieces, ...plan }: PlanRow): Plan {
   return plan;
 }
+
+const flightOf = (seat: number, { design }: TastingRow): number => Math.ceil(seat / design.service.seatsPerFlight);
 
 const trayOf = (serving: Serving): Pick<TrayView, 'codes' | 'warmUp' | 'sets'> => ({
   codes: codesServed(serving),

@@ -12,6 +12,8 @@ export class TrayView {
   @Said('string') panelistId: string;
   @Said('integer') seat: number;
   @Said('string') name: string;
+  /** Seats of one flight are served at the same time. */
+  @Said('integer') flight: number;
   /** At one sitting, in serving order, a warm-up first. */
   @SaidTexts() codes: string[];
   /** Whether the first of them is a warm-up, which does not count. */

@@ -615,6 +615,7 @@ export type SittingTrayView = {
   panelistId: string;
   seat: number;
   name: string;
+  flight: number;
   codes: string[];
   warmUp: boolean;
   sets: number[];
@@ -662,6 +663,7 @@ export type SeatView = {
   panelistId: string;
   seat: number;
   name: string;
+  flight: number;
   codes: string[];
   warmUp: boolean;
   sets: number[];

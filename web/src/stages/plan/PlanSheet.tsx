@@ -59,7 +59,6 @@ export function PlanSheet() {
           heading={sittings.length > 1 ? `Serving orders, sitting ${sitting}` : 'Serving orders'}
           trays={plan.trays.filter((tray) => tray.sitting === sitting)}
           hasTables={draft.service.codes === 'shared'}
-          seatsPerFlight={draft.service.seatsPerFlight}
         />
       ))}
     </Sheet>
@@ -70,10 +69,9 @@ interface OrdersProps {
   heading: string;
   trays: SittingTrayView[];
   hasTables: boolean;
-  seatsPerFlight: number;
 }
 
-function Orders({ heading, trays, hasTables, seatsPerFlight }: OrdersProps) {
+function Orders({ heading, trays, hasTables }: OrdersProps) {
   const { names, report } = ordersByCode(trays.flatMap(setsOf));
   const most = Math.max(...trays.map((tray) => tray.codes.length));
   return (
@@ -112,7 +110,7 @@ function Orders({ heading, trays, hasTables, seatsPerFlight }: OrdersProps) {
         <tbody>
           {trays.map((tray) => (
             <tr key={tray.panelistId} className="break-inside-avoid border-b border-line/60">
-              <td className="py-1 font-mono">{Math.ceil(tray.seat / seatsPerFlight)}</td>
+              <td className="py-1 font-mono">{tray.flight}</td>
               <td className="font-mono">{tray.seat}</td>
               <td>{tray.name}</td>
               {tray.codes.map((code) => (

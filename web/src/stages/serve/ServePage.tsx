@@ -1,5 +1,6 @@
 import { Printer } from 'lucide-react';
 import { api } from '../../app/api';
+import type { SeatView } from '../../app/api.generated';
 import { useInTasting } from '../../app/session';
 import { counted } from '../../app/stages';
 import { Button } from '../../ui/Button';
@@ -22,6 +23,7 @@ export function ServePage() {
       </StageLayout>
     );
   }
+  const flights = [...new Set(board.seats.map((seat) => seat.flight))].sort((a, b) => a - b);
   const servings = board.seats.reduce((total, seat) => total + seat.codes.length, 0);
   return (
     <StageLayout
@@ -39,29 +41,44 @@ export function ServePage() {
           <Printer size={18} /> Print the tray map
         </Button>
       </div>
-      <ul className="grid grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-2.5 print:grid-cols-2">
-        {board.seats.map((seat) => (
-          <li key={seat.panelistId} className="break-inside-avoid rounded-card border border-line bg-paper px-4 py-2.5">
-            <p className="mb-1.5 flex justify-between gap-3">
-              <strong>Seat {seat.seat}</strong>
-              <span className="truncate text-quiet">{seat.name}</span>
-            </p>
-            <p className="flex flex-wrap gap-1">
-              {seat.codes.map((code, at) => (
-                <Pad key={code} label={code} size={46} state={seat.warmUp && at === 0 ? 'coming' : 'plain'} />
+      {flights.map((flight) => (
+        <section key={flight} aria-label={`Flight ${flight}`}>
+          {flights.length > 1 && <h2 className="mb-2 font-bold">Flight {flight}</h2>}
+          <ul className="grid grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-2.5 print:grid-cols-2">
+            {board.seats
+              .filter((seat) => seat.flight === flight)
+              .map((seat) => (
+                <li key={seat.panelistId}>
+                  <Tray seat={seat} />
+                </li>
               ))}
-            </p>
-          </li>
-        ))}
-      </ul>
+          </ul>
+        </section>
+      ))}
     </StageLayout>
+  );
+}
+
+function Tray({ seat }: { seat: SeatView }) {
+  return (
+    <div className="break-inside-avoid rounded-card border border-line bg-paper px-4 py-2.5">
+      <p className="mb-1.5 flex justify-between gap-3">
+        <strong>Seat {seat.seat}</strong>
+        <span className="truncate text-quiet">{seat.name}</span>
+      </p>
+      <p className="flex flex-wrap gap-1">
+        {seat.codes.map((code, at) => (
+          <Pad key={code} label={code} size={46} state={seat.warmUp && at === 0 ? 'coming' : 'plain'} />
+        ))}
+      </p>
+    </div>
   );
 }
 
 function Coming() {
   return (
     <ToCome>
-      <p>Labels, flights, a runner's view on a phone, and repairs for a wrong plate, a spill or a walk-in.</p>
+      <p>Labels, a runner's view on a phone, and repairs for a wrong plate, a spill or a walk-in.</p>
     </ToCome>
   );
 }
