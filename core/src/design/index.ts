@@ -25,7 +25,8 @@ export {
   type ShoppingList,
 } from './quantities';
 export { lockProblems } from './readiness';
-export { dealSequences, isOfTwoSamples, testSequences, type Sequence } from './sequences';
+export { isOfTwoSamples } from '../questions';
+export { dealSequences, testSequences, type Sequence } from './sequences';
 export { sittingOrders, type SittingPlan } from './sittingOrders';
 export { servingOrders, williamsDesign } from './williams';
 export { namedMethods, wordingConcerns, type WordingConcern } from './wording';

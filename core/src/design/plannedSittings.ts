@@ -1,6 +1,7 @@
 import { type Tasting } from '../bundle';
 import { randomStream, type RandomStream } from '../numeric';
-import { dealSequences, isOfTwoSamples, testSequences } from './sequences';
+import { isOfTwoSamples } from '../questions';
+import { dealSequences, testSequences } from './sequences';
 import { sittingOrders } from './sittingOrders';
 import { servingOrders } from './williams';
 

@@ -1,6 +1,6 @@
 import type { DecisionKind, Tasting, Test } from '../bundle';
 import { guideFor } from '../library';
-import { isOfTwoSamples } from './sequences';
+import { isOfTwoSamples } from '../questions';
 
 /** A test that could answer, and what taking it means. */
 export interface Alternative {

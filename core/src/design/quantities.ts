@@ -1,5 +1,6 @@
 import type { Method, Quantities, Tasting } from '../bundle';
-import { isOfTwoSamples, testSequences } from './sequences';
+import { isOfTwoSamples } from '../questions';
+import { testSequences } from './sequences';
 import { isComplete, type ServingDesign } from './plannedSittings';
 
 /** What one method needs. */

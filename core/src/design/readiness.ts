@@ -1,18 +1,9 @@
-import {
-  mainItem,
-  MOST_PIECES,
-  MOST_TOGETHER,
-  scopeOf,
-  kindsFor,
-  type BallotItem,
-  type Problem,
-  type Tasting,
-} from '../bundle';
+import { mainItem, MOST_PIECES, MOST_TOGETHER, kindsFor, type BallotItem, type Problem, type Tasting } from '../bundle';
 import { MOST_CODES, MOST_CODES_AT_ONCE } from './codes';
 import { isComplete } from './plannedSittings';
 import { TEST_NAMES } from './proposal';
 import { bitesPerSitting, quantities } from './quantities';
-import { isOfTwoSamples, testSequences } from './sequences';
+import { isOfTwoSamples } from '../questions';
 import { namedMethods, wordingConcerns } from './wording';
 
 /**
@@ -128,8 +119,7 @@ function itemProblem(item: BallotItem, { test }: Tasting): string | null {
   if (texts.some((text) => text === '')) return 'A step of this scale has no words.';
   if (new Set(texts).size < texts.length) return 'Two steps of this scale have the same words.';
   // A question about sets can only be asked of sets of its own making.
-  const ofTwo = testSequences(item.kind as Tasting['test'], false).length > 0;
-  if (scopeOf(item) === 'set' && ofTwo && item.kind !== test)
+  if (isOfTwoSamples(item.kind) && item.kind !== test)
     return `This question needs samples served for it; make ${TEST_NAMES[item.kind as Tasting['test']]} the planned test in Ask.`;
   return null;
 }

@@ -70,9 +70,6 @@ export function testSequences(test: Test, constantReference: boolean): readonly 
   }
 }
 
-/** Whether a test compares just two samples, in sets of its own. */
-export const isOfTwoSamples = (test: Test): boolean => testSequences(test, false).length > 0;
-
 /**
  * Deals sequences to panelists so that each is used equally often, within one, over all and
  * over every replicate, and no panelist gets one a second time before all others came.

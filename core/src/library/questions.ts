@@ -1,5 +1,5 @@
 import type { BallotItem, ItemKind, Test } from '../bundle';
-import { kindsFor, scopeOf } from '../questions';
+import { isOfTwoSamples, kindsFor, scopeOf } from '../questions';
 import type { AttributeWord } from './words';
 
 /** A kind of question, as the ballot builder offers it. */
@@ -103,18 +103,6 @@ export function usualBallot(test: Test, attribute: string): BallotItem[] {
   }
 }
 
-/** Questions that need samples served for them, and so go with a test of their own. */
-const OF_TWO_SAMPLES = new Set<ItemKind>([
-  'triangle',
-  'duo-trio',
-  '2-afc',
-  '3-afc',
-  'tetrad',
-  'a-not-a',
-  'same-different',
-  'paired-preference',
-]);
-
 /**
  * The ballot after a test was chosen: what cannot be asked with it goes, what it needs comes
  * first, and everything else stays as it was written.
@@ -122,7 +110,7 @@ const OF_TWO_SAMPLES = new Set<ItemKind>([
 export function adaptedBallot(items: readonly BallotItem[], test: Test, attribute: string): BallotItem[] {
   const wanted = kindsFor(test);
   const kept = items.filter(
-    (item) => wanted.includes(item.kind) || !(OF_TWO_SAMPLES.has(item.kind) || isOtherComparison(item, test)),
+    (item) => wanted.includes(item.kind) || !(isOfTwoSamples(item.kind) || isOtherComparison(item, test)),
   );
   if (kept.some((item) => wanted.includes(item.kind) && (!attribute || item.attribute === attribute))) return kept;
   const rest = kept.filter((item) => !wanted.includes(item.kind));
@@ -139,4 +127,4 @@ export function adaptedBallot(items: readonly BallotItem[], test: Test, attribut
  * says so of the triangle; from memory).
  */
 const isOtherComparison = (item: BallotItem, test: Test): boolean =>
-  OF_TWO_SAMPLES.has(test as ItemKind) && (scopeOf(item) === 'set' || item.kind === 'liking');
+  isOfTwoSamples(test) && (scopeOf(item) === 'set' || item.kind === 'liking');

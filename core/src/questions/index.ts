@@ -3,6 +3,7 @@ export {
   CHOICE_WORDS,
   codesServed,
   countedCodes,
+  isOfTwoSamples,
   kindsFor,
   mainItem,
   placeOfAnswer,

@@ -24,6 +24,21 @@ const SCOPES: Readonly<Record<ItemKind, Scope>> = {
 
 export const scopeOf = ({ kind }: Pick<BallotItem, 'kind'>): Scope => SCOPES[kind];
 
+/** Questions, and the tests that go by them, which take sets of two samples that are made for them. */
+const OF_TWO_SAMPLES: ReadonlySet<ItemKind | Test> = new Set([
+  'triangle',
+  'duo-trio',
+  '2-afc',
+  '3-afc',
+  'tetrad',
+  'a-not-a',
+  'same-different',
+  'paired-preference',
+]);
+
+/** Whether a test, or a question, compares just two samples, in sets of its own. */
+export const isOfTwoSamples = (kind: ItemKind | Test): boolean => OF_TWO_SAMPLES.has(kind);
+
 /** The kinds of question that a planned test can read. */
 export function kindsFor(test: Test): ItemKind[] {
   switch (test) {

@@ -6,7 +6,9 @@ const kinds = (found: ReturnType<typeof findings>) => found.limits.map((limit) =
 
 describe('findings', () => {
   it('finds a clear winner and says how sure it is', () => {
-    const found = rankingFindings(simulatedBundle({ truth: [8, 5.5, 5, 3], methods: 4, panelists: 24 }));
+    const found = rankingFindings(
+      simulatedBundle({ truth: [8, 6, 5.5, 4.5], methods: 4, panelists: 24, world: { noise: 1.2 } }),
+    );
     expect(found.verdict.kind).toBe('winner');
     expect(found.verdict.leaders).toEqual(['m0']);
     expect(found.verdict.sentence).toBe('Method 0 is liked best.');

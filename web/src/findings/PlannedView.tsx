@@ -1,5 +1,6 @@
 import type { Planned, PlannedFindings, TellingResult } from '@jacana/core/findings';
 import { TEST_NAMES } from '@jacana/core/design';
+import { TableHead } from '../ui/TableHead';
 import { Card } from '../ui/Card';
 import { Pad } from '../ui/Pad';
 import { MethodName } from './MethodName';
@@ -181,15 +182,7 @@ function ChosenCard({
   return (
     <Card title="Best and worst" aside="times chosen, of times shown">
       <table className="w-full">
-        <thead>
-          <tr className="border-b border-line text-left text-sm text-quiet">
-            {['Method', 'Best', 'Worst', 'Shown'].map((heading) => (
-              <th key={heading} scope="col">
-                {heading}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableHead headings={['Method', 'Best', 'Worst', 'Shown']} />
         <tbody>
           {order.map(({ method, at, best, worst, shown }) => (
             <tr key={method.id} className="border-b border-line/60">

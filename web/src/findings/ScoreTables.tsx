@@ -1,4 +1,5 @@
 import type { LikingFinding, PlannedFindings, Profiled, Scored } from '@jacana/core/findings';
+import { TableHead } from '../ui/TableHead';
 import { Card } from '../ui/Card';
 import { MethodName } from './MethodName';
 
@@ -19,15 +20,7 @@ export function LikingTable({ found, liking }: { found: PlannedFindings; liking:
       }
     >
       <table className="w-full">
-        <thead>
-          <tr className="border-b border-line text-left text-sm text-quiet">
-            {['Method', 'Mean', 'Interval', 'Group'].map((heading) => (
-              <th key={heading} scope="col">
-                {heading}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableHead headings={['Method', 'Mean', 'Interval', 'Group']} />
         <tbody>
           {liking.means.map(({ method, mean, interval, letters }) => (
             <tr key={method} className="border-b border-line/60">

@@ -4,11 +4,11 @@ import { api } from '../../app/api';
 import type { SittingTrayView } from '../../app/api.generated';
 import { useInTasting } from '../../app/session';
 import { asTasting } from '../../drafting/draft';
-import { Heat } from '../../ui/Heat';
 import { Loading } from '../../ui/Notice';
 import { Sheet } from '../../ui/Sheet';
 import { setsOf } from './orders/BalanceCard';
 import { ordersByCode } from './orders/balance';
+import { OrderTables } from './orders/OrderTables';
 
 /** The locked plan on paper, with the fingerprint that vouches for it. Codes only. */
 export function PlanSheet() {
@@ -72,25 +72,13 @@ interface OrdersProps {
 }
 
 function Orders({ heading, trays, hasTables }: OrdersProps) {
-  const { names, report } = ordersByCode(trays.flatMap(setsOf));
+  const shown = ordersByCode(trays.flatMap(setsOf));
   const most = Math.max(...trays.map((tray) => tray.codes.length));
   return (
     <section className="mb-8">
       {hasTables && (
-        <div className="mb-6 flex flex-wrap gap-10">
-          <Heat
-            caption="times at each position"
-            counts={report.positions}
-            rows={names}
-            columns={report.positions[0].map((_, at) => String(at + 1))}
-          />
-          <Heat
-            caption="times row comes right before column"
-            counts={report.neighbours}
-            rows={names}
-            columns={names}
-            offDiagonal
-          />
+        <div className="mb-6">
+          <OrderTables shown={shown} complete />
         </div>
       )}
       <table className="w-full">

@@ -3,6 +3,7 @@ import { Controller } from 'react-hook-form';
 import type { DraftInput } from '../../app/api.generated';
 import { counted } from '../../app/stages';
 import { useDrafting } from '../../drafting/draft';
+import { TableHead } from '../../ui/TableHead';
 import { Card } from '../../ui/Card';
 import { NumberField } from '../../ui/NumberField';
 
@@ -83,17 +84,18 @@ function ShoppingCards() {
       </Card>
       <Card title="By method" aside={`${counted(list.methods[0]?.perPiece ?? 0, 'portion')} from a piece`}>
         <table className="w-full">
-          <thead>
-            <tr className="border-b border-line text-left text-sm text-quiet">
-              {['Method', 'Servings', 'With spare', 'From a piece', 'Pieces needed', 'Planned', 'Raw', 'Left over'].map(
-                (heading) => (
-                  <th key={heading} scope="col" className="pr-2 align-bottom">
-                    {heading}
-                  </th>
-                ),
-              )}
-            </tr>
-          </thead>
+          <TableHead
+            headings={[
+              'Method',
+              'Servings',
+              'With spare',
+              'From a piece',
+              'Pieces needed',
+              'Planned',
+              'Raw',
+              'Left over',
+            ]}
+          />
           <tbody>
             {list.methods.map((method, at) => {
               const left = method.perPiece * method.pieces - method.servings;

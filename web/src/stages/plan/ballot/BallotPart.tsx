@@ -76,7 +76,7 @@ export function BallotPart() {
             <Menu
               label="Add a question"
               icon={<Plus size={18} />}
-              choices={QUESTION_KINDS.filter(({ kind }) => kind === draft.test || !isOfTwoSamples(kind as never)).map(
+              choices={QUESTION_KINDS.filter(({ kind }) => kind === draft.test || !isOfTwoSamples(kind)).map(
                 ({ kind, name, use }) => ({ name, hint: use, run: () => add(kind) }),
               )}
             />

@@ -6,6 +6,7 @@ import { useDrafting } from '../../../drafting/draft';
 import { useReckoned } from '../../../reckoning/useReckoned';
 import { Card } from '../../../ui/Card';
 import { Heat } from '../../../ui/Heat';
+import { OrderTables } from './OrderTables';
 import { evenness, ordersByCode, ordersOf, patternsOf, type ShownOrders } from './balance';
 
 /** How even the serving orders are: by sample letter before the lock, by code after it. */
@@ -109,33 +110,10 @@ export function setsOf({ codes, warmUp, sets }: Pick<SittingTrayView, 'codes' | 
 }
 
 function Report({ shown, complete, aside }: { shown: ShownOrders; complete: boolean; aside: string }) {
-  const { names, report } = shown;
+  const { report } = shown;
   return (
     <Card title={evenness(report, complete)} aside={aside}>
-      <div className="flex flex-wrap gap-x-8 gap-y-3">
-        <Heat
-          caption="times at each position"
-          counts={report.positions}
-          rows={names}
-          columns={report.positions[0].map((_, at) => String(at + 1))}
-        />
-        <Heat
-          caption="times row comes right before column"
-          counts={report.neighbours}
-          rows={names}
-          columns={names}
-          offDiagonal
-        />
-        {!complete && (
-          <Heat
-            caption="times the two stand side by side"
-            counts={report.concurrence}
-            rows={names}
-            columns={names}
-            offDiagonal
-          />
-        )}
-      </div>
+      <OrderTables shown={shown} complete={complete} />
       {!complete && (
         <p className="mt-3 text-quiet">
           Each sample is served {range(report.replication)} times. Efficiency {report.efficiency.toFixed(3)}:
