@@ -60,14 +60,16 @@ export function MethodImport({ open, onOpenChange, onRead }: MethodImportProps) 
         </label>
       </div>
       {read && read.problems.length > 0 && (
-        <ul role="alert" className="mt-3 list-disc space-y-1 pl-5 font-bold text-chestnut">
-          {read.problems.slice(0, 6).map(({ field, message }) => (
-            <li key={`${field} ${message}`}>
-              {field.charAt(0).toUpperCase() + field.slice(1)}: {message}
-            </li>
-          ))}
-          {read.problems.length > 6 && <li>and {read.problems.length - 6} more</li>}
-        </ul>
+        <div role="alert">
+          <ul className="mt-3 list-disc space-y-1 pl-5 font-bold text-chestnut">
+            {read.problems.slice(0, 6).map(({ field, message }) => (
+              <li key={`${field} ${message}`}>
+                {field.charAt(0).toUpperCase() + field.slice(1)}: {message}
+              </li>
+            ))}
+            {read.problems.length > 6 && <li>and {read.problems.length - 6} more</li>}
+          </ul>
+        </div>
       )}
       {read && read.methods.length > 0 && (
         <p className="mt-3 text-quiet">{read.methods.map((method) => method.name).join(', ')}</p>
