@@ -161,7 +161,7 @@ function pieceProblems(tasting: Tasting): Problem[] {
   if (lots.length > 0 && piecesPerMethod % lots.length !== 0)
     problems.push({
       field: 'lots',
-      message: `${piecesPerMethod} pieces a method cannot be shared evenly by ${lots.length} lots. Cook a multiple of ${lots.length}.`,
+      message: `${piecesPerMethod} ${piecesPerMethod === 1 ? 'piece' : 'pieces'} a method cannot be shared evenly by ${lots.length} lots. Cook a multiple of ${lots.length}.`,
     });
   if (panel.length === 0 || methods.length < 2) return problems;
   const short = quantities(tasting).methods.flatMap(({ servings, perPiece, piecesNeeded }, at) => {

@@ -127,4 +127,8 @@ export function adaptedBallot(items: readonly BallotItem[], test: Test, attribut
  * says so of the triangle; from memory).
  */
 const isOtherComparison = (item: BallotItem, test: Test): boolean =>
-  isOfTwoSamples(test) && (scopeOf(item) === 'set' || item.kind === 'liking');
+  isOfTwoSamples(test) ? scopeOf(item) === 'set' || item.kind === 'liking' : test === 'profile' && isLiking(item);
+
+/** A panel that describes is not asked what it likes: that is for people who have not been trained to look. */
+const isLiking = ({ kind, attribute }: BallotItem): boolean =>
+  kind === 'liking' || ((kind === 'ranking' || kind === 'best-worst') && attribute === '');

@@ -208,6 +208,7 @@ describe('the proposed test', () => {
       'line',
       'comment',
     ]);
+    expect(adaptedBallot(written, 'profile', '').map(({ kind }) => kind)).toEqual(['line', 'comment']);
     expect(adaptedBallot(written, '2-afc', 'sweet')[0]).toMatchObject({ kind: '2-afc', attribute: 'sweet' });
   });
 });

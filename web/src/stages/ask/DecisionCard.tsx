@@ -1,7 +1,8 @@
-import type { DecisionKind, Product } from '@jacana/core/bundle';
-import { PRODUCT_GUIDES, withProduct } from '@jacana/core/library';
+import type { DecisionKind } from '@jacana/core/bundle';
+import { PRODUCT_GUIDES } from '@jacana/core/library';
 import { RadioGroup } from 'radix-ui';
 import { useDrafting } from '../../drafting/draft';
+import { chooseProduct } from '../../drafting/productChoice';
 import { useTestChoice } from '../../drafting/testChoice';
 import { Card } from '../../ui/Card';
 import { TextField } from '../../ui/Field';
@@ -21,12 +22,6 @@ export function DecisionCard() {
   const { draft, form, isLocked } = useDrafting();
   const { decide } = useTestChoice();
   const { kind } = draft.decision;
-  const chooseProduct = (product: Product): void => {
-    const { service, quantities } = withProduct(draft, product);
-    form.setValue('service', service);
-    form.setValue('quantities', quantities);
-    form.setValue('product', product);
-  };
   return (
     <Card title="What is to be decided">
       <RadioGroup.Root
@@ -54,7 +49,7 @@ export function DecisionCard() {
           value={draft.product}
           disabled={isLocked}
           options={PRODUCT_GUIDES.map(({ product, name }) => ({ value: product, text: name }))}
-          onChange={chooseProduct}
+          onChange={(product) => chooseProduct(form, draft, product)}
         />
         {kind === 'more-of' && (
           <TextField

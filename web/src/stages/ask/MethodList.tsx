@@ -6,6 +6,7 @@ import { useFieldArray } from 'react-hook-form';
 import type { DraftInput } from '../../app/api.generated';
 import { counted } from '../../app/stages';
 import { newId, newMethod, useDrafting } from '../../drafting/draft';
+import { chooseProduct } from '../../drafting/productChoice';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Menu } from '../../ui/Menu';
@@ -63,10 +64,13 @@ export function MethodList() {
           <Menu
             label="From a set"
             icon={<LayoutList size={18} />}
-            choices={METHOD_SETS.map(({ name, methods }) => ({
+            choices={METHOD_SETS.map(({ name, product, methods }) => ({
               name,
               hint: methods.map((method) => method.name).join(', '),
-              run: () => addAll([...methods]),
+              run: () => {
+                addAll([...methods]);
+                if (draft.product === 'other') chooseProduct(form, draft, product);
+              },
             }))}
           />
           {draft.methods.some((method) => method.reference) && (

@@ -1,9 +1,9 @@
-import { SMALL_PANEL, SMALLEST_PANEL } from '@jacana/core/design';
+import { bitesPerSitting, SMALL_PANEL, SMALLEST_PANEL } from '@jacana/core/design';
+import { guideFor } from '@jacana/core/library';
 import { Tabs } from 'radix-ui';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { useCommands } from '../../app/CommandProvider';
-import type { DraftInput } from '../../app/api.generated';
 import { useDrafting } from '../../drafting/draft';
 import { SaveNote } from '../../drafting/SaveNote';
 import { Card } from '../../ui/Card';
@@ -27,7 +27,7 @@ const PARTS = [
 
 /** Stage 2: who tastes what in which order, what they are asked, what is bought, and the lock. */
 export function PlanPage() {
-  const { design, draft, problems, isLocked, tasting } = useDrafting();
+  const { design, problems, isLocked, tasting } = useDrafting();
   const [search, setSearch] = useSearchParams();
   const part = search.get('part') ?? 'people';
   useCommands(
@@ -49,7 +49,7 @@ export function PlanPage() {
         <>
           {isLocked ? <LockedCard /> : <LockCard />}
           {!isLocked && <SaveNote />}
-          <PieceGuard draft={draft} />
+          <PieceGuard />
         </>
       }
     >
@@ -76,8 +76,10 @@ export function PlanPage() {
 }
 
 /** The guard against taking many bites of one piece for many pieces, and against tiny panels. */
-function PieceGuard({ draft }: { draft: DraftInput }) {
+function PieceGuard() {
+  const { draft, design } = useDrafting();
   const people = draft.panel.length;
+  const [bites, most] = [bitesPerSitting(design), guideFor(draft.product).mostSamples];
   const notes = [
     ...(draft.piecesPerMethod === 1
       ? [
@@ -91,6 +93,10 @@ function PieceGuard({ draft }: { draft: DraftInput }) {
       ? [`With ${people} people only large differences will show.`]
       : []),
   ];
+  if (people > 0 && draft.methods.length > 1 && bites > most)
+    notes.push(
+      `${bites} bites at a sitting are more than the ${most} that a mouth usually manages: the last ones are judged by tired tongues.`,
+    );
   if (notes.length === 0) return null;
   return (
     <Card title="What this plan cannot say">

@@ -107,7 +107,7 @@ function ShoppingCards() {
                   <td>{method.perPiece}</td>
                   <td>{Number.isFinite(method.piecesNeeded) ? method.piecesNeeded : 'no piece is enough'}</td>
                   <td>{method.pieces}</td>
-                  <td className="whitespace-nowrap">{kilograms(method.grams)}</td>
+                  <td className="pr-3 whitespace-nowrap">{kilograms(method.grams)}</td>
                   <td className={left < 0 ? 'font-bold text-chestnut' : ''}>{left < 0 ? `${-left} short` : left}</td>
                 </tr>
               );

@@ -1,4 +1,4 @@
-import { isForcedChoice, powerSource } from '@jacana/core/simulate';
+import { isForcedChoice, powerSource, type SizedPlan } from '@jacana/core/simulate';
 import {
   CartesianGrid,
   Line,
@@ -43,9 +43,11 @@ export function PowerCard() {
       </Card>
     );
   const enough = enoughPeople(curve);
-  const many = panelists === 1 ? '1 person finds' : `${panelists} people find`;
   return (
-    <Card title={`${many} ${sizeInWords(plan)} ${timesIn100(curve.here.power)}`} aside={isBusy ? 'reckoning…' : source}>
+    <Card
+      title={`${whoFinds(panelists, plan.test)} ${sizeInWords(plan)} ${timesIn100(curve.here.power)}`}
+      aside={isBusy ? 'reckoning…' : source}
+    >
       <Curve curve={curve} panelists={panelists} />
       <ul className="mt-2 space-y-1">
         {curve.smallest !== null && <li>{smallestText(plan.test, curve.smallest)}</li>}
@@ -58,6 +60,11 @@ export function PowerCard() {
       </ul>
     </Card>
   );
+}
+
+function whoFinds(panelists: number, test: SizedPlan['test']): string {
+  const verb = test === 'non-inferiority' ? 'show' : 'find';
+  return panelists === 1 ? `1 person ${verb}s` : `${panelists} people ${verb}`;
 }
 
 function smallestText(test: Parameters<typeof isForcedChoice>[0], smallest: number): string {

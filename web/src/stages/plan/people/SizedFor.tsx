@@ -28,15 +28,17 @@ export function SizedFor({ children }: { children?: ReactNode }) {
           />
         ) : (
           <>
-            <Size
-              name="assumed.difference"
-              label="One liked more by"
-              most={8}
-              reach={4}
-              step={0.1}
-              unit="points of 9"
-              hint="than all the others"
-            />
+            {draft.test !== 'non-inferiority' && (
+              <Size
+                name="assumed.difference"
+                label="One liked more by"
+                most={8}
+                reach={4}
+                step={0.1}
+                unit="points of 9"
+                hint="than all the others"
+              />
+            )}
             <Size
               name="assumed.disagreement"
               label="Tastes differ by"

@@ -66,7 +66,7 @@ export const timesIn100 = (power: number): string =>
 export function sizeInWords({ test, assumed, decision }: SizedPlan): string {
   if (test === 'paired-preference') return `that ${Math.round(assumed.discriminators * 100)} % truly prefer one`;
   if (isForcedChoice(test)) return `a difference that ${Math.round(assumed.discriminators * 100)} % can truly tell`;
-  if (test === 'non-inferiority') return `that nothing beyond ${decision.margin} points is lost`;
+  if (test === 'non-inferiority') return `that no more than ${decision.margin} points are lost, when nothing is,`;
   return `one liked ${assumed.difference} ${assumed.difference === 1 ? 'point' : 'points'} more`;
 }
 
