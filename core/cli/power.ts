@@ -1,5 +1,5 @@
 import { forcedChoicePanel, forcedChoicePower, LARGEST_SEARCHED_PANEL, type Protocol } from '../src/inference';
-import { rankingPower } from '../src/simulate';
+import { rankingPower } from '../src/power';
 import { BadInput } from './badInput';
 import { MOST_ANSWERS } from './forcedChoice';
 import { decimal, type Report } from './report';

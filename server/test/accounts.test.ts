@@ -102,7 +102,7 @@ describe('sessions', () => {
 describe('refusals', () => {
   it.each([
     ['{', 400, 'The request is not valid JSON.'],
-    [JSON.stringify({ login: 'x'.repeat(300_000), password: '' }), 413, 'This is too large to take in.'],
+    [JSON.stringify({ login: 'x'.repeat(1_100_000), password: '' }), 413, 'This is too large to take in.'],
   ])('speak plainly of %.10s', async (text, status, message) => {
     const { app, agent } = await bare({});
     const { body } = await agent.post('/api/session').set('Content-Type', 'application/json').send(text).expect(status);

@@ -8,18 +8,23 @@ interface Motion {
   move: number[][];
   orbitOf: number[][];
   orbitSizes: number[];
-  /** Whether one sample never moves. */
-  isFixed: boolean;
+  /** Whether every sample comes to every place, so that what is grown serves all equally often in any case. */
+  isTransitive: boolean;
 }
 
-/** Samples on a circle, each shift turning it by one; or, with `fixed`, all but the last, which stays. */
-function circle(samples: number, fixed: boolean): Motion {
-  const turning = fixed ? samples - 1 : samples;
+/**
+ * Samples on circles of `length` places, each shift turning all circles by one; a sample that is
+ * left over stays. One circle of all is the plain cyclic design.
+ */
+function circles(samples: number, length: number): Motion {
+  const turning = samples - (samples % length);
+  const turned = (sample: number, shift: number): number => {
+    const place = sample % length;
+    return sample < turning ? sample - place + ((place + shift) % length) : sample;
+  };
   return motion(
     samples,
-    Array.from({ length: turning }, (_, shift) =>
-      Array.from({ length: samples }, (_unused, sample) => (sample < turning ? (sample + shift) % turning : sample)),
-    ),
+    Array.from({ length }, (_, shift) => Array.from({ length: samples }, (_unused, sample) => turned(sample, shift))),
   );
 }
 
@@ -56,8 +61,8 @@ function motion(samples: number, move: number[][]): Motion {
       orbitSizes.push(pairs.size);
     }
   }
-  const isFixed = move.every((places) => places[samples - 1] === samples - 1);
-  return { move, orbitOf, orbitSizes, isFixed };
+  const isTransitive = new Set(move.map((places) => places[0])).size === samples;
+  return { move, orbitOf, orbitSizes, isTransitive };
 }
 
 /** Sizes that are also the product of small circles, where a circle of all of them has no balanced design. */
@@ -73,7 +78,7 @@ const SIDES: Readonly<Record<number, readonly number[][]>> = {
 
 /**
  * As many blocks as fit, grown from base blocks so that every two samples meet as equally
- * often as a few hundred starts can find, over all the ways of moving that the numbers allow.
+ * often as a few dozen starts can find, over all the ways of moving that the numbers allow.
  *
  * Source: Bose 1939, *Annals of Eugenics* 9, 353-399 (difference sets, and one sample fixed).
  *
@@ -82,100 +87,114 @@ const SIDES: Readonly<Record<number, readonly number[][]>> = {
 export function grownBlocks(samples: number, size: number, count: number, random: RandomStream): number[][] {
   let best: number[][] = [];
   let least = Infinity;
-  for (const candidate of motionsFor(samples, count)) {
+  for (const candidate of motionsFor(samples, size, count)) {
     const bases = Math.floor(count / candidate.move.length);
     const found = bestBases(candidate, bases, samples, size, random);
     // What does not fit a motion is filled in afterwards, so a motion that fills all is worth more.
     const missing = count - bases * candidate.move.length;
     const uneven = found.uneven + missing;
-    // With a sample fixed, replication is even only where meetings are.
-    if (candidate.isFixed && found.uneven > 1e-9) continue;
+    // Samples that cannot take each other's places are served equally often only where meetings are even.
+    if (!candidate.isTransitive && found.uneven > 0) continue;
     if (uneven < least) {
       least = uneven;
       best = found.bases.flatMap((base) => candidate.move.map((places) => base.map((sample) => places[sample])));
     }
-    if (least < 1e-9) break;
+    if (least === 0) break;
   }
   return best;
 }
 
-function motionsFor(samples: number, count: number): Motion[] {
-  const plain = count >= samples ? [circle(samples, false)] : [];
-  const fixed = samples > 3 && count >= samples - 1 && count % (samples - 1) === 0 ? [circle(samples, true)] : [];
-  const small = count >= samples && count % samples === 0 ? (SIDES[samples] ?? []).map(torus) : [];
-  return [...plain, ...fixed, ...small];
+/** All ways of moving that `count` blocks have room for, those that leave the least to search first. */
+function motionsFor(samples: number, size: number, count: number): Motion[] {
+  if (count < samples) return [];
+  const plain = circles(samples, samples);
+  // The others are of use only where every two can meet equally often.
+  if (!Number.isInteger((count * size * (size - 1)) / (samples * (samples - 1)))) return [plain];
+  const lengths = Array.from({ length: samples - 1 }, (_, less) => samples - 1 - less);
+  const several = lengths.filter((length) => length > 2 && samples % length <= 1 && count % length === 0);
+  const small = count % samples === 0 ? (SIDES[samples] ?? []) : [];
+  return [plain, ...small.map(torus), ...several.map((length) => circles(samples, length))];
 }
+
+/** Random starts for each way of moving; what can be found is mostly found in the first few. */
+const MOST_STARTS = 40;
+/** Below this, meetings are even but for rounding. */
+const EVEN = 1e-6;
 
 /** Base blocks of the least unevenness, over a number of random starts; unevenness 0 is balanced. */
 function bestBases(
-  { orbitOf, orbitSizes, move }: Motion,
+  motion: Motion,
   count: number,
   samples: number,
   size: number,
   random: RandomStream,
 ): { bases: number[][]; uneven: number } {
   const all = Array.from({ length: samples }, (_, at) => at);
-  const mean = (count * move.length * size * (size - 1)) / (samples * (samples - 1));
   let best: number[][] = [];
   let least = Infinity;
-  for (let start = 0; start < 60 && least > 1e-9; start++) {
+  for (let start = 0; start < MOST_STARTS && least > 0; start++) {
     const bases = Array.from({ length: count }, () => random.shuffled(all).slice(0, size));
-    const search = new BaseSearch(bases, orbitOf, orbitSizes, move.length, mean);
-    const uneven = search.improve(samples, random);
+    const uneven = new BaseSearch(bases, motion).improve(samples, random);
     if (uneven < least) [best, least] = [bases, uneven];
   }
   return { bases: best, uneven: least };
 }
 
-/** Base blocks with a running count of how often each orbit of pairs is met. */
+/**
+ * Base blocks with a running count of how often each orbit of pairs is met, and of the
+ * unevenness: the sum over all pairs of the squared distance of their meetings from the mean.
+ */
 class BaseSearch {
   private readonly counts: Float64Array;
+  private readonly mean: number;
+  private uneven = 0;
 
   constructor(
     private readonly bases: number[][],
-    private readonly orbitOf: number[][],
-    private readonly orbitSizes: number[],
-    private readonly shifts: number,
-    private readonly mean: number,
+    private readonly motion: Motion,
   ) {
+    const { move, orbitOf, orbitSizes } = motion;
+    const [size, samples] = [bases[0].length, orbitOf.length];
+    this.mean = (bases.length * move.length * size * (size - 1)) / (samples * (samples - 1));
     this.counts = new Float64Array(orbitSizes.length);
-    for (const base of bases) base.forEach((a, at) => base.slice(0, at).forEach((b) => this.counts[orbitOf[a][b]]++));
+    this.uneven = orbitSizes.reduce((sum, pairs) => sum + pairs * this.mean ** 2, 0);
+    for (const base of bases) base.forEach((a, at) => base.slice(0, at).forEach((b) => this.meet(a, b, 1)));
   }
 
-  /** Exchanges one sample of one base block at a time while that evens meetings out. */
+  /** Exchanges one sample of one base block at a time, under a falling temperature, until meetings are even. */
   improve(samples: number, random: RandomStream): number {
-    let now = this.unevenness();
-    const tries = Math.min(2000, 40 * samples * this.bases.length);
-    for (let step = 0; step < tries && now > 1e-9; step++) {
-      const base = this.bases[random.integer(0, this.bases.length - 1)];
-      const at = random.integer(0, base.length - 1);
-      const [before, next] = [base[at], random.integer(0, samples - 1)];
+    const { bases, motion } = this;
+    const tries = Math.min(40_000, 4000 * bases.length);
+    for (let step = 0; step < tries && this.uneven > EVEN; step++) {
+      const base = bases[Math.floor(random.fraction() * bases.length)];
+      const at = Math.floor(random.fraction() * base.length);
+      const [before, next] = [base[at], Math.floor(random.fraction() * samples)];
       if (base.includes(next)) continue;
+      const now = this.uneven;
       this.replace(base, at, next);
-      const then = this.unevenness();
-      if (then <= now) now = then;
-      else this.replace(base, at, before);
+      const temperature = motion.move.length * (1 - step / tries) ** 2;
+      if (this.uneven > now && random.fraction() >= Math.exp((now - this.uneven) / temperature))
+        this.replace(base, at, before);
     }
-    return now;
+    return this.uneven > EVEN ? this.uneven : 0;
   }
 
   private replace(base: number[], at: number, next: number): void {
+    const before = base[at];
     base.forEach((other, place) => {
-      if (place !== at) this.counts[this.orbitOf[base[at]][other]]--;
+      if (place === at) return;
+      this.meet(before, other, -1);
+      this.meet(next, other, 1);
     });
     base[at] = next;
-    base.forEach((other, place) => {
-      if (place !== at) this.counts[this.orbitOf[next][other]]++;
-    });
   }
 
-  /** Sum over all pairs of the squared distance of their meetings from the mean. */
-  private unevenness(): number {
-    let sum = 0;
-    this.counts.forEach((count, orbit) => {
-      const size = this.orbitSizes[orbit];
-      sum += size * ((count * this.shifts) / size - this.mean) ** 2;
-    });
-    return sum;
+  private meet(a: number, b: number, change: 1 | -1): void {
+    const { move, orbitOf, orbitSizes } = this.motion;
+    const orbit = orbitOf[a][b];
+    const share = move.length / orbitSizes[orbit];
+    const distance = this.counts[orbit] * share - this.mean;
+    this.uneven += orbitSizes[orbit] * ((distance + change * share) ** 2 - distance ** 2);
+    this.counts[orbit] += change;
   }
 }

@@ -48,7 +48,7 @@ export interface LikingRules {
   limitOnly?: boolean;
 }
 
-/** Mixed model of liking with panelists and pieces; null when liking was not asked or nobody answered. */
+/** Mixed model of liking with panelists, their tastes (where asked several times) and pieces; null when liking was not asked or nobody answered. */
 export function likingFinding(servings: readonly TastedServing[], rules: LikingRules): LikingFinding | null {
   const scored = servings.filter((serving) => serving.liking !== null);
   if (scored.length === 0) return null;
@@ -61,7 +61,8 @@ export function likingFinding(servings: readonly TastedServing[], rules: LikingR
   };
   const fit = fitMixed(
     { y: scored.map((serving) => serving.liking as number), factors },
-    { fixed: [['sample']], random: [['panelist'], ['piece']] },
+    // Who scores a method several times brings one taste to it, however often asked.
+    { fixed: [['sample']], random: [['panelist'], ['panelist', 'sample'], ['piece']] },
   );
   const shared = {
     status: 'explored' as const,
@@ -107,14 +108,15 @@ function rankCheck(
   scored: readonly TastedServing[],
   { methods, seed, limitOnly }: LikingRules,
 ): FriedmanResult | NoTest {
-  const rows = new Map<string, Map<string, number>>();
+  const rows = new Map<string, Map<string, number[]>>();
   for (const { panelist, method, liking } of scored) {
-    const row = rows.get(panelist) ?? new Map<string, number>();
-    rows.set(panelist, row.set(method, -(liking as number)));
+    const row = rows.get(panelist) ?? new Map<string, number[]>();
+    rows.set(panelist, row.set(method, [...(row.get(method) ?? []), liking as number]));
   }
   const complete = [...rows.values()].filter((row) => row.size === methods.length);
+  const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;
   return friedman(
-    complete.map((row) => midRanks(methods.map((method) => row.get(method) as number))),
+    complete.map((row) => midRanks(methods.map((method) => -mean(row.get(method) as number[])))),
     { seed, limitOnly },
   );
 }

@@ -70,6 +70,13 @@ export function fUpperTail(f: number, df1: number, df2: number): number {
   return betainc(df2 / (df2 + df1 * f), df2 / 2, df1 / 2, true, false);
 }
 
+/** The value that a variance ratio stays below with the given probability. */
+export function fQuantile(probability: number, df1: number, df2: number): number {
+  // From the small tail, which keeps its digits.
+  const share = betaincinv(1 - probability, df2 / 2, df1 / 2, false);
+  return (df2 * (1 - share)) / (df1 * share);
+}
+
 /** P(X >= count) of a binomial variable with n trials. */
 export function binomialUpperTail(count: number, n: number, chance: number): number {
   if (count <= 0) return 1;

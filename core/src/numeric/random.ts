@@ -15,6 +15,8 @@ export interface RandomStream {
   normal: () => number;
   /** Fills an array with draws from the standard normal distribution, two at a time: half the cost of `normal`. */
   fillNormal: (target: Float64Array) => void;
+  /** A draw from the chi-squared distribution with `df` degrees of freedom, above 0. */
+  chiSquared: (df: number) => number;
   /** The items in a new, random order (Fisher-Yates); the input is left alone. */
   shuffled: <T>(items: readonly T[]) => T[];
 }
@@ -39,6 +41,7 @@ export function randomStream(seed: string, purpose: string): RandomStream {
     fraction,
     normal: () => polarNormal(fraction)[0],
     fillNormal: (target) => fillNormal(target, fraction),
+    chiSquared: (df) => 2 * gammaDraw(df / 2, fraction),
     shuffled: (items) => shuffle(items, integer),
   };
 }
@@ -75,5 +78,21 @@ function fillNormal(target: Float64Array, fraction: () => number): void {
     target[at] = first;
     // Beyond the end of an odd length there is no place, and nothing is written.
     target[at + 1] = second;
+  }
+}
+
+/**
+ * A draw from the gamma distribution with this shape and scale 1, by rejection from a cubed
+ * normal; shapes below 1 by way of the next higher one.
+ *
+ * Source: Marsaglia & Tsang 2000, *ACM Transactions on Mathematical Software* 26, 363-372.
+ */
+function gammaDraw(shape: number, fraction: () => number): number {
+  if (shape < 1) return gammaDraw(shape + 1, fraction) * (1 - fraction()) ** (1 / shape);
+  const d = shape - 1 / 3;
+  for (;;) {
+    const x = polarNormal(fraction)[0];
+    const v = (1 + x / Math.sqrt(9 * d)) ** 3;
+    if (v > 0 && Math.log(1 - fraction()) < (x * x) / 2 + d - d * v + d * Math.log(v)) return d * v;
   }
 }

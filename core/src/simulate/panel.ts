@@ -21,12 +21,16 @@ export interface SimulatedTruth {
   disagreement: number;
   /** Standard deviation of one person's impression of one portion. */
   noise: number;
+  /** Standard deviation between people in how high they score everything; default 0. */
+  height?: number;
   /** Standard deviation between pieces cooked alike; default 0. */
   pieceSpread?: number;
   /** Points that the first sample of a set is liked more for being first; default 0. */
   firstEdge?: number;
   /** Share of panelists who do not come; default 0. */
   noShows?: number;
+  /** Share of panelists who perceive any difference between methods; default all. */
+  tellers?: number;
 }
 
 /** A plan to be simulated, with its key. */
@@ -42,8 +46,8 @@ const CLOSE = 0.15;
 /**
  * Lets a simulated panel taste a locked plan and fill in its ballots, whatever they ask.
  *
- * Impression of a portion = liking of its method + own taste + the piece's luck + an edge
- * for coming first + noise, the random parts all normal. Every answer follows from the
+ * Impression of a portion = liking of its method + own height and taste + the piece's luck +
+ * an edge for coming first + noise, the random parts all normal. Every answer follows from the
  * impressions by the rule that its question is usually modelled with: scores are
  * impressions rounded, the odd one of a triangle is the one left over by the closest pair,
  * and so on.
@@ -61,19 +65,23 @@ export function simulateBallots(
   const tags = new Map(key.portions.map((portion) => [`${portion.panelist} ${portion.sitting}`, portion.tags]));
   const saysA = boundaryOf(tasting, truth);
   const luck = lazily(() => (truth.pieceSpread ?? 0) * random.normal());
+  const height = lazily(() => (truth.height ? truth.height * random.normal() : 0));
   const taste = lazily(() => truth.disagreement * random.normal());
+  const tells = lazily(() => (truth.tellers === undefined || random.fraction() < truth.tellers ? 1 : 0));
+  const alike = truth.liking.reduce((sum, value) => sum + value, 0) / Math.max(1, truth.liking.length);
   const comes = lazily(() => (random.fraction() < (truth.noShows ?? 0) ? 0 : 1));
   return plan.servings.flatMap((serving) => {
     const { panelist, sitting } = serving;
     if (comes(panelist) === 0) return [];
     const codes = codesServed(serving);
-    const first = new Set(serving.sets.map((set) => set.codes[0]));
+    const first = new Set(serving.sets.filter((set) => set.codes.length > 1).map((set) => set.codes[0]));
     const own = tags.get(`${panelist} ${sitting}`) ?? [];
     const impressions = new Map(
       codes.map((code, number) => {
         const method = place.get(key.codes[code]) ?? 0;
         const edge = first.has(code) ? (truth.firstEdge ?? 0) : 0;
-        const impression = truth.liking[method] + taste(`${panelist} ${method}`) + luck(own[number] ?? '') + edge;
+        const felt = tells(panelist) ? truth.liking[method] : alike;
+        const impression = felt + height(panelist) + taste(`${panelist} ${method}`) + luck(own[number] ?? '') + edge;
         return [code, impression + truth.noise * random.normal()] as const;
       }),
     );

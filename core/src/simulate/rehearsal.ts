@@ -1,10 +1,10 @@
 import type { Tasting, TastingBundle } from '../bundle';
 import { lockPlan, type LockedPlan } from '../design';
 import { findings, plannedVerdict, type Findings, type VerdictKind } from '../findings';
-import { dPrimeAt, GUESS } from '../inference';
-import { normalQuantile, randomStream } from '../numeric';
+import { randomStream } from '../numeric';
+import { USUAL_HEIGHT } from '../power';
+import { isOfTwoSamples } from '../questions';
 import { simulateBallots, type SimulatedTruth } from './panel';
-import { isForcedChoice } from './planPower';
 
 /** How a rehearsal is done. */
 export interface RehearsalOptions {
@@ -100,30 +100,30 @@ function asBundle(
 /** The method that is given the advantage: never the reference, which the others are held against. */
 function bestOf({ test, methods }: Tasting): number | null {
   if (test === 'non-inferiority') return null;
-  return methods.findIndex((method) => !method.reference);
+  const reference = methods.findIndex((method) => method.reference);
+  // Of two samples the first is what the other is held against, where none is called the reference.
+  const heldAgainst = isOfTwoSamples(test) ? Math.max(0, reference) : reference;
+  return methods.findIndex((_, at) => at !== heldAgainst);
 }
+
+/** So far apart that who perceives a difference is practically always right. */
+const PLAIN = 12;
 
 /**
  * The likings of the methods, such that what is assumed is there to be found, or nothing is.
- * For tests of two samples the share who can tell is put into the distance between them.
+ * For tests of two samples a share of the people tells them apart, and the others cannot.
  */
 export function truthOf(tasting: Tasting, hasDifference: boolean): SimulatedTruth {
   const { assumed, methods, test, decision } = tasting;
   const { disagreement, noise, pieceSpread, firstEdge, noShows } = assumed;
   const best = bestOf(tasting);
-  const others = { pieceSpread, firstEdge, noShows };
+  const others = { pieceSpread, firstEdge, noShows, height: USUAL_HEIGHT };
   const apart = (size: number): number[] => methods.map((_, at) => MIDDLE + (hasDifference && at === best ? size : 0));
-  if (isForcedChoice(test)) {
-    const share = GUESS[test] + (1 - GUESS[test]) * assumed.discriminators;
-    // Perceptions vary by one unit, so that d' is the distance; everyone perceives alike.
-    return { ...others, pieceSpread: 0, liking: apart(Math.min(8, dPrimeAt(test, share))), disagreement: 0, noise: 1 };
+  if (isOfTwoSamples(test)) {
+    const tellers = hasDifference ? assumed.discriminators : 0;
+    return { ...others, pieceSpread: 0, height: 0, liking: apart(PLAIN), disagreement: 0, noise: 1, tellers };
   }
   switch (test) {
-    case 'paired-preference': {
-      const spread = Math.hypot(disagreement, noise) * Math.SQRT2;
-      const size = Math.min(8, spread * normalQuantile(Math.min(0.9999, 0.5 + assumed.discriminators / 2)));
-      return { ...others, liking: apart(size), disagreement, noise };
-    }
     case 'non-inferiority': {
       // Nothing to be found is here a loss as large as the margin.
       const loss = hasDifference ? 0 : decision.margin;

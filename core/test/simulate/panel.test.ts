@@ -1,7 +1,7 @@
 import type { TastingBundle } from '../../src/bundle';
 import { findings, plannedAnswer } from '../../src/findings';
 import { chanceCorrect, PROTOCOLS } from '../../src/inference';
-import { rankingPower } from '../../src/simulate';
+import { rankingPower } from '../../src/power';
 import { simulatedBundle } from '../support/bundles';
 
 describe('simulateBallots', () => {

@@ -35,11 +35,7 @@ export interface Chosen {
 /** Reads incomplete rankings. */
 export function ordered(sets: readonly HeardSet[], rules: PlannedRules): PlannedAnswer {
   const methods = rules.ids.length;
-  const rankings = sets.flatMap((set): Ranking[] => {
-    const ranking = setAnswer(set, rules.item, 'ranking')?.ranking;
-    const methodOf = new Map(set.samples.map(({ code, method }) => [code, method]));
-    return ranking ? [ranking.map((group) => group.map((code) => methodOf.get(code) as number))] : [];
-  });
+  const rankings = ownRankings(sets, rules.item);
   const blocks = rankings.map((ranking) => {
     const places = ranking.flatMap((group, at) => group.map((method) => ({ method, at })));
     return { samples: places.map(({ method }) => method), values: places.map(({ at }) => at) };
@@ -71,14 +67,47 @@ export function ordered(sets: readonly HeardSet[], rules: PlannedRules): Planned
   return { planned, ...leading(fit.logWorth, variance, rules), support };
 }
 
-/** Reads best-and-worst choices. */
+/**
+ * The rankings, one for each panelist and group of samples: who ranks the same samples several
+ * times (replicates, zones) is heard once, by the mean of the places.
+ */
+function ownRankings(sets: readonly HeardSet[], item: string): Ranking[] {
+  const heard = new Map<string, Map<number, number>>();
+  for (const set of sets) {
+    const ranking = setAnswer(set, item, 'ranking')?.ranking;
+    if (!ranking) continue;
+    const places = heard.get(sameSamples(set)) ?? new Map<number, number>();
+    heard.set(sameSamples(set), places);
+    const methodOf = new Map(set.samples.map(({ code, method }) => [code, method]));
+    let before = 0;
+    for (const group of ranking) {
+      for (const code of group) {
+        const method = methodOf.get(code) as number;
+        places.set(method, (places.get(method) ?? 0) + before + (group.length + 1) / 2);
+      }
+      before += group.length;
+    }
+  }
+  return [...heard.values()].map((places) => {
+    const levels = [...new Set(places.values())].sort((a, b) => a - b);
+    return levels.map((level) => [...places.keys()].filter((method) => places.get(method) === level));
+  });
+}
+
+const sameSamples = ({ panelist, samples }: HeardSet): string =>
+  [panelist, ...samples.map(({ method }) => method).sort((a, b) => a - b)].join(' ');
+
+/** Reads best-and-worst choices; who chooses from the same samples several times counts once in all. */
 export function chosen(sets: readonly HeardSet[], rules: PlannedRules): PlannedAnswer {
-  const choices = sets.flatMap((set) => {
+  const answered = sets.filter((set) => setAnswer(set, rules.item, 'best-worst'));
+  const times = new Map<string, number>();
+  for (const set of answered) times.set(sameSamples(set), (times.get(sameSamples(set)) ?? 0) + 1);
+  const choices = answered.flatMap((set) => {
     const answer = setAnswer(set, rules.item, 'best-worst');
     const methodOf = (code: string): number => set.samples.find((sample) => sample.code === code)?.method ?? -1;
-    return answer
-      ? [{ shown: set.samples.map(({ method }) => method), best: methodOf(answer.best), worst: methodOf(answer.worst) }]
-      : [];
+    const shown = set.samples.map(({ method }) => method);
+    const weight = 1 / (times.get(sameSamples(set)) ?? 1);
+    return answer ? [{ shown, best: methodOf(answer.best), worst: methodOf(answer.worst), weight }] : [];
   });
   const result = bestWorst(choices, rules.ids.length);
   const planned: Chosen = { of: 'best-worst', result };

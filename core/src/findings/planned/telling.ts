@@ -106,13 +106,24 @@ function isRight(protocol: Protocol, { samples }: HeardSet, choice: readonly str
   }
 }
 
-function preference(sets: readonly HeardSet[], rules: PlannedRules, { first, second }: Pair): PlannedAnswer {
-  const choices = sets.flatMap((set) => {
-    const choice = setAnswer(set, rules.item, 'choice')?.choice;
-    return choice ? [set.samples.find((sample) => sample.code === choice[0])?.method ?? null] : [];
-  });
-  const count = (method: number | null): number => choices.filter((one) => one === method).length;
-  const [a, b, none] = [count(first), count(second), count(null)];
+/** Everyone has one vote: who is asked several times, and prefers each as often, prefers neither. */
+function votesFor(sets: readonly HeardSet[], item: string, { first, second }: Pair): number[] {
+  const leanings = new Map<string, number>();
+  for (const set of sets) {
+    const choice = setAnswer(set, item, 'choice')?.choice;
+    if (!choice) continue;
+    const preferred = set.samples.find((sample) => sample.code === choice[0])?.method;
+    const leaning = preferred === first ? 1 : preferred === second ? -1 : 0;
+    leanings.set(set.panelist, (leanings.get(set.panelist) ?? 0) + leaning);
+  }
+  return [...leanings.values()];
+}
+
+function preference(sets: readonly HeardSet[], rules: PlannedRules, pair: Pair): PlannedAnswer {
+  const { first, second } = pair;
+  const votes = votesFor(sets, rules.item, pair);
+  const [a, b] = [votes.filter((vote) => vote > 0).length, votes.filter((vote) => vote < 0).length];
+  const none = votes.length - a - b;
   const result = pairedPreference({ a, b, none }, 'drop', rules.alpha);
   const planned: Telling = { of: 'telling', result, replicated: null };
   if (result.test === null) return { planned, kind: 'cannot-say', leaders: [], sentence: result.reason, support: '' };

@@ -3,7 +3,8 @@
  * the number of attributes is allowed for?
  *
  * Use it for profiles scored by a panel, with or without replicates. Each attribute has
- * its own mixed model (panelists, and panelists by samples where replicated); p-values are
+ * its own mixed model (panelists, panelists by samples where replicated, and pieces where
+ * they are named); p-values are
  * adjusted together by the false discovery rate. Not to decide the one question that the
  * plan was made for: that has its own test.
  *
@@ -28,7 +29,7 @@ export interface AttributeRow {
 
 /**
  * @param scores per attribute, one per row; null where none was given
- * @param factors with `sample` and `panelist` per row
+ * @param factors with `sample` and `panelist` per row, and `piece` where samples come from several
  */
 export function attributeTable(
   scores: Readonly<Record<string, readonly (number | null)[]>>,
@@ -55,7 +56,7 @@ function oneAttribute(
   );
   const fit = fitMixed(
     { y: given.map((row) => values[row] as number), factors: part },
-    { fixed: [['sample']], random: [['panelist'], ['panelist', 'sample']] },
+    { fixed: [['sample']], random: [['panelist'], ['panelist', 'sample'], ...(part.piece ? [['piece']] : [])] },
   );
   if (fit.test === null) return { test: fit, means: [] };
   const means = estimatedMeans(fit, 'sample', alpha).sort((a, b) => (b.mean ?? -Infinity) - (a.mean ?? -Infinity));

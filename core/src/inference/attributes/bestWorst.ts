@@ -25,6 +25,8 @@ export interface BestWorstChoice {
   shown: readonly number[];
   best: number;
   worst: number;
+  /** Default 1; less where one panelist chooses from the same samples several times. */
+  weight?: number;
 }
 
 /** Result of {@link bestWorst}. */
@@ -55,10 +57,10 @@ export function bestWorst(choices: readonly BestWorstChoice[], samples: number):
   if (apart) return apart;
   const at = (logWorth: readonly number[], penalise: boolean): LogLikelihood => {
     const total = emptyLikelihood(samples);
-    for (const { shown, best, worst } of used) {
-      addChoice(total, logWorth, shown, best, 1);
+    for (const { shown, best, worst, weight = 1 } of used) {
+      addChoice(total, logWorth, { from: shown, chosen: best, direction: 1, weight });
       const rest = shown.filter((sample) => sample !== best);
-      if (rest.length > 1) addChoice(total, logWorth, rest, worst, -1);
+      if (rest.length > 1) addChoice(total, logWorth, { from: rest, chosen: worst, direction: -1, weight });
     }
     if (penalise) addGhost(total, logWorth, samples);
     return total;
@@ -87,24 +89,29 @@ function countsOf(choices: readonly BestWorstChoice[], sample: number): BestWors
   return { best, worst, shown, score: shown > 0 ? (best - worst) / shown : 0 };
 }
 
-/** A choice in proportion to worth (direction 1) or to its inverse (-1). */
+interface Choice {
+  from: readonly number[];
+  chosen: number;
+  /** 1 where chosen in proportion to worth, -1 to its inverse. */
+  direction: 1 | -1;
+  weight: number;
+}
+
 function addChoice(
   total: LogLikelihood,
   logWorth: readonly number[],
-  from: readonly number[],
-  chosen: number,
-  direction: 1 | -1,
+  { from, chosen, direction, weight }: Choice,
 ): void {
   const size = total.slope.length;
   const heights = from.map((sample) => direction * logWorth[sample]);
   const top = Math.max(...heights);
   const sum = heights.reduce((all, height) => all + Math.exp(height - top), 0);
   const shares = heights.map((height) => Math.exp(height - top) / sum);
-  total.value += direction * logWorth[chosen] - top - Math.log(sum);
-  total.slope[chosen] += direction;
+  total.value += weight * (direction * logWorth[chosen] - top - Math.log(sum));
+  total.slope[chosen] += weight * direction;
   from.forEach((a, i) => {
-    total.slope[a] -= direction * shares[i];
-    total.curvature[a * size + a] -= shares[i];
-    from.forEach((b, j) => (total.curvature[a * size + b] += shares[i] * shares[j]));
+    total.slope[a] -= weight * direction * shares[i];
+    total.curvature[a * size + a] -= weight * shares[i];
+    from.forEach((b, j) => (total.curvature[a * size + b] += weight * shares[i] * shares[j]));
   });
 }

@@ -3,7 +3,11 @@
  *
  * Use it before the first sample is cooked. The power of an exact test climbs like a saw:
  * one more panelist may lower it. The panel size given here is the smallest from which on
- * the power holds. Not for panelists who answer several times.
+ * the power holds. Not for similarity with panelists who answer several times.
+ *
+ * Panelists who answer several times bring more answers, and not more people: those who can
+ * tell are right every time, the others guess every time. That is the least that replicates
+ * can be worth; they are worth most when everybody tells a little.
  *
  * Source: ISO 4120 and ISO 10399, annexes; Ennis 1993; saw-tooth as in Chernick & Liu
  * 2002, *The American Statistician* 56, 149-155.
@@ -11,7 +15,7 @@
  * @example
  * forcedChoicePower({ protocol: 'triangle', n: 30, pd: 0.3, alpha: 0.05 }).power // 0.7091
  */
-import { binomialLowerTail, binomialUpperTail } from '../../numeric';
+import { binomialChance, binomialLowerTail, binomialUpperTail } from '../../numeric';
 import { criticalCorrect, criticalSimilar } from './forcedChoice';
 import { chanceCorrect, dPrimeAt, GUESS, type Protocol } from './psychometric';
 
@@ -23,6 +27,8 @@ export interface ForcedChoicePlan {
   pd: number;
   alpha: number;
   goal?: 'difference' | 'similarity';
+  /** Answers of each panelist; default 1. Only for a difference. */
+  replicates?: number;
 }
 
 /** Result of {@link forcedChoicePower}. */
@@ -45,22 +51,44 @@ export function forcedChoicePower(plan: ForcedChoicePlan): ForcedChoicePower {
   return { ...decision(plan), dPrime: Number.isFinite(dPrime) ? dPrime : null };
 }
 
-function decision({
-  protocol,
-  n,
-  pd,
-  alpha,
-  goal = 'difference',
-}: ForcedChoicePlan): Omit<ForcedChoicePower, 'dPrime'> {
+function decision(plan: ForcedChoicePlan): Omit<ForcedChoicePower, 'dPrime'> {
+  const { protocol, n, pd, alpha, goal = 'difference', replicates = 1 } = plan;
   const guess = GUESS[protocol];
-  const share = guess + (1 - guess) * pd;
-  const isDifference = goal === 'difference';
-  const critical = isDifference ? criticalCorrect(n, guess, alpha) : criticalSimilar(n, share, alpha);
+  if (goal === 'similarity') {
+    const share = guess + (1 - guess) * pd;
+    const critical = criticalSimilar(n, share, alpha);
+    if (critical === null) return { power: 0, criticalCorrect: null, actualAlpha: 0 };
+    const decides = (chance: number): number => binomialLowerTail(critical, n, chance);
+    return { power: decides(guess), criticalCorrect: critical, actualAlpha: decides(share) };
+  }
+  const critical = criticalCorrect(n * replicates, guess, alpha);
   if (critical === null) return { power: 0, criticalCorrect: null, actualAlpha: 0 };
-  const decides = (chance: number): number =>
-    isDifference ? binomialUpperTail(critical, n, chance) : binomialLowerTail(critical, n, chance);
-  const [nothing, something] = isDifference ? [guess, share] : [share, guess];
-  return { power: decides(something), criticalCorrect: critical, actualAlpha: decides(nothing) };
+  const decides = (share: number): number => chanceOfAtLeast(critical, { people: n, replicates, share, guess });
+  return { power: decides(pd), criticalCorrect: critical, actualAlpha: decides(0) };
+}
+
+/** People of whom a share is right every time, and the others by guessing. */
+export interface Tellers {
+  people: number;
+  /** Answers of each. */
+  replicates: number;
+  share: number;
+  guess: number;
+}
+
+/**
+ * Chance that so many answers or more are right: binomial where everyone answers once, else
+ * over how many of the people can tell.
+ */
+export function chanceOfAtLeast(correct: number, { people, replicates, share, guess }: Tellers): number {
+  if (replicates === 1) return binomialUpperTail(correct, people, share + (1 - share) * guess);
+  let total = 0;
+  for (let tell = 0; tell <= people; tell++) {
+    const chance = binomialChance(tell, people, share);
+    if (chance > 0)
+      total += chance * binomialUpperTail(correct - tell * replicates, (people - tell) * replicates, guess);
+  }
+  return Math.min(1, total);
 }
 
 /** Panels of more than this are not looked for. */

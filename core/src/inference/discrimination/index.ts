@@ -1,4 +1,4 @@
-export { aNotA, type ANotAData, type ANotAResult } from './aNotA';
+export { aNotA, fisherUpper, type ANotAData, type ANotAResult } from './aNotA';
 export { betaBinomial, type BetaBinomialResult, type ReplicatedAnswers } from './betaBinomial';
 export { differenceFromControl, type DifferenceFromControl } from './differenceFromControl';
 export {
@@ -10,12 +10,14 @@ export {
   type SimilarityTest,
 } from './forcedChoice';
 export {
+  chanceOfAtLeast,
   discriminatorsAt,
   forcedChoicePanel,
   forcedChoicePower,
   LARGEST_SEARCHED_PANEL,
   type ForcedChoicePlan,
   type ForcedChoicePower,
+  type Tellers,
 } from './forcedChoicePower';
 export { pairedPreference, type PairedPreferenceResult, type Preferences } from './pairedPreference';
 export { chanceCorrect, dPrimeAt, GUESS, PROTOCOLS, type Protocol } from './psychometric';

@@ -1,4 +1,5 @@
-import { isForcedChoice, powerSource, type SizedPlan } from '@jacana/core/simulate';
+import { powerSource, type SizedPlan } from '@jacana/core/power';
+import { isOfTwoSamples } from '@jacana/core/questions';
 import {
   CartesianGrid,
   Line,
@@ -20,20 +21,11 @@ export function PowerCard() {
   const { design } = useDrafting();
   const plan = sizedPlan(design);
   const panelists = design.panel.length;
-  const source = powerSource(plan.test);
-  const isAsked = panelists > 0 && plan.methods.length > 1 && source !== 'rehearsal-only';
+  const isAsked = panelists > 0 && plan.methods.length > 1;
   const { value: curve, isBusy } = useReckoned<PowerCurve>(
     isAsked ? JSON.stringify([plan, panelists]) : null,
     (reckoner, tell) => powerCurve(reckoner, plan, panelists, tell),
   );
-  if (source === 'rehearsal-only')
-    return (
-      <Card title="Power">
-        <p className="text-quiet">
-          For this test no formula is at hand: rehearse the plan to see how often it would find a difference.
-        </p>
-      </Card>
-    );
   if (!isAsked || !curve?.here)
     return (
       <Card title="Power">
@@ -46,17 +38,13 @@ export function PowerCard() {
   return (
     <Card
       title={`${whoFinds(panelists, plan.test)} ${sizeInWords(plan)} ${timesIn100(curve.here.power)}`}
-      aside={isBusy ? 'reckoning…' : source}
+      aside={isBusy ? 'reckoning…' : powerSource(plan.test)}
     >
       <Curve curve={curve} panelists={panelists} />
       <ul className="mt-2 space-y-1">
         {curve.smallest !== null && <li>{smallestText(plan.test, curve.smallest)}</li>}
         {enough !== null && <li>From {enough} people on, this difference is found 8 times in 10.</li>}
-        <Pieces
-          curve={curve}
-          pieces={design.piecesPerMethod}
-          isAsked={!isForcedChoice(plan.test) && plan.test !== 'paired-preference'}
-        />
+        <Pieces curve={curve} pieces={design.piecesPerMethod} isAsked={!isOfTwoSamples(plan.test)} />
       </ul>
     </Card>
   );
@@ -67,9 +55,10 @@ function whoFinds(panelists: number, test: SizedPlan['test']): string {
   return panelists === 1 ? `1 person ${verb}s` : `${panelists} people ${verb}`;
 }
 
-function smallestText(test: Parameters<typeof isForcedChoice>[0], smallest: number): string {
-  const isShare = isForcedChoice(test) || test === 'paired-preference';
-  const size = isShare ? `${Math.ceil(smallest * 100)} % of people who can` : `${smallest.toFixed(1)} points`;
+function smallestText(test: SizedPlan['test'], smallest: number): string {
+  const size = isOfTwoSamples(test)
+    ? `${Math.ceil(smallest * 100)} % of people who can`
+    : `${smallest.toFixed(1)} points`;
   return `The least that is found 8 times in 10: ${size}.`;
 }
 

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { isForcedChoice } from '@jacana/core/simulate';
+import { isOfTwoSamples } from '@jacana/core/questions';
 import { Controller, type FieldPath } from 'react-hook-form';
 import type { DraftInput } from '../../../app/api.generated';
 import { useDrafting } from '../../../drafting/draft';
@@ -9,11 +9,10 @@ import { RangeField } from '../../../ui/RangeField';
 /** What the plan is sized for: it goes into the record, so that a reader knows what could have been found. */
 export function SizedFor({ children }: { children?: ReactNode }) {
   const { draft } = useDrafting();
-  const isShare = isForcedChoice(draft.test) || draft.test === 'paired-preference';
   return (
     <Card title="What it should find">
       <div className="space-y-3">
-        {isShare ? (
+        {isOfTwoSamples(draft.test) ? (
           <Size
             name="assumed.discriminators"
             label={draft.test === 'paired-preference' ? 'Truly prefer one' : 'Can truly tell'}

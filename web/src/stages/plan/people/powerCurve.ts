@@ -1,5 +1,6 @@
 import type { Tasting } from '@jacana/core/bundle';
-import { isForcedChoice, type PlanPower, powerSource, type SizedPlan } from '@jacana/core/simulate';
+import { type PlanPower, powerSource, type SizedPlan } from '@jacana/core/power';
+import { isOfTwoSamples } from '@jacana/core/questions';
 import type { Remote } from 'comlink';
 import type { Reckoner } from '../../../reckoning/reckoner.worker';
 
@@ -26,7 +27,7 @@ const PANELS = 1000;
 /** Panel sizes worth a point: every one where the power is exact, so that the teeth of the saw show. */
 export function sizesFor(plan: Pick<SizedPlan, 'test'>, panelists: number): number[] {
   const most = Math.min(500, Math.max(60, 2 * panelists));
-  if (powerSource(plan.test) !== 'simulated') return Array.from({ length: most - 2 }, (_, at) => at + 3);
+  if (powerSource(plan.test) === 'exact') return Array.from({ length: most - 2 }, (_, at) => at + 3);
   return [...new Set([...SIZES.filter((size) => size <= most), panelists])]
     .filter((size) => size >= 3)
     .sort((a, b) => a - b);
@@ -40,14 +41,13 @@ export async function powerCurve(
   tell: (curve: PowerCurve) => void,
 ): Promise<PowerCurve> {
   const here = await reckoner.power(plan, panelists, 2 * PANELS);
-  const herePieces = await reckoner.inPieces(plan, panelists, 2 * PANELS);
+  const herePieces = await reckoner.inPieces(plan, panelists);
   const curve: PowerCurve = { points: [], here, herePieces, smallest: null };
   tell(curve);
   curve.smallest = await reckoner.smallest(plan, panelists);
   for (const size of sizesFor(plan, panelists)) {
     const power = await reckoner.power(plan, size, PANELS);
-    const inPieces = await reckoner.inPieces(plan, size, PANELS);
-    if (!power) break;
+    const inPieces = await reckoner.inPieces(plan, size);
     curve.points = [...curve.points, { panelists: size, power: power.power, inPieces: inPieces?.power ?? null }];
     if (curve.points.length % 6 === 0) tell({ ...curve });
   }
@@ -65,7 +65,7 @@ export const timesIn100 = (power: number): string =>
 /** What there is to be found, in words. */
 export function sizeInWords({ test, assumed, decision }: SizedPlan): string {
   if (test === 'paired-preference') return `that ${Math.round(assumed.discriminators * 100)} % truly prefer one`;
-  if (isForcedChoice(test)) return `a difference that ${Math.round(assumed.discriminators * 100)} % can truly tell`;
+  if (isOfTwoSamples(test)) return `a difference that ${Math.round(assumed.discriminators * 100)} % can truly tell`;
   if (test === 'non-inferiority') return `that no more than ${decision.margin} points are lost, when nothing is,`;
   return `one liked ${assumed.difference} ${assumed.difference === 1 ? 'point' : 'points'} more`;
 }

@@ -9,6 +9,8 @@ export interface IncompleteRankingPlan {
   rankings: number;
   /** Samples in each. */
   together: number;
+  /** Default: ranks of all. */
+  asked?: 'ranks' | 'best and worst';
   /** True mean impression per sample; higher is better. */
   liking: readonly number[];
   /** Standard deviation of one panelist's impression of one sample. */
@@ -21,20 +23,22 @@ export interface IncompleteRankingPlan {
 
 /**
  * How often a panel that ranks some of the samples each would find a difference, by
- * simulation with the Skillings-Mack statistic and its chi-squared limit. Blocks use all
- * samples equally often; that they are not balanced for pairs makes little difference.
+ * simulation with the Skillings-Mack statistic and its chi-squared limit. Best-and-worst
+ * choices are read in the same way as ranks that only tell the ends apart, which comes close
+ * to their likelihood ratio. Blocks use all samples equally often; that they are not balanced
+ * for pairs makes little difference.
  *
  * Source: the statistic as in Skillings & Mack 1981, *Technometrics* 23, 171-177.
  */
 export function incompleteRankingPower(plan: IncompleteRankingPlan): RankingPower {
-  const { rankings, together, liking, spread, alpha, seed, panels = 2000 } = plan;
+  const { rankings, together, asked = 'ranks', liking, spread, alpha, seed, panels = 2000 } = plan;
   const samples = liking.length;
   const random = randomStream(seed, 'incomplete-power');
   const blocks = evenBlocks({ samples, panelists: rankings, perPanelist: together }, rankings, random);
   const inverse = pseudoInverse(covarianceOf(blocks, samples)).to2DArray();
   const critical = chiSquaredQuantile(1 - alpha, samples - 1);
   const best = liking.indexOf(Math.max(...liking));
-  const weight = Math.sqrt(12 / (together + 1));
+  const scores = scoresOf(together, asked);
   const impressions = new Float64Array(together);
   let [found, leads] = [0, 0];
   for (let panel = 0; panel < panels; panel++) {
@@ -43,9 +47,9 @@ export function incompleteRankingPower(plan: IncompleteRankingPlan): RankingPowe
       random.fillNormal(impressions);
       for (let at = 0; at < together; at++) impressions[at] = liking[block[at]] + spread * impressions[at];
       for (let at = 0; at < together; at++) {
-        let rank = 1;
-        for (let other = 0; other < together; other++) if (impressions[other] > impressions[at]) rank++;
-        sums[block[at]] += weight * (rank - (together + 1) / 2);
+        let better = 0;
+        for (let other = 0; other < together; other++) if (impressions[other] > impressions[at]) better++;
+        sums[block[at]] += scores[better];
       }
     }
     if (quadratic(sums, inverse) >= critical) found++;
@@ -53,6 +57,16 @@ export function incompleteRankingPower(plan: IncompleteRankingPlan): RankingPowe
   }
   const power = found / panels;
   return { power, bestLeads: leads / panels, standardError: Math.sqrt((power * (1 - power)) / panels), panels };
+}
+
+/** What a place counts, the best first: of mean zero, and of variance `together` - 1 when places are drawn. */
+function scoresOf(together: number, asked: 'ranks' | 'best and worst'): number[] {
+  const last = together - 1;
+  const plain = Array.from({ length: together }, (_, place) =>
+    asked === 'ranks' ? place - last / 2 : place === 0 ? -1 : place === last ? 1 : 0,
+  );
+  const variance = plain.reduce((sum, score) => sum + score * score, 0) / together;
+  return plain.map((score) => score * Math.sqrt(last / variance));
 }
 
 function covarianceOf(blocks: readonly (readonly number[])[], samples: number): Matrix {

@@ -1,0 +1,147 @@
+import type { Tasting, Test } from '../bundle';
+import { isComplete } from '../design';
+import { forcedChoicePower, PROTOCOLS, type Protocol } from '../inference';
+import { isOfTwoSamples } from '../questions';
+import { incompleteRankingPower } from './incompletePower';
+import { rankingPower } from './rankingPower';
+import { marginPower, piecePower, scorePower, USUAL_HEIGHT, type ScorePlan } from './scorePower';
+import { preferencePower, signalPower } from './tellingPower';
+
+/** What the power of a plan depends on. */
+export type SizedPlan = Pick<
+  Tasting,
+  'test' | 'methods' | 'service' | 'zones' | 'piecesPerMethod' | 'alpha' | 'assumed' | 'decision'
+>;
+
+/** Power of a plan with one panel size. */
+export interface PlanPower {
+  panelists: number;
+  power: number;
+  /** Monte Carlo standard error; 0 where the power is computed exactly. */
+  standardError: number;
+}
+
+/** How the power of a test is known: by a formula, or by simulated panels. */
+export type PowerSource = 'exact' | 'simulated';
+
+export const powerSource = (test: Test): PowerSource =>
+  isForcedChoice(test) || test === 'paired-preference' ? 'exact' : 'simulated';
+
+const isForcedChoice = (test: Test): test is Protocol => (PROTOCOLS as readonly Test[]).includes(test);
+
+/**
+ * How often a plan would find what it is sized for: one method liked more than all others by
+ * the assumed difference, or the assumed share of people who can tell two samples apart, or
+ * (good enough) a method that truly is as good.
+ *
+ * Replicates of a forced choice bring more answers and not more people; repeated scores and
+ * rankings lessen the noise of an answer, and not the disagreement between people. Several
+ * incomplete sittings count as so many more panelists, which is hopeful where tastes differ.
+ *
+ * @param panels simulated panels, where there is simulation
+ */
+export function planPower(plan: SizedPlan, panelists: number, seed: string, panels: number): PlanPower {
+  const { test, alpha, assumed } = plan;
+  if (panelists < 1) return { panelists, power: 0, standardError: 0 };
+  const exact = (power: number): PlanPower => ({ panelists, power, standardError: 0 });
+  const replicates = plan.service.replicates * plan.service.sittings;
+  if (isForcedChoice(test))
+    return exact(
+      forcedChoicePower({ protocol: test, n: panelists, replicates, pd: assumed.discriminators, alpha }).power,
+    );
+  const telling = { panelists, replicates, tellers: assumed.discriminators, alpha };
+  switch (test) {
+    case 'paired-preference':
+      return exact(preferencePower(telling));
+    case 'a-not-a':
+    case 'same-different':
+      return { panelists, ...signalPower(test, { ...telling, seed, panels }) };
+    case 'non-inferiority':
+      return {
+        panelists,
+        ...marginPower({ ...scoresOf(plan, panelists), margin: plan.decision.margin, seed, panels }),
+      };
+    case 'liking':
+    case 'profile':
+      return { panelists, ...scorePower({ ...scoresOf(plan, panelists), seed, panels }) };
+    case 'ranking':
+    case 'best-worst':
+      return { panelists, ...rankingOf(plan, panelists, seed, panels) };
+    default:
+      return test satisfies never;
+  }
+}
+
+/**
+ * The same for rankings and choices with pieces instead of bites as what is counted: what the
+ * findings may claim of methods. Null where pieces are counted anyway (scores) or are not what
+ * it hangs on (two samples told apart), and where there is only one per method.
+ */
+export function powerInPieces(plan: SizedPlan, panelists: number): PlanPower | null {
+  if ((plan.test !== 'ranking' && plan.test !== 'best-worst') || panelists < 1) return null;
+  const power = piecePower(scoresOf(plan, panelists));
+  return power === null ? null : { panelists, power, standardError: 0 };
+}
+
+/**
+ * The smallest difference (in points, or as a share of people who can tell) that a plan finds
+ * with the wanted power; null if none is small enough to be of use.
+ */
+export function smallestDifference(
+  plan: SizedPlan,
+  panelists: number,
+  { power, seed, panels }: { power: number; seed: string; panels: number },
+): number | null {
+  const isShare = isOfTwoSamples(plan.test);
+  if (plan.test === 'non-inferiority') return null;
+  const finds = (size: number): boolean => {
+    const assumed = { ...plan.assumed, ...(isShare ? { discriminators: size } : { difference: size }) };
+    return planPower({ ...plan, assumed }, panelists, seed, panels).power >= power;
+  };
+  let [low, high] = [0, isShare ? 1 : 4];
+  if (!finds(high)) return null;
+  for (let step = 0; step < 9; step++) {
+    const middle = (low + high) / 2;
+    if (finds(middle)) high = middle;
+    else low = middle;
+  }
+  return high;
+}
+
+/** One method above all others. */
+const likingOf = ({ methods, assumed }: SizedPlan): number[] =>
+  methods.map((_, at) => (at === 0 ? assumed.difference : 0));
+
+function rankingOf(plan: SizedPlan, panelists: number, seed: string, panels: number) {
+  const { assumed, alpha, service, test } = plan;
+  const liking = likingOf(plan);
+  const [sittings, replicates] = [service.sittings, service.replicates];
+  if (test === 'ranking' && isComplete(plan)) {
+    // Sittings and replicates are averaged: only the noise of one answer shrinks.
+    const answers = sittings * replicates * Math.max(1, plan.zones.length);
+    const spread = Math.hypot(assumed.disagreement, assumed.noise / Math.sqrt(answers));
+    return rankingPower({ panelists, liking, spread, alpha, seed, panels });
+  }
+  const spread = Math.hypot(assumed.disagreement, assumed.noise / Math.sqrt(replicates));
+  const asked = test === 'best-worst' ? ('best and worst' as const) : ('ranks' as const);
+  return incompleteRankingPower({
+    ...{ rankings: panelists * sittings, together: service.together, asked, liking, spread, alpha, seed, panels },
+  });
+}
+
+function scoresOf(plan: SizedPlan, panelists: number): ScorePlan {
+  const { assumed, alpha, service, methods } = plan;
+  const { sittings, replicates } = service;
+  return {
+    panelists,
+    replicates: replicates * (isComplete(plan) ? sittings : 1) * Math.max(1, plan.zones.length),
+    each: isComplete(plan) ? methods.length : service.together * sittings,
+    liking: likingOf(plan),
+    disagreement: assumed.disagreement,
+    noise: assumed.noise,
+    height: USUAL_HEIGHT,
+    pieces: plan.piecesPerMethod,
+    pieceSpread: assumed.pieceSpread,
+    alpha,
+  };
+}

@@ -1,0 +1,83 @@
+import { defaultTasting, type Test } from '../../src/bundle';
+import { planPower } from '../../src/power';
+import { rehearse } from '../../src/simulate';
+import { simpleTasting, type Wanted } from '../support/bundles';
+
+/** Two standard errors for 150 panels and more; the seeds are fixed. */
+const NEAR = 0.1;
+
+describe('a rehearsal and the power of its plan', () => {
+  const defaults = defaultTasting();
+  const assumed = { ...defaults.assumed, difference: 1.5, discriminators: 0.4, disagreement: 1.2, noise: 0.8 };
+  const together = (count: number, replicates = 1) => ({ ...defaults.service, together: count, replicates });
+
+  it.each<[Test, Partial<Wanted>]>([
+    ['ranking', { methods: 4, tasting: { service: together(4) } }],
+    ['ranking', { methods: 6, tasting: { service: together(3, 2) } }],
+    ['best-worst', { methods: 5, tasting: { service: together(4) } }],
+    ['best-worst', { methods: 4, tasting: { service: together(4, 2) } }],
+    ['liking', { methods: 3, tasting: { service: together(3) } }],
+    ['liking', { methods: 3, tasting: { service: together(3, 2) } }],
+    ['liking', { methods: 6, tasting: { service: together(3) } }],
+    ['non-inferiority', { methods: 2, tasting: { service: together(2) } }],
+    ['paired-preference', { methods: 2, tasting: { service: together(2, 2) } }],
+    ['triangle', { methods: 2 }],
+    ['duo-trio', { methods: 2, tasting: { service: together(2, 2) } }],
+    ['2-afc', { methods: 2 }],
+    ['3-afc', { methods: 2 }],
+    ['tetrad', { methods: 2 }],
+    ['a-not-a', { methods: 2, tasting: { service: together(2, 2) } }],
+    ['same-different', { methods: 2, tasting: { service: together(2, 2) } }],
+  ])('agree: %s, %j', (test, { methods, tasting }) => {
+    const plan = simpleTasting({
+      methods,
+      panelists: 24,
+      pieces: 4,
+      tasting: { test, assumed: { ...assumed, pieceSpread: 0 }, ...tasting },
+    });
+    const { withDifference, withNothing } = rehearse(plan, { seed: '1', panels: 150 });
+    const { verdicts, panels } = withDifference;
+    const claims = panels - verdicts['no-answer'] - verdicts['cannot-say'];
+    expect(Math.abs(claims / panels - planPower(plan, 24, '1', 2000).power)).toBeLessThan(NEAR);
+    // Replicates must not make one taste count as several.
+    expect(withNothing.wrong / withNothing.panels).toBeLessThan(0.05 + 3 * Math.sqrt((0.05 * 0.95) / 75));
+  });
+});
+
+describe('a rehearsal', () => {
+  const fast = { seed: '1', panels: 200 };
+
+  it('lets the truly best win, shows one answer, and repeats with its seed', () => {
+    const tasting = simpleTasting({
+      methods: 3,
+      panelists: 24,
+      tasting: { assumed: { ...defaultTasting().assumed, difference: 3, pieceSpread: 0 } },
+    });
+    const rehearsal = rehearse(tasting, fast);
+    expect(rehearsal.withDifference.right).toBeGreaterThan(195);
+    expect(rehearsal.withDifference.wrong).toBe(0);
+    expect(rehearsal.best).toBe('m1');
+    expect(rehearsal.example.verdict.sentence).toBe('Method 1 is liked best.');
+    expect(rehearse(tasting, fast)).toEqual(rehearsal);
+  });
+
+  it('shows that many bites of few pieces claim what is not there', () => {
+    const few = simpleTasting({
+      methods: 4,
+      panelists: 60,
+      pieces: 1,
+      tasting: { assumed: { ...defaultTasting().assumed, pieceSpread: 1 } },
+    });
+    expect(rehearse(few, fast).withNothing.wrong).toBeGreaterThan(50);
+  });
+
+  it('has nobody to go by when nobody comes', () => {
+    const away = simpleTasting({
+      methods: 3,
+      panelists: 8,
+      tasting: { assumed: { ...defaultTasting().assumed, noShows: 0.9 } },
+    });
+    const { verdicts } = rehearse(away, { seed: '1', panels: 40 }).withDifference;
+    expect(verdicts['cannot-say']).toBeGreaterThan(35);
+  });
+});
