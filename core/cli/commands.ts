@@ -88,6 +88,7 @@ export function addPower({ jacana, streams, print }: Shell): void {
     .option('--n <count>', 'panelists', whole)
     .option('--power <share>', 'find the panel for this power (forced choice)', share)
     .option('--pd <share>', 'share of panelists who can tell (forced choice)', share)
+    .option('--replicates <count>', 'answers of each panelist (forced choice, for a difference)', whole, 1)
     .addOption(
       new Option('--goal <goal>', 'what a forced choice is for')
         .choices(['difference', 'similarity'])

@@ -11,6 +11,7 @@ export function findingsText(found: Findings): string {
     ...(found.kind === 'ranking' ? rankingLines(found) : plannedLines(found)),
     '',
     ...found.sensitivity.map((again) => `Without ${again.without}: ${again.same ? 'same verdict' : again.sentence}`),
+    ...found.zones.map(({ zone, sentence }) => `${zone} by itself (explored): ${sentence}`),
     ...found.limits.map((limit) => `- ${limit.text}`),
     `Fingerprint ${found.fingerprint.matches ? 'matches' : 'DOES NOT MATCH'}: ${found.fingerprint.stated}`,
     `Next: ${found.next.text}`,

@@ -11,6 +11,7 @@ export interface PowerOptions {
   power?: number;
   pd?: number;
   goal: 'difference' | 'similarity';
+  replicates: number;
   liking?: number[];
   spread: number;
   alpha: number;
@@ -18,6 +19,7 @@ export interface PowerOptions {
   onProgress?: (fraction: number) => void;
 }
 
+const MOST_REPLICATES = 50;
 /** Most panelists of a simulated ranking. */
 const MOST_RANKING = 2000;
 const MOST_SAMPLES = 60;
@@ -28,19 +30,21 @@ export function powerReport(options: PowerOptions): Report {
   return protocol === 'ranking' ? rankingReport(options) : choiceReport(options, protocol);
 }
 
-function choiceReport({ pd, alpha, goal, ...options }: PowerOptions, protocol: Protocol): Report {
+function choiceReport({ pd, alpha, goal, replicates, ...options }: PowerOptions, protocol: Protocol): Report {
   if (pd === undefined)
     throw new BadInput('--protocol ' + protocol + ' needs --pd, the share of panelists who can tell.');
-  const plan = { protocol, pd, alpha, goal };
+  if (replicates < 1 || replicates > MOST_REPLICATES || (replicates > 1 && goal === 'similarity'))
+    throw new BadInput(`--replicates should lie between 1 and ${MOST_REPLICATES}, and be 1 for similarity.`);
+  const plan = { protocol, pd, alpha, goal, replicates };
   const n = options.n ?? neededPanel(plan, options.power);
   if (n < 1 || n > MOST_ANSWERS)
     throw new BadInput(`--n should lie between 1 and ${MOST_ANSWERS.toLocaleString('en-GB')}.`);
   const { power, criticalCorrect, actualAlpha, dPrime } = forcedChoicePower({ ...plan, n });
   const side = goal === 'difference' ? 'or more' : 'or fewer';
   return {
-    json: { protocol, goal, n, pd, alpha, power, criticalCorrect, actualAlpha, dPrime },
+    json: { protocol, goal, n, replicates, pd, alpha, power, criticalCorrect, actualAlpha, dPrime },
     lines: [
-      `${protocol}, ${n} panelists, ${pd} of whom can tell (d' ${decimal(dPrime, 3)}): power ${decimal(power)}`,
+      `${protocol}, ${n} panelists${replicates > 1 ? ` asked ${replicates} times each` : ''}, ${pd} of whom can tell (d' ${decimal(dPrime, 3)}): power ${decimal(power)}`,
       criticalCorrect === null
         ? 'No number of right answers reaches this alpha.'
         : `${criticalCorrect} right answers ${side} decide; the chance of a false claim is ${decimal(actualAlpha)}`,

@@ -21,6 +21,7 @@ import { tastedServings } from './servings';
 import { strengthFinding, type StrengthFinding } from './strength';
 import { panelFinding, type PanelFinding } from './tasters';
 import { decide, type Verdict, type VerdictKind } from './verdict';
+import { zoneAnswers, type ZoneAnswer } from './zones';
 import { counted, howOften, verdictSentence } from './wording';
 
 /** One method in the findings. */
@@ -54,6 +55,8 @@ export interface FindingsBase {
   leftOut: LeftOut[];
   piecesPerMethod: number;
   sensitivity: Sensitivity[];
+  /** Each zone by itself, looked at after unsealing; none where pieces were judged as one. */
+  zones: ZoneAnswer[];
   limits: Limit[];
   caveats: Caveat[];
   fingerprint: { stated: string; computed: string; matches: boolean };
@@ -145,6 +148,7 @@ function plannedFindings(bundle: TastingBundle, plan: Plan, key: Key): PlannedFi
     methods: tasting.methods.map(({ id, name, reference }) => ({ id, name, reference, codes: codesOf(id, plan, key) })),
     ...{ planned, people: tasters, leftOut, caveats, piecesPerMethod: tasting.piecesPerMethod },
     sensitivity: plannedSensitivity(bundle, key, { kind, leaders }),
+    zones: zoneAnswers(bundle, key),
     limits: limits({ bundle, tasters: tasting.panel.filter(({ id }) => came.has(id)), leftOut, kind }),
     fingerprint: checkFingerprint(bundle, plan, key),
     next: plannedNextStep(kind, tasting),
@@ -192,6 +196,7 @@ function rankingFindings(
     panel: panelFinding(tasters, servings, rules),
     practical: practicalPick(tasting.methods, liking, plan.alpha),
     sensitivity: sensitivity({ tasters, caveats: bundle.caveats, key, planned: verdict, names, rules }),
+    zones: zoneAnswers(bundle, key),
     limits: limits({ bundle, tasters, leftOut, kind: verdict.kind }),
     caveats: bundle.caveats,
     orders: tastedBalance(tasters, ids),

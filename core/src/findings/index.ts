@@ -29,3 +29,4 @@ export type { Limit } from './limits';
 export type { LeftOut, Taster } from './preferences';
 export type { VerdictKind } from './verdict';
 export { howOften } from './wording';
+export type { ZoneAnswer } from './zones';

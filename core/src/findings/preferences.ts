@@ -29,10 +29,16 @@ export interface LeftOut {
  *
  * Where a panelist ranked all methods several times (replicates, sittings, zones), the ranks
  * are averaged and ranked again, so that everyone counts once; liking is averaged likewise.
+ *
+ * @param zone id of the only zone to go by; null goes by all
  */
-export function readPreferences(bundle: TastingBundle, key: Key): { tasters: Taster[]; leftOut: LeftOut[] } {
+export function readPreferences(
+  bundle: TastingBundle,
+  key: Key,
+  zone: string | null = null,
+): { tasters: Taster[]; leftOut: LeftOut[] } {
   const { tasting } = bundle;
-  const { sets, leftOut } = heardSets(bundle, key);
+  const { sets, leftOut } = heardSets(bundle, key, zone);
   const out = new Set(leftOut.map(({ panelist }) => panelist));
   const ranked = mainItem(tasting)?.id ?? '';
   const liked = tasting.ballot.items.find((item) => item.kind === 'liking')?.id ?? '';

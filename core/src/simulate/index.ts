@@ -1,2 +1,11 @@
 export { simulateBallots, type PlannedTasting, type SimulatedTruth } from './panel';
-export { rehearse, truthOf, type Outcomes, type Rehearsal, type RehearsalOptions } from './rehearsal';
+export {
+  joined,
+  rehearse,
+  rehearsePart,
+  truthOf,
+  type Outcomes,
+  type Rehearsal,
+  type RehearsalOptions,
+  type RehearsalPart,
+} from './rehearsal';

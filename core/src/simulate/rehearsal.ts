@@ -1,7 +1,7 @@
 import type { Tasting, TastingBundle } from '../bundle';
 import { lockPlan, type LockedPlan } from '../design';
 import { findings, plannedVerdict, type Findings, type VerdictKind } from '../findings';
-import { randomStream } from '../numeric';
+import { randomStream, type RandomStream } from '../numeric';
 import { USUAL_HEIGHT } from '../power';
 import { isOfTwoSamples } from '../questions';
 import { simulateBallots, type SimulatedTruth } from './panel';
@@ -27,12 +27,16 @@ export interface Outcomes {
   bestLeads: number;
 }
 
-/** Result of {@link rehearse}. */
-export interface Rehearsal {
+/** What a part of the panels of a rehearsal came to. */
+export interface RehearsalPart {
   /** With the difference that the plan is sized for. */
   withDifference: Outcomes;
   /** With nothing to be found: every claim is a false one. */
   withNothing: Outcomes;
+}
+
+/** Result of {@link rehearse}. */
+export interface Rehearsal extends RehearsalPart {
   /** What the Read screen would show of the first panel that tasted the difference. */
   example: Findings;
   /** Method that is truly best; null where there is none. */
@@ -54,44 +58,64 @@ const MIDDLE = 5.5;
  *
  * @param tasting one without lock problems; its `assumed` says what there is to be found
  */
-export function rehearse(tasting: Tasting, { seed, panels = 1000, onProgress }: RehearsalOptions): Rehearsal {
-  const locked = lockPlan(tasting, { seed, salt: 'a rehearsal keeps nothing secret', lockedAt: AT });
+export function rehearse(tasting: Tasting, options: RehearsalOptions): Rehearsal {
+  return joined(tasting, options.seed, [rehearsePart(tasting, { ...options, part: 0, of: 1 })]);
+}
+
+/**
+ * One of several parts of the panels, so that as many workers can share a rehearsal. Each
+ * panel has a random stream of its own: in how many parts it is done changes nothing.
+ *
+ * @param part from 0, one less than `of` at most
+ */
+export function rehearsePart(
+  tasting: Tasting,
+  { seed, panels = 1000, part, of, onProgress }: RehearsalOptions & { part: number; of: number },
+): RehearsalPart {
+  const locked = locking(tasting, seed);
   const best = bestOf(tasting);
-  const run = (truth: SimulatedTruth, count: number, hasDifference: boolean, from: number, share: number): Outcomes => {
-    const random = randomStream(seed, hasDifference ? 'rehearsal' : 'rehearsal of nothing');
+  const run = (hasDifference: boolean, count: number, from: number, share: number): Outcomes => {
+    const truth = truthOf(tasting, hasDifference);
     const outcomes = noOutcomes();
-    for (let panel = 0; panel < count; panel++) {
-      const ballots = simulateBallots({ tasting, ...locked }, truth, random, AT);
-      note(
-        outcomes,
-        plannedVerdict(asBundle(tasting, locked, ballots), locked.key),
-        hasDifference ? best : null,
-        hasDifference,
-      );
-      if (panel % 10 === 0) onProgress?.(from + (share * panel) / count);
+    for (let panel = part; panel < count; panel += of) {
+      const bundle = tasted(tasting, locked, truth, streamOf(seed, hasDifference, panel));
+      note(outcomes, plannedVerdict(bundle, locked.key), hasDifference ? best : null, hasDifference);
+      if (outcomes.panels % 10 === 0) onProgress?.(from + (share * panel) / count);
     }
     return outcomes;
   };
-  const withDifference = run(truthOf(tasting, true), panels, true, 0, 2 / 3);
-  const withNothing = run(truthOf(tasting, false), Math.ceil(panels / 2), false, 2 / 3, 1 / 3);
-  const ballots = simulateBallots({ tasting, ...locked }, truthOf(tasting, true), randomStream(seed, 'rehearsal'), AT);
   return {
-    withDifference,
-    withNothing,
-    example: findings(asBundle(tasting, locked, ballots)),
+    withDifference: run(true, panels, 0, 2 / 3),
+    withNothing: run(false, Math.ceil(panels / 2), 2 / 3, 1 / 3),
+  };
+}
+
+/** The parts of a rehearsal as one, with its first panel read in full. */
+export function joined(tasting: Tasting, seed: string, parts: readonly RehearsalPart[]): Rehearsal {
+  const best = bestOf(tasting);
+  const first = tasted(tasting, locking(tasting, seed), truthOf(tasting, true), streamOf(seed, true, 0));
+  return {
+    withDifference: summed(parts.map((part) => part.withDifference)),
+    withNothing: summed(parts.map((part) => part.withNothing)),
+    example: findings(first),
     best: best === null ? null : tasting.methods[best].id,
   };
 }
 
-function asBundle(
-  tasting: Tasting,
-  { plan, pieces, key }: LockedPlan,
-  ballots: TastingBundle['ballots'],
-): TastingBundle {
+const locking = (tasting: Tasting, seed: string): LockedPlan =>
+  lockPlan(tasting, { seed, salt: 'a rehearsal keeps nothing secret', lockedAt: AT });
+
+const streamOf = (seed: string, hasDifference: boolean, panel: number): RandomStream =>
+  randomStream(seed, `rehearsal ${hasDifference ? 'of a difference' : 'of nothing'} ${panel}`);
+
+/** One panel's answers, as if closed and unsealed. */
+function tasted(tasting: Tasting, locked: LockedPlan, truth: SimulatedTruth, random: RandomStream): TastingBundle {
+  const { plan, pieces, key } = locked;
   return {
     format: 'jacana-tasting',
     version: 2,
-    ...{ tasting, plan, pieces, key, ballots },
+    ...{ tasting, plan, pieces, key },
+    ballots: simulateBallots({ tasting, ...locked }, truth, random, AT),
     seal: { closedAt: AT, unsealedAt: AT, unsealedBy: 'rehearsal' },
     caveats: [],
   };
@@ -144,6 +168,18 @@ const noOutcomes = (): Outcomes => ({
   verdicts: { winner: 0, 'leading-set': 0, 'told-apart': 0, 'good-enough': 0, 'no-answer': 0, 'cannot-say': 0 },
   ...{ right: 0, wrong: 0, bestLeads: 0 },
 });
+
+function summed(parts: readonly Outcomes[]): Outcomes {
+  const total = noOutcomes();
+  for (const part of parts) {
+    for (const kind of Object.keys(total.verdicts) as VerdictKind[]) total.verdicts[kind] += part.verdicts[kind];
+    total.panels += part.panels;
+    total.right += part.right;
+    total.wrong += part.wrong;
+    total.bestLeads += part.bestLeads;
+  }
+  return total;
+}
 
 function note(
   outcomes: Outcomes,

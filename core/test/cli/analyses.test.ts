@@ -219,6 +219,11 @@ describe('forced-choice, power and orders', () => {
     ],
     ['an unknown protocol', ['power', '--protocol', 'square', '--n', '30', '--pd', '0.3'], 'Allowed choices'],
     ['no panel and no power', ['power', '--protocol', 'triangle', '--pd', '0.3'], '--power'],
+    [
+      'similarity of replicates',
+      ['power', '--protocol', 'triangle', '--n', '30', '--pd', '0.3', '--replicates', '2', '--goal', 'similarity'],
+      '--replicates',
+    ],
     ['pd above 1', ['power', '--protocol', 'triangle', '--n', '30', '--pd', '1.3'], 'between 0 and 1'],
     ['no liking', ['power', '--protocol', 'ranking', '--n', '30'], '--liking'],
     ['more than all', ['orders', '--samples', '4', '--panelists', '9', '--per-panelist', '5'], '--per-panelist'],
@@ -244,6 +249,14 @@ describe('forced-choice, power and orders', () => {
     expect(json('', 'power', '--protocol', 'triangle', '--power', '0.8', '--pd', '0.3').power).toBeGreaterThanOrEqual(
       0.8,
     );
+  });
+
+  it('power counts who tells, and not how often', () => {
+    const power = (...more: string[]): number =>
+      json('', 'power', '--protocol', 'triangle', '--pd', '0.3', ...more).power;
+    const [once, twice] = [power('--n', '20'), power('--n', '20', '--replicates', '2')];
+    expect(twice).toBeGreaterThan(once);
+    expect(power('--n', '40')).toBeGreaterThan(twice);
   });
 
   it('ranking power is alpha where nothing differs, and near 1 where all does', () => {

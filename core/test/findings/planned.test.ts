@@ -173,3 +173,46 @@ describe('what comes with a method', () => {
     );
   });
 });
+
+describe('each zone by itself', () => {
+  const zones = [
+    { id: 'loin', name: 'Loin' },
+    { id: 'belly', name: 'Belly' },
+  ];
+
+  /** In the loin everyone puts the methods in their order; in the belly each begins with another. */
+  function twoMinded(test: 'ranking' | 'liking') {
+    const bundle = simulatedBundle({ methods: 3, panelists: 24, tasting: { test, zones } });
+    const { plan, key, tasting, ballots } = bundle;
+    const place = (code: string) => tasting.methods.findIndex(({ id }) => id === key?.codes[code]);
+    const changed = ballots.map((ballot, who) => {
+      const sets = plan?.servings.find((serving) => serving.panelist === ballot.panelist)?.sets ?? [];
+      const liked = ({ zone }: { zone: string | null }, code: string) =>
+        zone === 'loin' ? place(code) : (place(code) + who) % 3;
+      const answers = ballot.answers.map((answer) => {
+        if (answer.kind === 'ranking') {
+          const set = sets[answer.set];
+          const order = [...set.codes].sort((a, b) => liked(set, a) - liked(set, b));
+          return { ...answer, ranking: order.map((code) => [code]) };
+        }
+        if (answer.kind !== 'score') return answer;
+        const set = sets.find(({ codes }) => codes.includes(answer.code));
+        return set ? { ...answer, score: 7 - 2 * liked(set, answer.code) + (who % 2) } : answer;
+      });
+      return { ...ballot, answers };
+    });
+    return findings({ ...bundle, ballots: changed });
+  }
+
+  it.each(['ranking', 'liking'] as const)('tells a winner in one from a tie in the other: %s', (test) => {
+    const { zones: heard } = twoMinded(test);
+    expect(heard).toEqual([
+      { zone: 'Loin', kind: 'winner', leaders: ['m0'], sentence: 'Method 0 is liked best.', tasters: 24 },
+      expect.objectContaining({ zone: 'Belly', kind: 'no-answer', leaders: [], tasters: 24 }),
+    ]);
+  });
+
+  it('is not said where pieces are judged as one', () => {
+    expect(findings(simulatedBundle({ methods: 3 })).zones).toEqual([]);
+  });
+});

@@ -1,6 +1,6 @@
 import { defaultTasting, type Test } from '../../src/bundle';
 import { planPower } from '../../src/power';
-import { rehearse } from '../../src/simulate';
+import { joined, rehearse, rehearsePart } from '../../src/simulate';
 import { simpleTasting, type Wanted } from '../support/bundles';
 
 /** Two standard errors for 150 panels and more; the seeds are fixed. */
@@ -13,7 +13,7 @@ describe('a rehearsal and the power of its plan', () => {
 
   it.each<[Test, Partial<Wanted>]>([
     ['ranking', { methods: 4, tasting: { service: together(4) } }],
-    ['ranking', { methods: 6, tasting: { service: together(3, 2) } }],
+    ['ranking', { methods: 6, tasting: { service: { ...together(3), sittings: 2 } } }],
     ['best-worst', { methods: 5, tasting: { service: together(4) } }],
     ['best-worst', { methods: 4, tasting: { service: together(4, 2) } }],
     ['liking', { methods: 3, tasting: { service: together(3) } }],
@@ -28,7 +28,7 @@ describe('a rehearsal and the power of its plan', () => {
     ['tetrad', { methods: 2 }],
     ['a-not-a', { methods: 2, tasting: { service: together(2, 2) } }],
     ['same-different', { methods: 2, tasting: { service: together(2, 2) } }],
-  ])('agree: %s, %j', (test, { methods, tasting }) => {
+  ])('agree: %s, case %#', (test, { methods, tasting }) => {
     const plan = simpleTasting({
       methods,
       panelists: 24,
@@ -59,6 +59,12 @@ describe('a rehearsal', () => {
     expect(rehearsal.best).toBe('m1');
     expect(rehearsal.example.verdict.sentence).toBe('Method 1 is liked best.');
     expect(rehearse(tasting, fast)).toEqual(rehearsal);
+  });
+
+  it('comes to the same in how many parts it is done', () => {
+    const tasting = simpleTasting({ methods: 2, panelists: 12, tasting: { test: 'triangle' } });
+    const parts = [2, 0, 1].map((part) => rehearsePart(tasting, { seed: '1', panels: 50, part, of: 3 }));
+    expect(joined(tasting, '1', parts)).toEqual(rehearse(tasting, { seed: '1', panels: 50 }));
   });
 
   it('shows that many bites of few pieces claim what is not there', () => {

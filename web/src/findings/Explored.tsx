@@ -3,6 +3,7 @@ import { BestChance } from './BestChance';
 import { LikingChart } from './LikingChart';
 import { PracticalCard } from './PracticalCard';
 import { TastersCard } from './TastersCard';
+import { ZonesCard } from './ZonesCard';
 
 /** What was looked at after unsealing, kept apart from what was planned. */
 export function Explored({ found }: { found: RankingFindings }) {
@@ -14,6 +15,7 @@ export function Explored({ found }: { found: RankingFindings }) {
         <span className="h-px flex-1 bg-line" />
         <span className="font-sans text-sm text-quiet">hints, not the planned answer</span>
       </h2>
+      <ZonesCard zones={found.zones} />
       {found.practical && <PracticalCard found={found} practical={found.practical} />}
       {found.methods.some((method) => method.liking) && <LikingChart found={found} />}
       <BestChance found={found} />

@@ -5,10 +5,17 @@ import { PlannedView } from './PlannedView';
 import { RankChart } from './RankChart';
 import { SmallPrint } from './SmallPrint';
 import { TasterRankings } from './TasterRankings';
+import { ZonesCard } from './ZonesCard';
 
 /** What supports the answer: for a real tasting, and for one that was only rehearsed. */
 export function FindingsBody({ found }: { found: Findings }) {
-  if (found.kind === 'planned') return <PlannedView found={found} />;
+  if (found.kind === 'planned')
+    return (
+      <>
+        <PlannedView found={found} />
+        <ZonesCard zones={found.zones} />
+      </>
+    );
   return (
     <>
       <RankChart found={found} />

@@ -9,7 +9,7 @@ import {
   type ScreeningPlan,
   type SizedPlan,
 } from '@jacana/core/power';
-import { rehearse, type Rehearsal } from '@jacana/core/simulate';
+import { joined, rehearsePart, type Rehearsal, type RehearsalPart } from '@jacana/core/simulate';
 import { expose } from 'comlink';
 
 /** The what-if computations, off the page's own thread. */
@@ -19,8 +19,13 @@ const reckoner = {
   inPieces: (plan: SizedPlan, panelists: number): PlanPower | null => powerInPieces(plan, panelists),
   smallest: (plan: SizedPlan, panelists: number): number | null =>
     smallestDifference(plan, panelists, { power: 0.8, seed: SEED, panels: 1000 }),
-  rehearse: (tasting: Tasting, seed: string, onProgress: (fraction: number) => void): Rehearsal =>
-    rehearse(tasting, { seed, onProgress }),
+  rehearsePart: (
+    tasting: Tasting,
+    share: { seed: string; part: number; of: number },
+    onProgress: (fraction: number) => void,
+  ): RehearsalPart => rehearsePart(tasting, { ...share, onProgress }),
+  rehearsed: (tasting: Tasting, seed: string, parts: readonly RehearsalPart[]): Rehearsal =>
+    joined(tasting, seed, parts),
   screening: (plan: Omit<ScreeningPlan, 'seed'>) => screening({ ...plan, seed: SEED }),
 };
 

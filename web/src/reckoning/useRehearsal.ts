@@ -10,32 +10,64 @@ export type RehearsalState =
   | { kind: 'done'; rehearsal: Rehearsal; tasting: Tasting }
   | { kind: 'failed'; message: string };
 
-/** Runs a rehearsal in a worker when told to, and stops it when told to or when the page goes. */
+/** Workers that share a rehearsal; more would only wait for the same processors. */
+const MOST_WORKERS = 8;
+
+const startWorkers = (): Worker[] =>
+  Array.from(
+    { length: Math.min(MOST_WORKERS, Math.max(1, navigator.hardwareConcurrency || 1)) },
+    () => new Worker(new URL('./reckoner.worker.ts', import.meta.url), { type: 'module' }),
+  );
+
+/** Runs a rehearsal in workers when told to, and stops it when told to or when the page goes. */
 export function useRehearsal() {
   const [state, setState] = useState<RehearsalState>({ kind: 'idle' });
-  const worker = useRef<Worker | null>(null);
-  useEffect(() => () => worker.current?.terminate(), []);
+  const workers = useRef<Worker[]>([]);
+  const end = (): void => {
+    for (const worker of workers.current) worker.terminate();
+    workers.current = [];
+  };
+  useEffect(() => end, []);
   const stop = (): void => {
-    worker.current?.terminate();
-    worker.current = null;
+    end();
     setState({ kind: 'idle' });
   };
   const run = async (tasting: Tasting, seed: string): Promise<void> => {
-    worker.current?.terminate();
-    const own = new Worker(new URL('./reckoner.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = own;
+    end();
+    const own = startWorkers();
+    workers.current = own;
     const tell = (next: RehearsalState): void => {
-      if (worker.current === own) setState(next);
+      if (workers.current === own) setState(next);
     };
     tell({ kind: 'running', fraction: 0 });
     try {
-      const progress = proxy((fraction: number) => tell({ kind: 'running', fraction }));
-      tell({ kind: 'done', rehearsal: await wrap<Reckoner>(own).rehearse(tasting, seed, progress), tasting });
+      tell({ kind: 'done', tasting, rehearsal: await shared(own, tasting, seed, tell) });
     } catch (error) {
       tell({ kind: 'failed', message: error instanceof Error ? error.message : 'The rehearsal failed.' });
     } finally {
-      own.terminate();
+      for (const worker of own) worker.terminate();
     }
   };
   return { state, run, stop };
+}
+
+/** Each worker takes its part of the panels; the first one then reads the whole. */
+async function shared(
+  workers: readonly Worker[],
+  tasting: Tasting,
+  seed: string,
+  tell: (next: RehearsalState) => void,
+): Promise<Rehearsal> {
+  const reckoners = workers.map((worker) => wrap<Reckoner>(worker));
+  const fractions = workers.map(() => 0);
+  const parts = await Promise.all(
+    reckoners.map((reckoner, part) => {
+      const progress = proxy((fraction: number) => {
+        fractions[part] = fraction;
+        tell({ kind: 'running', fraction: fractions.reduce((sum, one) => sum + one, 0) / workers.length });
+      });
+      return reckoner.rehearsePart(tasting, { seed, part, of: workers.length }, progress);
+    }),
+  );
+  return reckoners[0].rehearsed(tasting, seed, parts);
 }

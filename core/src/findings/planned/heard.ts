@@ -25,8 +25,14 @@ export interface HeardSet {
 /**
  * Everything that was handed in, set by set. Nothing is filled in for ballots that did not
  * come; they are listed with the reason.
+ *
+ * @param only id of the only zone to be heard; null hears all
  */
-export function heardSets(bundle: TastingBundle, key: Key): { sets: HeardSet[]; leftOut: LeftOut[] } {
+export function heardSets(
+  bundle: TastingBundle,
+  key: Key,
+  only: string | null = null,
+): { sets: HeardSet[]; leftOut: LeftOut[] } {
   const { tasting, plan, ballots } = bundle;
   const place = new Map(tasting.methods.map((method, at) => [method.id, at]));
   const seats = new Map(tasting.panel.map((panelist) => [panelist.id, panelist.seat]));
@@ -51,7 +57,7 @@ export function heardSets(bundle: TastingBundle, key: Key): { sets: HeardSet[]; 
         ...{ code, method: place.get(key.codes[code]) ?? -1, piece: tags[served] ?? '' },
         position: ++served,
       }));
-      sets.push({ panelist, sitting, set, zone, samples, answers });
+      if (only === null || zone === only) sets.push({ panelist, sitting, set, zone, samples, answers });
     });
   }
   return { sets, leftOut };

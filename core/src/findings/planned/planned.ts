@@ -42,14 +42,16 @@ export interface PlannedRules {
 /**
  * The answer to the planned question, by the planned test. Panelists who did not hand in are
  * left out; whoever did counts, blind or not.
+ *
+ * @param zone id of the only zone to go by; null goes by all
  */
 export function plannedAnswer(
   bundle: TastingBundle,
   key: Key,
-  { limitOnly = false } = {},
+  { limitOnly = false, zone = null }: { limitOnly?: boolean; zone?: string | null } = {},
 ): PlannedAnswer & { leftOut: LeftOut[]; tasters: number } {
   const { tasting, plan } = bundle;
-  const { sets, leftOut } = heardSets(bundle, key);
+  const { sets, leftOut } = heardSets(bundle, key, zone);
   const rules: PlannedRules = {
     test: tasting.test,
     item: mainItem(tasting)?.id ?? '',

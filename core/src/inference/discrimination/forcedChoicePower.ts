@@ -83,10 +83,11 @@ export interface Tellers {
 export function chanceOfAtLeast(correct: number, { people, replicates, share, guess }: Tellers): number {
   if (replicates === 1) return binomialUpperTail(correct, people, share + (1 - share) * guess);
   let total = 0;
-  for (let tell = 0; tell <= people; tell++) {
+  // Ten standard deviations about the mean are as good as all.
+  const [mean, reach] = [people * share, 10 + 10 * Math.sqrt(people * share * (1 - share))];
+  for (let tell = Math.max(0, Math.floor(mean - reach)); tell <= Math.min(people, mean + reach); tell++) {
     const chance = binomialChance(tell, people, share);
-    if (chance > 0)
-      total += chance * binomialUpperTail(correct - tell * replicates, (people - tell) * replicates, guess);
+    total += chance * binomialUpperTail(correct - tell * replicates, (people - tell) * replicates, guess);
   }
   return Math.min(1, total);
 }

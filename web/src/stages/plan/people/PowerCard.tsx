@@ -67,7 +67,7 @@ function Pieces({ curve, pieces, isAsked }: { curve: PowerCurve; pieces: number;
   if (!isAsked) return null;
   if (pieces === 1)
     return <li>One piece a method: a difference may be the piece’s, so nothing can be claimed of the methods.</li>;
-  if (!curve.herePieces) return null;
+  if (!curve.herePieces) return <li>The {pieces} pieces of each are counted, so this is about methods.</li>;
   return (
     <li>
       As a claim about methods, counting the {pieces} pieces of each instead of bites:{' '}

@@ -1,0 +1,42 @@
+import type { Key, TastingBundle } from '../bundle';
+import { plannedAnswer } from './planned';
+import { readPreferences } from './preferences';
+import { decide, type VerdictKind } from './verdict';
+import { verdictSentence } from './wording';
+
+/** The answer of one zone by itself. */
+export interface ZoneAnswer {
+  zone: string;
+  kind: VerdictKind;
+  /** Method ids. */
+  leaders: string[];
+  sentence: string;
+  tasters: number;
+}
+
+/**
+ * Each zone of the pieces by itself, by the same test as the whole: the best loin and the
+ * best belly may come from different methods. Looked at after unsealing, each at the level
+ * of the whole; the planned answer is about all zones together.
+ *
+ * @returns nothing for a tasting of fewer than two zones
+ */
+export function zoneAnswers(bundle: TastingBundle, key: Key): ZoneAnswer[] {
+  const { zones, methods } = bundle.tasting;
+  if (zones.length < 2) return [];
+  const names = methods.map((method) => method.name);
+  const ids = (leaders: readonly number[]): string[] => leaders.map((method) => methods[method].id);
+  return zones.map(({ id, name }) => {
+    if (bundle.plan?.analysis !== 'friedman-then-pairs-holm') {
+      const { kind, leaders, sentence, tasters } = plannedAnswer(bundle, key, { zone: id });
+      return { zone: name, kind, leaders: ids(leaders), sentence, tasters };
+    }
+    const { tasters } = readPreferences(bundle, key, id);
+    const verdict = decide(
+      tasters.map((taster) => taster.ranks),
+      { alpha: bundle.plan.alpha, seed: key.seed },
+    );
+    const sentence = verdictSentence(verdict, names);
+    return { zone: name, kind: verdict.kind, leaders: ids(verdict.leaders), sentence, tasters: tasters.length };
+  });
+}

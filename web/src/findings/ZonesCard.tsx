@@ -1,0 +1,22 @@
+import type { ZoneAnswer } from '@jacana/core/findings';
+import { Card } from '../ui/Card';
+
+/** What each zone says by itself; nothing where pieces were judged as one. */
+export function ZonesCard({ zones }: { zones: readonly ZoneAnswer[] }) {
+  if (zones.length === 0) return null;
+  return (
+    <Card title="Each zone by itself" aside="looked at after unsealing">
+      <dl className="space-y-2">
+        {zones.map(({ zone, sentence, tasters }) => (
+          <div key={zone} className="grid grid-cols-[8rem_1fr_auto] items-baseline gap-3">
+            <dt className="font-bold">{zone}</dt>
+            <dd>{sentence}</dd>
+            <dd className="text-sm text-quiet">
+              {tasters} {tasters === 1 ? 'taster' : 'tasters'}
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </Card>
+  );
+}
