@@ -66,7 +66,8 @@ export function MethodLine({ at, onRemove, onNext }: MethodLineProps) {
           aria-expanded={isOpen}
           aria-label={`Steps and effort of method ${at + 1}`}
           onClick={() => setOpen(!isOpen)}
-          className="flex items-center gap-1 rounded p-1.5 text-sm text-quiet hover:bg-pad hover:text-ink"
+          title="hands-on minutes of all minutes"
+          className="flex w-32 items-center justify-end gap-1 rounded p-1.5 text-sm text-quiet hover:bg-pad hover:text-ink"
         >
           {effortText(method?.effort)}
           <ChevronDown size={18} className={isOpen ? 'rotate-180' : ''} />

@@ -21,9 +21,12 @@ export function MethodList() {
   const { form, draft, isLocked } = useDrafting();
   const { fields, append, remove, replace } = useFieldArray({ control: form.control, name: 'methods', keyName: 'key' });
   const [isImporting, setImporting] = useState(false);
-  const undo = useUndo<Methods>(replace);
+  const undo = useUndo<Pick<DraftInput, 'methods' | 'bundled'>>((before) => {
+    replace(before.methods);
+    form.setValue('bundled', before.bundled);
+  });
   const take = (at: number): void => {
-    undo.remember(`${draft.methods[at].name || 'A method'} removed.`, draft.methods);
+    undo.remember(`${draft.methods[at].name || 'A method'} removed.`, draft);
     // What came with it goes with it.
     form.setValue(
       'bundled',
@@ -38,7 +41,7 @@ export function MethodList() {
     const taken = methods.slice(0, room).map((method) => ({ ...method, id: newId() }));
     undo.remember(
       `${counted(taken.length, 'method')} added${methods.length > room ? `; ${methods.length - room} more do not fit` : ''}.`,
-      draft.methods,
+      draft,
     );
     replace([...draft.methods.filter((method) => method.name.trim() !== ''), ...taken]);
   };

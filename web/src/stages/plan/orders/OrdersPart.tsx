@@ -51,6 +51,7 @@ function ServiceCard() {
     />
   );
   const { mostSamples, rinse, name } = guideFor(draft.product);
+  const allFit = draft.methods.length > 1 && draft.methods.length <= draft.service.together;
   return (
     <Card title="Serving">
       <div className="space-y-2.5">
@@ -59,7 +60,7 @@ function ServiceCard() {
             'together',
             'Samples at a sitting',
             [2, MOST_TOGETHER],
-            `A mouth manages about ${mostSamples} (${name.toLowerCase()}).`,
+            `${allFit ? `All ${draft.methods.length} fit. ` : ''}A mouth manages about ${mostSamples} (${name.toLowerCase()}).`,
           )}
         {whole('sittings', 'Sittings', [1, MOST_SITTINGS], 'Each with codes of its own.')}
         {whole('replicates', isPair ? 'Tests at a sitting' : 'Times each is judged', [1, MOST_REPLICATES])}
