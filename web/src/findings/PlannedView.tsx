@@ -4,7 +4,7 @@ import { TableHead } from '../ui/TableHead';
 import { Card } from '../ui/Card';
 import { Pad } from '../ui/Pad';
 import { MethodName } from './MethodName';
-import { LikingTable, MarginTable, ProfileTable } from './ScoreTables';
+import { LikingTable, MarginCard, ProfileTable } from './ScoreTables';
 
 /** What a planned test other than a complete ranking found. */
 export function PlannedView({ found }: { found: PlannedFindings }) {
@@ -32,7 +32,7 @@ function Figures({ found, planned }: { found: PlannedFindings; planned: Planned 
     case 'liking':
       return (
         <>
-          {planned.margins.length > 0 && <MarginTable found={found} margins={planned.margins} />}
+          {planned.margins.length > 0 && <MarginCard found={found} margins={planned.margins} />}
           {planned.liking && <LikingTable found={found} liking={planned.liking} />}
         </>
       );

@@ -1,15 +1,22 @@
 import type { LikingFinding, PlannedFindings, Profiled, Scored } from '@jacana/core/findings';
 import { TableHead } from '../ui/TableHead';
 import { Card } from '../ui/Card';
-import { MethodName } from './MethodName';
+import { IntervalChart } from './IntervalChart';
 
 const pText = (p: number): string => (p < 0.0001 ? 'below 0.0001' : p.toFixed(4));
 
-const placeOf = (found: PlannedFindings, id: string): number => found.methods.findIndex((method) => method.id === id);
+/** A method as it stands at the head of a row. */
+function rowOf(found: PlannedFindings, id: string) {
+  const place = found.methods.findIndex((method) => method.id === id);
+  return { place, name: found.methods[place].name, isLeading: found.verdict.leaders.includes(id) };
+}
 
 /** Means of liking as the planned test has them. */
 export function LikingTable({ found, liking }: { found: PlannedFindings; liking: LikingFinding }) {
-  const { test } = liking;
+  const { test, means } = liking;
+  const rows = means.flatMap(({ method, mean, interval }) =>
+    mean === null || interval === null ? [] : [{ ...rowOf(found, method), middle: mean, interval }],
+  );
   return (
     <Card
       title="Mean liking"
@@ -19,18 +26,13 @@ export function LikingTable({ found, liking }: { found: PlannedFindings; liking:
           : undefined
       }
     >
-      <table className="w-full">
+      <IntervalChart rows={rows} domain={[1, 9]} unit="points of liking" />
+      <table className="mt-3 w-full">
         <TableHead headings={['Method', 'Mean', 'Interval', 'Group']} />
         <tbody>
-          {liking.means.map(({ method, mean, interval, letters }) => (
+          {means.map(({ method, mean, interval, letters }) => (
             <tr key={method} className="border-b border-line/60">
-              <td className="py-1">
-                <MethodName
-                  at={placeOf(found, method)}
-                  name={found.methods[placeOf(found, method)].name}
-                  isLeading={found.verdict.leaders.includes(method)}
-                />
-              </td>
+              <td className="py-1">{rowOf(found, method).name}</td>
               <td>{mean?.toFixed(2) ?? '–'}</td>
               <td>{interval ? `${interval[0].toFixed(2)} to ${interval[1].toFixed(2)}` : '–'}</td>
               <td className="font-mono">{letters}</td>
@@ -43,22 +45,36 @@ export function LikingTable({ found, liking }: { found: PlannedFindings; liking:
   );
 }
 
-/** Each method against the margin. */
-export function MarginTable({ found, margins }: { found: PlannedFindings; margins: Scored['margins'] }) {
+/** Each method against the margin: good enough is an interval that ends to the right of it. */
+export function MarginCard({ found, margins }: { found: PlannedFindings; margins: Scored['margins'] }) {
+  const { margin } = margins[0].test;
+  const rows = margins.map(({ method, test }) => ({
+    ...rowOf(found, method),
+    isLeading: test.nonInferior,
+    middle: (test.interval[0] + test.interval[1]) / 2,
+    interval: test.interval,
+  }));
+  const ends = rows.flatMap(({ interval }) => interval);
+  const reach = Math.ceil(Math.max(margin, ...ends.map(Math.abs)) * 1.1 * 2) / 2;
   return (
-    <Card title={`Against a loss of ${margins[0].test.margin} points`} aside="one-sided t tests, mixed model">
-      <ul className="space-y-1">
+    <Card
+      title={`Against a loss of ${margin} ${margin === 1 ? 'point' : 'points'}`}
+      aside="one-sided t tests, mixed model"
+    >
+      <IntervalChart
+        rows={rows}
+        marks={[
+          { at: -margin, name: 'too great a loss', isLimit: true },
+          { at: 0, name: 'no loss' },
+        ]}
+        domain={[-reach, reach]}
+        unit="points against the reference"
+      />
+      <ul className="mt-2 text-sm text-quiet">
         {margins.map(({ method, test }) => (
-          <li key={method} className="flex flex-wrap items-center gap-x-3">
-            <MethodName
-              at={placeOf(found, method)}
-              name={found.methods[placeOf(found, method)].name}
-              isLeading={test.nonInferior}
-            />
-            <span>
-              {test.interval[0].toFixed(2)} to {test.interval[1].toFixed(2)} points against the reference; p{' '}
-              {pText(test.nonInferiorityP)}, {test.nonInferior ? 'good enough' : 'not shown'}
-            </span>
+          <li key={method}>
+            {rowOf(found, method).name}: {test.interval[0].toFixed(2)} to {test.interval[1].toFixed(2)} points against
+            the reference; p {pText(test.nonInferiorityP)}, {test.nonInferior ? 'good enough' : 'not shown'}.
           </li>
         ))}
       </ul>
