@@ -13,9 +13,9 @@ import {
 import { likingFinding, type LikingFinding } from './liking';
 import { limits, type Limit } from './limits';
 import { nextStep, plannedNextStep, type NextStep } from './nextStep';
-import { plannedAnswer, type Planned } from './planned';
+import { plannedAnswer, type LeftOut, type Planned } from './planned';
 import { practicalPick, type PracticalPick } from './practical';
-import { readPreferences, type LeftOut, type Taster } from './preferences';
+import { readPreferences, type Taster } from './preferences';
 import { plannedSensitivity, sensitivity, type Sensitivity } from './sensitivity';
 import { tastedServings } from './servings';
 import { strengthFinding, type StrengthFinding } from './strength';

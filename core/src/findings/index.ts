@@ -13,6 +13,7 @@ export {
 } from './findings';
 export {
   plannedAnswer,
+  type LeftOut,
   type Planned,
   type PlannedAnswer,
   type Profiled,
@@ -26,7 +27,7 @@ export type { Sensitivity } from './sensitivity';
 export type { StrengthFinding } from './strength';
 export type { PanelFinding } from './tasters';
 export type { Limit } from './limits';
-export type { LeftOut, Taster } from './preferences';
+export type { Taster } from './preferences';
 export type { VerdictKind } from './verdict';
 export { howOften } from './wording';
 export type { ZoneAnswer } from './zones';

@@ -1,6 +1,7 @@
 import type { TastingBundle } from '../bundle';
 import { SMALL_PANEL } from '../design';
-import type { LeftOut, Taster } from './preferences';
+import type { LeftOut } from './planned';
+import type { Taster } from './preferences';
 import type { VerdictKind } from './verdict';
 import { counted, list } from './wording';
 

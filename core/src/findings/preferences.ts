@@ -1,6 +1,6 @@
 import { mainItem, ranksByCode, type Key, type TastingBundle } from '../bundle';
 import { midRanks } from '../inference';
-import { heardSets, scoreOf, setAnswer, type HeardSet } from './planned/heard';
+import { heardSets, scoreOf, setAnswer, type HeardSet, type LeftOut } from './planned/heard';
 
 /** One panelist's answers by method, once the key is known. */
 export interface Taster {
@@ -14,13 +14,6 @@ export interface Taster {
   /** Method ids in the order they were served. */
   served: string[];
   comment: string;
-}
-
-/** A panelist who does not count, and why. */
-export interface LeftOut {
-  panelist: string;
-  seat: number;
-  why: string;
 }
 
 /**

@@ -1,5 +1,4 @@
 import { currentAnswers, type Answer, type Key, type TastingBundle } from '../../bundle';
-import type { LeftOut } from '../preferences';
 
 /** One sample of a set, once the key is known. */
 export interface HeardSample {
@@ -20,6 +19,13 @@ export interface HeardSet {
   zone: string | null;
   samples: HeardSample[];
   answers: Answer[];
+}
+
+/** A panelist who does not count, and why. */
+export interface LeftOut {
+  panelist: string;
+  seat: number;
+  why: string;
 }
 
 /**

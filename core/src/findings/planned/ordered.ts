@@ -13,7 +13,7 @@ import {
 import { normalTwoSided } from '../../numeric';
 import { counted, howOften, list } from '../wording';
 import { setAnswer, type HeardSet } from './heard';
-import type { PlannedAnswer, PlannedRules } from './planned';
+import type { Answer, PlannedRules } from './answer';
 
 /** Rankings of some of the methods each. */
 export interface Ordered {
@@ -33,7 +33,7 @@ export interface Chosen {
 }
 
 /** Reads incomplete rankings. */
-export function ordered(sets: readonly HeardSet[], rules: PlannedRules): PlannedAnswer {
+export function ordered(sets: readonly HeardSet[], rules: PlannedRules): Answer<Ordered> {
   const methods = rules.ids.length;
   const rankings = ownRankings(sets, rules.item);
   const blocks = rankings.map((ranking) => {
@@ -98,7 +98,7 @@ const sameSamples = ({ panelist, samples }: HeardSet): string =>
   [panelist, ...samples.map(({ method }) => method).sort((a, b) => a - b)].join(' ');
 
 /** Reads best-and-worst choices; who chooses from the same samples several times counts once in all. */
-export function chosen(sets: readonly HeardSet[], rules: PlannedRules): PlannedAnswer {
+export function chosen(sets: readonly HeardSet[], rules: PlannedRules): Answer<Chosen> {
   const answered = sets.filter((set) => setAnswer(set, rules.item, 'best-worst'));
   const times = new Map<string, number>();
   for (const set of answered) times.set(sameSamples(set), (times.get(sameSamples(set)) ?? 0) + 1);
@@ -130,7 +130,7 @@ function leading(
   logWorth: readonly number[],
   variance: (a: number, b: number) => number,
   { alpha, names }: PlannedRules,
-): Pick<PlannedAnswer, 'kind' | 'leaders' | 'sentence'> {
+): Pick<Answer<unknown>, 'kind' | 'leaders' | 'sentence'> {
   const best = logWorth.indexOf(Math.max(...logWorth));
   const others = logWorth.map((_, at) => at).filter((at) => at !== best);
   const p = holm(

@@ -1,10 +1,9 @@
-import type { Key, TastingBundle, Test } from '../../bundle';
+import type { Key, TastingBundle } from '../../bundle';
 import { isOfTwoSamples, SMALLEST_PANEL } from '../../design';
 import { mainItem } from '../../questions';
-import type { LeftOut } from '../preferences';
-import type { VerdictKind } from '../verdict';
 import { counted } from '../wording';
-import { heardSets, type HeardSet } from './heard';
+import type { Answer, PlannedRules } from './answer';
+import { heardSets, type HeardSet, type LeftOut } from './heard';
 import { chosen, ordered, type Chosen, type Ordered } from './ordered';
 import { profiled, scored, type Profiled, type Scored } from './scored';
 import { telling, type Telling } from './telling';
@@ -12,32 +11,7 @@ import { telling, type Telling } from './telling';
 /** What the planned test found, other than a complete ranking. */
 export type Planned = Telling | Scored | Profiled | Ordered | Chosen;
 
-/** The answer of a planned test. */
-export interface PlannedAnswer {
-  planned: Planned;
-  kind: VerdictKind;
-  /** Methods, by place. */
-  leaders: number[];
-  sentence: string;
-  support: string;
-}
-
-/** What a planned test goes by. */
-export interface PlannedRules {
-  test: Test;
-  /** Id of the question that it reads. */
-  item: string;
-  ids: readonly string[];
-  names: readonly string[];
-  /** Place of the reference, -1 without one. */
-  reference: number;
-  attribute: string;
-  margin: number;
-  alpha: number;
-  seed: string;
-  /** Limits in place of enumerations and drawings, for the many panels of a rehearsal. */
-  limitOnly: boolean;
-}
+export type PlannedAnswer = Answer<Planned>;
 
 /**
  * The answer to the planned question, by the planned test. Panelists who did not hand in are

@@ -3,7 +3,7 @@ import { attributeTable, withinMargin, type AttributeRow, type MarginTest } from
 import { likingFinding, type LikingFinding } from '../liking';
 import { counted, howOften, list } from '../wording';
 import { scoreOf, type HeardSet } from './heard';
-import type { PlannedAnswer, PlannedRules } from './planned';
+import type { Answer, PlannedRules } from './answer';
 
 /** Liking scores as the planned test, for a winner or against a margin. */
 export interface Scored {
@@ -20,7 +20,7 @@ export interface Profiled {
 }
 
 /** Reads liking scores as the planned test. */
-export function scored(sets: readonly HeardSet[], rules: PlannedRules): PlannedAnswer {
+export function scored(sets: readonly HeardSet[], rules: PlannedRules): Answer<Scored> {
   const servings = sets.flatMap((set) =>
     set.samples.map(({ code, method, piece, position }) => ({
       ...{ panelist: set.panelist, method: rules.ids[method], piece, position, rank: 0 },
@@ -41,7 +41,7 @@ export function scored(sets: readonly HeardSet[], rules: PlannedRules): PlannedA
     : likedBest(liking, rules);
 }
 
-function likedBest(liking: LikingFinding, rules: PlannedRules): PlannedAnswer {
+function likedBest(liking: LikingFinding, rules: PlannedRules): Answer<Scored> {
   const p = liking.test.test === 'F' ? liking.test.p : 1;
   const base = { planned: { of: 'liking' as const, liking, margins: [] } };
   const support = `${counted(liking.panelists, 'taster')}, ${counted(liking.pieces, 'piece')}. With no difference, means this far apart come up ${howOften({ p })}.`;
@@ -70,7 +70,7 @@ function likedBest(liking: LikingFinding, rules: PlannedRules): PlannedAnswer {
 }
 
 /** Each method against the margin, at a level shared out between them. */
-function goodEnough(liking: LikingFinding, reference: string, rules: PlannedRules): PlannedAnswer {
+function goodEnough(liking: LikingFinding, reference: string, rules: PlannedRules): Answer<Scored> {
   const others = rules.ids.filter((id) => id !== reference);
   const margins = liking.pairs.flatMap(({ a, b, difference, se, df }) => {
     if (a !== reference && b !== reference) return [];
@@ -104,7 +104,11 @@ function goodEnough(liking: LikingFinding, reference: string, rules: PlannedRule
 }
 
 /** Reads scores on words. */
-export function profiled(sets: readonly HeardSet[], items: readonly BallotItem[], rules: PlannedRules): PlannedAnswer {
+export function profiled(
+  sets: readonly HeardSet[],
+  items: readonly BallotItem[],
+  rules: PlannedRules,
+): Answer<Profiled> {
   const rows = sets.flatMap((set) => set.samples.map((sample) => ({ set, sample })));
   const words = items.filter((item) => item.kind === 'line' || item.kind === 'category');
   const scores = Object.fromEntries(

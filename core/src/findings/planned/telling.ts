@@ -18,7 +18,7 @@ import {
 import { binomialUpperTail } from '../../numeric';
 import { counted, howOften } from '../wording';
 import { setAnswer, type HeardSet } from './heard';
-import type { PlannedAnswer, PlannedRules } from './planned';
+import type { Answer, PlannedRules } from './answer';
 
 /** What a test of two samples found. */
 export type TellingResult = ForcedChoiceResult | ANotAResult | SameDifferentResult | PairedPreferenceResult;
@@ -37,7 +37,7 @@ interface Pair {
 }
 
 /** Reads the answers to a test of two samples. */
-export function telling(sets: readonly HeardSet[], rules: PlannedRules): PlannedAnswer {
+export function telling(sets: readonly HeardSet[], rules: PlannedRules): Answer<Telling> {
   const { test, names } = rules;
   const first = Math.max(0, rules.reference);
   const pair = { first, second: names.findIndex((_, at) => at !== first) };
@@ -52,7 +52,7 @@ export function telling(sets: readonly HeardSet[], rules: PlannedRules): Planned
   }
 }
 
-function forced(sets: readonly HeardSet[], rules: PlannedRules, protocol: Protocol, pair: Pair): PlannedAnswer {
+function forced(sets: readonly HeardSet[], rules: PlannedRules, protocol: Protocol, pair: Pair): Answer<Telling> {
   const right = sets.flatMap((set) => {
     const choice = setAnswer(set, rules.item, 'choice')?.choice;
     return choice ? [{ panelist: set.panelist, correct: isRight(protocol, set, choice, pair) }] : [];
@@ -119,7 +119,7 @@ function votesFor(sets: readonly HeardSet[], item: string, { first, second }: Pa
   return [...leanings.values()];
 }
 
-function preference(sets: readonly HeardSet[], rules: PlannedRules, pair: Pair): PlannedAnswer {
+function preference(sets: readonly HeardSet[], rules: PlannedRules, pair: Pair): Answer<Telling> {
   const { first, second } = pair;
   const votes = votesFor(sets, rules.item, pair);
   const [a, b] = [votes.filter((vote) => vote > 0).length, votes.filter((vote) => vote < 0).length];
@@ -141,7 +141,7 @@ function preference(sets: readonly HeardSet[], rules: PlannedRules, pair: Pair):
   };
 }
 
-function recognised(sets: readonly HeardSet[], rules: PlannedRules, { first }: Pair): PlannedAnswer {
+function recognised(sets: readonly HeardSet[], rules: PlannedRules, { first }: Pair): Answer<Telling> {
   const answers = sets.flatMap((set) => {
     const choice = setAnswer(set, rules.item, 'choice')?.choice[0];
     return choice ? [{ isA: set.samples[0].method === first, saidA: choice === 'a' }] : [];
@@ -156,7 +156,7 @@ function recognised(sets: readonly HeardSet[], rules: PlannedRules, { first }: P
   );
 }
 
-function calledDifferent(sets: readonly HeardSet[], rules: PlannedRules, _pair: Pair): PlannedAnswer {
+function calledDifferent(sets: readonly HeardSet[], rules: PlannedRules, _pair: Pair): Answer<Telling> {
   const answers = sets.flatMap((set) => {
     const choice = setAnswer(set, rules.item, 'choice')?.choice[0];
     const [one, other] = set.samples;
@@ -180,7 +180,11 @@ function calledDifferent(sets: readonly HeardSet[], rules: PlannedRules, _pair: 
   );
 }
 
-function told(result: ANotAResult | SameDifferentResult | NoTest, rules: PlannedRules, support: string): PlannedAnswer {
+function told(
+  result: ANotAResult | SameDifferentResult | NoTest,
+  rules: PlannedRules,
+  support: string,
+): Answer<Telling> {
   const planned: Telling = { of: 'telling', result, replicated: null };
   if (result.test === null) return { planned, kind: 'cannot-say', leaders: [], sentence: result.reason, support: '' };
   const isFound = result.p <= rules.alpha;

@@ -1,0 +1,29 @@
+import type { Test } from '../../bundle';
+import type { VerdictKind } from '../verdict';
+
+/** The answer of a planned test. */
+export interface Answer<Found> {
+  planned: Found;
+  kind: VerdictKind;
+  /** Methods, by place. */
+  leaders: number[];
+  sentence: string;
+  support: string;
+}
+
+/** What a planned test goes by. */
+export interface PlannedRules {
+  test: Test;
+  /** Id of the question that it reads. */
+  item: string;
+  ids: readonly string[];
+  names: readonly string[];
+  /** Place of the reference, -1 without one. */
+  reference: number;
+  attribute: string;
+  margin: number;
+  alpha: number;
+  seed: string;
+  /** Limits in place of enumerations and drawings, for the many panels of a rehearsal. */
+  limitOnly: boolean;
+}
