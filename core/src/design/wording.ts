@@ -38,10 +38,12 @@ export interface WordingConcern {
 
 /** Words that praise, blame or expect an answer. Common practice, no source. */
 const LEADING = [
-  /\b(?:is|are|was|does|do|did|would|should|could|has|have)(?:n't|n’t| not)\b/i,
+  /\b(?:is|are|was|does|do|did|would|should|could|has|have)(?:n't|n’t| (?:it |they |this |that )?not)\b/i,
   /\bhow (?:much )?(?:delicious|tasty|yummy|good|great|nice|bad|awful|wonderful|lovely|perfect|disgusting|appetising|appetizing|enjoyable)\b/i,
   /\bhow much (?:better|worse|more|less|tastier|nicer)\b/i,
-  /\b(?:do|would) you (?:agree|admit|think it is better|not)\b/i,
+  /\b(?:do|would) you (?:agree|admit|say it|think it is|not)\b/i,
+  /\b(?:most|many|other|all) (?:people|guests|tasters|panelists|cooks)\b|\bexperts?\b|\b(?:we|our)\b/i,
+  /\b(?:too|enough) \p{L}+|\b\p{L}+ enough\b|\b(?:over|under)(?:cooked|done|seasoned|salted)\b/iu,
   /\b(?:delicious(?:ly)?|tasty|tastier|yummy|wonderful(?:ly)?|lovely|perfect(?:ly)?|disgusting|improved|superior|inferior|obvious(?:ly)?|clearly|surely|of course)\b/i,
   /\bhow much do you (?:love|enjoy|dislike|hate)\b/i,
   /\bwhy do you (?:like|prefer)\b/i,
@@ -101,11 +103,13 @@ function namesMethod(item: BallotItem, methodNames: readonly string[]): Found {
 function leads(item: BallotItem): Found {
   const found = LEADING.map((pattern) => pattern.exec(item.ask)?.[0]).find(Boolean);
   if (!found) return null;
+  // A scale without a word of its own, asked how good it is, is a question of liking.
+  const isLiking = ['line', 'category'].includes(item.kind) && neutral(item).attribute === '';
   return {
     rule: 'leading',
     found,
     message: `"${found}" suggests an answer. Ask so that liking and disliking are as easy to say.`,
-    instead: [neutral(item)],
+    instead: [isLiking ? neutralQuestion(item.id, 'liking') : neutral(item)],
     breaksBlinding: false,
   };
 }
@@ -131,19 +135,26 @@ function givesAway(item: BallotItem, methodNames: readonly string[]): Found {
 }
 
 const JOINED = /\b([\p{L}-]+)\s+(?:and|&|or)\s+([\p{L}-]+)\b|\b([\p{L}-]+)\s*\/\s*([\p{L}-]+)\b/iu;
+/** What can be liked, and is not a strength. */
+const SENSES = new Set(
+  'appearance look looks colour color smell aroma taste flavour flavor texture aftertaste'.split(' '),
+);
 const SEVERAL = new Set(['ranking', 'liking', 'line', 'category', 'just-right', '2-afc', '3-afc']);
 
 function asksTwoThings(item: BallotItem): Found {
   const match = SEVERAL.has(item.kind) ? JOINED.exec(item.ask) : null;
   if (!match) return null;
   const [first, second] = [match[1] ?? match[3], match[2] ?? match[4]];
-  const about = (word: string, suffix: string): BallotItem => ({
-    ...neutralQuestion(`${item.id}${suffix}`, item.kind, known(word) ?? { word }),
-    ties: item.ties,
-  });
+  const about = (word: string, suffix: string): BallotItem => {
+    const id = `${item.id}${suffix}`;
+    if (SENSES.has(word.toLowerCase()))
+      return { ...neutralQuestion(id, 'liking'), ask: `How much do you like its ${word.toLowerCase()}?` };
+    return { ...neutralQuestion(id, item.kind, known(word) ?? { word }), ties: item.ties };
+  };
   // A word that leads is not worth a question of its own.
   const words = [first, second].filter((word) => !LEADING.some((pattern) => pattern.test(`how ${word} is it`)));
-  const isScale = words.length > 0 && ['line', 'category', 'just-right'].includes(item.kind);
+  const isOfSenses = words.length === 2 && words.every((word) => SENSES.has(word.toLowerCase()));
+  const isScale = isOfSenses || (words.length > 0 && ['line', 'category', 'just-right'].includes(item.kind));
   return {
     rule: 'double',
     found: match[0],

@@ -144,11 +144,14 @@ describe('wording', () => {
     ['How much do you like the new one?', 'gives-away'],
     ['How much do you like taste and texture?', 'double'],
     ['Is it tender/juicy enough?', 'double'],
+    ['Is it not a little dry?', 'leading'],
+    ['Most people prefer the second. Which do you?', 'leading'],
+    ['Would you say it is overcooked?', 'leading'],
+    ['Is it too salty?', 'leading'],
   ])('%p is caught as %s', (text, rule) => expect(rules(ask(text))).toContain(rule));
 
   it.each(QUESTION_KINDS.map(({ kind }) => kind))('the neutral question of kind %s passes', (kind) => {
-    for (const word of [undefined, ...ATTRIBUTE_WORDS.slice(0, 40)])
-      expect(rules(neutralQuestion('q', kind, word))).toEqual([]);
+    for (const word of [undefined, ...ATTRIBUTE_WORDS]) expect(rules(neutralQuestion('q', kind, word))).toEqual([]);
   });
 
   it('offers a neutral question in place, which passes itself', () => {
@@ -156,10 +159,17 @@ describe('wording', () => {
       ask('How delicious is it?'),
       ask('How wonderfully crisp is it?', 'line'),
       ask('Is it tender and juicy?', 'line'),
+      ask('How good is it?', 'line'),
+      ask('Rate the taste/texture', 'line'),
     ]) {
       const [concern] = wordingConcerns([item], methods);
       expect(wordingConcerns(concern.instead, methods)).toEqual([]);
     }
+    const [senses] = wordingConcerns([ask('How much do you like taste and texture?')], methods);
+    expect(senses.instead.map((item) => item.ask)).toEqual([
+      'How much do you like its taste?',
+      'How much do you like its texture?',
+    ]);
     const [double] = wordingConcerns([ask('Is it tender and juicy?', 'line')], methods);
     expect(double.instead.map(({ attribute }) => attribute)).toEqual(['tender', 'juicy']);
   });
