@@ -116,8 +116,8 @@ function motionsFor(samples: number, size: number, count: number): Motion[] {
   return [plain, ...small.map(torus), ...several.map((length) => circles(samples, length))];
 }
 
-/** Random starts for each way of moving; what can be found is mostly found in the first few. */
-const MOST_STARTS = 40;
+/** Random starts for each way of moving: many where meetings can be even, few where they cannot. */
+const [MOST_STARTS, FEW_STARTS] = [40, 12];
 /** Below this, meetings are even but for rounding. */
 const EVEN = 1e-6;
 
@@ -130,9 +130,11 @@ function bestBases(
   random: RandomStream,
 ): { bases: number[][]; uneven: number } {
   const all = Array.from({ length: samples }, (_, at) => at);
+  const meetings = (count * motion.move.length * size * (size - 1)) / (samples * (samples - 1));
+  const starts = Number.isInteger(meetings) ? MOST_STARTS : FEW_STARTS;
   let best: number[][] = [];
   let least = Infinity;
-  for (let start = 0; start < MOST_STARTS && least > 0; start++) {
+  for (let start = 0; start < starts && least > 0; start++) {
     const bases = Array.from({ length: count }, () => random.shuffled(all).slice(0, size));
     const uneven = new BaseSearch(bases, motion).improve(samples, random);
     if (uneven < least) [best, least] = [bases, uneven];

@@ -41,18 +41,22 @@ export async function powerCurve(
   tell: (curve: PowerCurve) => void,
 ): Promise<PowerCurve> {
   const here = await reckoner.power(plan, panelists, 2 * PANELS);
-  const herePieces = await reckoner.inPieces(plan, panelists);
+  const herePieces = atMost(await reckoner.inPieces(plan, panelists), here);
   const curve: PowerCurve = { points: [], here, herePieces, smallest: null };
   tell(curve);
   curve.smallest = await reckoner.smallest(plan, panelists);
   for (const size of sizesFor(plan, panelists)) {
     const power = await reckoner.power(plan, size, PANELS);
-    const inPieces = await reckoner.inPieces(plan, size);
+    const inPieces = atMost(await reckoner.inPieces(plan, size), power);
     curve.points = [...curve.points, { panelists: size, power: power.power, inPieces: inPieces?.power ?? null }];
     if (curve.points.length % 6 === 0) tell({ ...curve });
   }
   return { ...curve };
 }
+
+/** What is to be claimed of methods must first be found at all. */
+const atMost = (pieces: PlanPower | null, bites: PlanPower): PlanPower | null =>
+  pieces && { ...pieces, power: Math.min(pieces.power, bites.power) };
 
 /** "83 times in 100". */
 export const timesIn100 = (power: number): string =>
