@@ -17,7 +17,10 @@ const { compare, fitMixed, forcedChoicePower, friedman, midRanks, relabeledP, sk
   dist('inference');
 const { incompleteOrders, sittingOrders } = dist('design');
 const { randomStream } = dist('numeric');
-const { incompleteRankingPower, rankingPower } = dist('simulate');
+const { incompleteRankingPower, rankingPower, scorePower } = dist('power');
+const { rehearse } = dist('simulate');
+const { defaultTasting } = dist('bundle');
+const { usualBallot } = dist('library');
 
 /** Scores as a liking panel gives them: panelist + sample + panelist by sample + noise. */
 function scores(panelists, samples, replicates, seed) {
@@ -129,7 +132,33 @@ const CASES = [
         seed: '1',
       }),
   ],
+  [
+    'Power by 2,000 simulated tables of scores, 48 x 6 from 4 pieces each',
+    null,
+    () =>
+      scorePower({
+        ...{ panelists: 48, liking: [6, 5, 5, 5, 5, 5], disagreement: 1, noise: 1, height: 1 },
+        ...{ pieces: 4, pieceSpread: 0.3, alpha: 0.05, seed: '1' },
+      }),
+  ],
+  ['A rehearsal of 100 panels and 50, ranking, 24 x 4', null, () => rehearsal('ranking')],
+  ['A rehearsal of 100 panels and 50, liking, 24 x 4', null, () => rehearsal('liking')],
 ];
+
+function rehearsal(test) {
+  const defaults = defaultTasting();
+  const methods = ['a', 'b', 'c', 'd'].map((id) => ({
+    ...{ id, name: id, note: '', steps: '', equipment: '', reference: false },
+  }));
+  const panel = Array.from({ length: 24 }, (_, at) => ({
+    ...{ id: `p${at}`, seat: at + 1, name: `Taster ${at + 1}`, blind: true, notBlindBecause: '' },
+  }));
+  const tasting = {
+    ...{ ...defaults, title: 'Bench', question: 'How fast?', test, methods, panel, piecesPerMethod: 3 },
+    ...{ ballot: { items: usualBallot(test, '') }, service: { ...defaults.service, together: 4 } },
+  };
+  return rehearse(tasting, { seed: '1', panels: 100 });
+}
 
 function triangles() {
   for (let n = 10; n <= 500; n++) forcedChoicePower({ protocol: 'triangle', n, pd: 0.3, alpha: 0.05 });
