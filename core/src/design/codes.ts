@@ -17,8 +17,9 @@ export function isSpeakingCode(code: string): boolean {
   return first === 0 || rising || falling || repeated || hundred || SPEAKING.has(code);
 }
 
-/** The most codes that are shared at one sitting. */
-export const MOST_CODES_AT_ONCE = 48;
+/** The most codes that are shared at one sitting; and of these, the most that are drawn freely. */
+export const MOST_CODES_AT_ONCE = 72;
+const MOST_DRAWN_FREELY = 48;
 /** The most codes of one tasting: as many can be found without repeating one, and be told apart on a tray. */
 export const MOST_CODES = 600;
 
@@ -48,6 +49,23 @@ export function drawCodes(count: number, random: RandomStream, taken: ReadonlySe
   throw new RangeError(`Cannot draw ${count} codes beside the ${taken.size} in use.`);
 }
 
+/**
+ * Codes for as many as ten sittings of up to {@link MOST_CODES_AT_ONCE} each. The third digit
+ * follows from the other two as in a latin square, so that any two codes of a sitting differ
+ * in two digits; the next sitting turns the square by one, so that no code comes again.
+ */
+function squareCodes(random: RandomStream): string[][] {
+  const digits = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9];
+  for (;;) {
+    const [rows, columns, symbols] = [random.shuffled(digits), random.shuffled(digits), random.shuffled(digits)];
+    const third = (code: string, turn: number): number => symbols[(rows[+code[0]] + columns[+code[1]] + turn) % 10];
+    const squares = digits.map((turn) => CODES.filter((code) => third(code, turn) === +code[2]));
+    // Some squares hold many speaking codes; others are drawn then.
+    if (squares.every((codes) => codes.length >= MOST_CODES_AT_ONCE))
+      return squares.map((codes) => random.shuffled(codes));
+  }
+}
+
 const differingDigits = (a: string, b: string): number => [...a].filter((digit, at) => digit !== b[at]).length;
 
 /** A sitting with its codes: in the order of its servings, the warm-up first. */
@@ -73,16 +91,18 @@ export function codeSittings(
 ): { coded: CodedSitting[]; methods: Map<string, number> } {
   const random = randomStream(seed, 'codes');
   const methods = new Map<string, number>();
-  const draw = (slots: readonly Slot[]): Map<string, string> => {
-    const codes = drawCodes(slots.length, random, new Set(methods.keys()));
+  const draw = (slots: readonly Slot[], among?: readonly string[]): Map<string, string> => {
+    if (among && slots.length > among.length) throw new RangeError(`Cannot tell ${slots.length} codes apart.`);
+    const codes = among ?? drawCodes(slots.length, random, new Set(methods.keys()));
     slots.forEach(({ method }, at) => methods.set(codes[at], method));
     return new Map(slots.map(({ name }, at) => [name, codes[at]]));
   };
   const shared = new Map<number, Map<string, string>>();
   if (sharing === 'shared') {
-    const rounds = new Set(sittings.map((one) => one.sitting));
-    for (const round of rounds)
-      shared.set(round, draw(distinct(sittings.filter((one) => one.sitting === round).flatMap(slotsOf))));
+    const rounds = [...new Set(sittings.map((one) => one.sitting))];
+    const slots = rounds.map((round) => distinct(sittings.filter((one) => one.sitting === round).flatMap(slotsOf)));
+    const squares = slots.some(({ length }) => length > MOST_DRAWN_FREELY) ? squareCodes(random) : [];
+    rounds.forEach((round, at) => shared.set(round, draw(slots[at], squares[at])));
   }
   const coded = sittings.map((one) => {
     const codes = shared.get(one.sitting) ?? draw(slotsOf(one));

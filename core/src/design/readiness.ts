@@ -141,16 +141,23 @@ function serviceProblems(tasting: Tasting): Problem[] {
     : methods.length * replicates * Math.max(1, zones.length) + Number(service.warmUp) * methods.length;
   if (codes === 'shared' && inSitting > MOST_CODES_AT_ONCE && methods.length > 1)
     problems.push({
-      field: 'service',
-      message: `${inSitting} codes at one sitting cannot be told apart; ${MOST_CODES_AT_ONCE} can. Lower replicates, or zones.`,
+      field: 'service.codes',
+      message: `${inSitting} codes at one sitting cannot be told apart; ${MOST_CODES_AT_ONCE} can. ${fewerCodes(tasting)}`,
     });
   const own = panel.length * sittings * perSitting;
   if (codes === 'own' && own > MOST_CODES)
     problems.push({
-      field: 'service',
+      field: 'service.codes',
       message: `Own codes for everyone come to ${own}, and there are ${MOST_CODES}. Let the panel share codes.`,
     });
   return problems;
+}
+
+/** What to give up for fewer codes. */
+function fewerCodes({ service, zones, methods }: Tasting): string {
+  if (service.replicates > 1) return 'Have each judged once.';
+  if (service.warmUp && methods.length > 2) return 'Leave out the warm-up.';
+  return zones.length > 1 ? 'Judge fewer zones.' : 'Compare fewer methods.';
 }
 
 function pieceProblems(tasting: Tasting): Problem[] {

@@ -137,7 +137,11 @@ describe('codes of a plan', () => {
         },
       },
     ],
-    ['sixty methods', { methods: 48, panelists: 40, tasting: { service: { ...service, together: 6, sittings: 3 } } }],
+    ['sixty methods', { methods: 60, panelists: 40, tasting: { service: { ...service, together: 6, sittings: 6 } } }],
+    [
+      'thirty-six methods judged twice',
+      { methods: 36, panelists: 30, tasting: { service: { ...service, together: 6, replicates: 2, sittings: 2 } } },
+    ],
   ];
 
   it.each(plans)('of %s never repeat, never speak, and differ in two digits on a tray', (_what, wanted) => {
@@ -151,6 +155,12 @@ describe('codes of a plan', () => {
       const served = sittings[at].sets.flatMap((set) => set.samples.map((sample) => sample.method));
       expect(sets.flat().map((code) => methods.get(code))).toEqual(served);
     });
+    // Shared codes stand side by side in the kitchen, whatever the trays.
+    const shared = tasting.service.codes === 'shared' ? [...new Set(coded.flatMap(({ sets }) => sets.flat()))] : [];
+    const sittingOf = new Map(coded.flatMap(({ sets }, at) => sets.flat().map((code) => [code, sittings[at].sitting])));
+    for (const [at, code] of shared.entries())
+      for (const other of shared.slice(0, at))
+        if (sittingOf.get(code) === sittingOf.get(other)) expect(differ(code, other)).toBeGreaterThan(1);
     // A code that comes at two sittings would be two things.
     const bySitting = new Map<string, number>();
     coded.forEach(({ sets }, at) =>
@@ -173,7 +183,7 @@ describe('codes of a plan', () => {
       panelists: 101,
       tasting: { service: { ...service, together: 6, codes: 'own' } },
     });
-    expect(lockProblems(more).map(({ field }) => field)).toContain('service');
+    expect(lockProblems(more).map(({ field }) => field)).toContain('service.codes');
   });
 });
 

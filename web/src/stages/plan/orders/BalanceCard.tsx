@@ -17,10 +17,8 @@ export function BalanceCard() {
 
 function PlannedBalance() {
   const { design, problems } = useDrafting();
-  const isAsked =
-    design.methods.length > 1 &&
-    design.panel.length > 0 &&
-    !problems.some(({ field }) => field === 'service' || field === 'test');
+  const problem = problems.find(({ field }) => field === 'service' || field === 'test')?.message;
+  const isAsked = design.methods.length > 1 && design.panel.length > 0 && !problem;
   const { value, isBusy } = useReckoned<PlannedSitting[]>(
     isAsked ? JSON.stringify(servingDesign(design)) : null,
     // Any seed shows the same evenness; the lock draws its own.
@@ -32,7 +30,7 @@ function PlannedBalance() {
         <p className="text-quiet">
           {isAsked
             ? 'Searching for even orders…'
-            : 'Once there are methods and people, this shows how even the orders are.'}
+            : (problem ?? 'Once there are methods and people, this shows how even the orders are.')}
         </p>
       </Card>
     );

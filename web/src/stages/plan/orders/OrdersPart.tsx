@@ -34,7 +34,7 @@ type NumberOf = Exclude<keyof DraftInput['service'], 'warmUp' | 'codes'>;
 function ServiceCard() {
   const { form, draft, isLocked, problems } = useDrafting();
   const isPair = isOfTwoSamples(draft.test);
-  const own = problems.find(({ field }) => field === 'service')?.message;
+  const own = problems.find(({ field }) => field === 'service' || field === 'service.codes')?.message;
   const whole = (name: NumberOf, label: string, [min, max]: [number, number], hint?: string, unit?: string) => (
     <Controller
       control={form.control}

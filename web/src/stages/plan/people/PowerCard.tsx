@@ -80,6 +80,9 @@ const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 function Curve({ curve, panelists }: { curve: PowerCurve; panelists: number }) {
   const hasPieces = curve.points.some((point) => point.inPieces !== null);
+  const last = curve.points.at(-1);
+  // Names of lines that end close to each other are moved apart.
+  const apart = last?.inPieces != null && Math.abs(last.power - last.inPieces) < 0.1 ? 7 : 0;
   return (
     <figure aria-label="Power by panel size" className="h-56">
       <ResponsiveContainer width="100%" height="100%">
@@ -115,7 +118,7 @@ function Curve({ curve, panelists }: { curve: PowerCurve; panelists: number }) {
             strokeWidth={2}
             dot={false}
             isAnimationActive={false}
-            label={endLabel(curve.points.length, hasPieces ? 'bites' : 'power', '#1B6E6A')}
+            label={endLabel(curve.points.length, hasPieces ? 'bites' : 'power', '#1B6E6A', -apart)}
           />
           {hasPieces && (
             <Line
@@ -126,7 +129,7 @@ function Curve({ curve, panelists }: { curve: PowerCurve; panelists: number }) {
               strokeDasharray="7 4"
               dot={false}
               isAnimationActive={false}
-              label={endLabel(curve.points.length, 'pieces', '#943417')}
+              label={endLabel(curve.points.length, 'pieces', '#943417', apart)}
             />
           )}
           {curve.here && (
@@ -146,11 +149,11 @@ function Curve({ curve, panelists }: { curve: PowerCurve; panelists: number }) {
 }
 
 /** Names a line at its end, in place of a legend. */
-function endLabel(count: number, text: string, fill: string) {
+function endLabel(count: number, text: string, fill: string, down: number) {
   return function EndLabel({ index, x, y }: { index?: number; x?: number | string; y?: number | string }) {
     if (index !== count - 1) return <g />;
     return (
-      <text x={Number(x) + 6} y={Number(y) + 4} fontSize={12} fill={fill}>
+      <text x={Number(x) + 6} y={Number(y) + 4 + down} fontSize={12} fill={fill}>
         {text}
       </text>
     );
