@@ -15,8 +15,8 @@ export interface ServerOptions {
   web: string | null;
   /** Folder with the demo bundles. */
   demoBundles: string;
-  /** Compiled worker of the findings. */
-  findingsWorker: string;
+  /** Compiled worker of the computation. */
+  coreWorker: string;
   /** Sign-in attempts a minute from one address. */
   signInsPerMinute: number;
   quiet: boolean;
@@ -48,7 +48,7 @@ export function readOptions(args: readonly string[]): ServerOptions {
     port: number,
     web: resolve(ROOT, 'web', 'dist'),
     demoBundles: resolve(ROOT, 'demo'),
-    findingsWorker: resolve(__dirname, 'jobs', 'findings.worker.js'),
+    coreWorker: resolve(__dirname, 'jobs', 'core.worker.js'),
     signInsPerMinute: 20,
     quiet: false,
   };

@@ -1,7 +1,7 @@
 import { findings } from '@jacana/core/findings';
 import { parseBundle } from '@jacana/core/bundle';
 import { startServer, type Running } from './support/running';
-import { codesOf, device, draft, handIn, handInBallot, liking, locked, tokens } from './support/tasting';
+import { codesOf, device, draft, drafted, handIn, handInBallot, liking, locked, tokens } from './support/tasting';
 
 let running: Running;
 beforeAll(async () => (running = await startServer()));
@@ -262,6 +262,33 @@ describe('a lock', () => {
       .send({ device: device(0), takeOver: false })
       .expect(200);
     expect((await coordinator.post(`/api/tastings/${id}/unlock`).expect(409)).body.error).toBe('served');
+  });
+
+  it('is made once, however often it is asked for at the same moment', async () => {
+    const { coordinator } = running.as;
+    const id = await drafted(coordinator);
+    const asked = [1, 2, 3].map(() => coordinator.post(`/api/tastings/${id}/lock`));
+    const replies = await Promise.all(asked);
+    expect(replies.map(({ status }) => status).sort()).toEqual([200, 409, 409]);
+    const { log } = (await coordinator.get(`/api/tastings/${id}/seal`)).body;
+    const locks = log.filter(({ action }: { action: string }) => action === 'plan locked, key sealed');
+    expect(locks).toHaveLength(1);
+  });
+
+  it('never covers a draft that was changed while it was drawn', async () => {
+    const { coordinator } = running.as;
+    const id = await drafted(coordinator, draft({}, 3, 60));
+    const [lock, save] = await Promise.all([
+      coordinator.post(`/api/tastings/${id}/lock`),
+      coordinator.put(`/api/tastings/${id}/draft`).send(draft({ title: 'Trout' }, 3, 60)),
+    ]);
+    // The later one is refused, unless all was saved before the lock began.
+    if (lock.status === 409) expect([save.status, lock.body.error]).toEqual([200, 'changed']);
+    else if (save.status === 409) expect(lock.status).toBe(200);
+    else {
+      const { tasting } = (await coordinator.get(`/api/tastings/${id}/bundle`).expect(200)).body;
+      expect(tasting.title).toBe('Trout');
+    }
   });
 
   it('is refused when a method has no portions left, in words that say which', async () => {

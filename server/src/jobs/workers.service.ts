@@ -1,6 +1,7 @@
 import { MessageChannel } from 'node:worker_threads';
 import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
-import type { TastingBundle } from '@jacana/core/bundle';
+import type { Tasting, TastingBundle } from '@jacana/core/bundle';
+import type { LockedPlan } from '@jacana/core/design';
 import type { Findings } from '@jacana/core/findings';
 import { Piscina } from 'piscina';
 import { OPTIONS, type ServerOptions } from '../options';
@@ -19,17 +20,25 @@ export class WorkersService implements OnModuleDestroy {
   private readonly pool: Piscina;
 
   constructor(@Inject(OPTIONS) options: ServerOptions) {
-    this.pool = new Piscina({ filename: options.findingsWorker, minThreads: 0, maxThreads: 2, idleTimeout: 60_000 });
+    this.pool = new Piscina({ filename: options.coreWorker, minThreads: 0, maxThreads: 2, idleTimeout: 60_000 });
   }
 
   async findings(bundle: TastingBundle, { signal, onProgress }: Following): Promise<Findings> {
     const { port1, port2 } = new MessageChannel();
     port1.on('message', onProgress);
     try {
-      return (await this.pool.run({ bundle, port: port2 }, { transferList: [port2], signal })) as Findings;
+      return (await this.pool.run(
+        { bundle, port: port2 },
+        { name: 'findings', transferList: [port2], signal },
+      )) as Findings;
     } finally {
       port1.close();
     }
+  }
+
+  /** Orders of a large plan are searched for seconds. */
+  async lock(tasting: Tasting, inputs: { seed: string; salt: string; lockedAt: string }): Promise<LockedPlan> {
+    return (await this.pool.run({ tasting, inputs }, { name: 'lock' })) as LockedPlan;
   }
 
   async onModuleDestroy(): Promise<void> {

@@ -1,5 +1,7 @@
 import { Injectable } from '@nestjs/common';
+import type { Tasting } from '@jacana/core/bundle';
 import { lockProblems } from '@jacana/core/design';
+import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
 import { PanelistRow, TastingRow } from '../database/entities';
@@ -26,12 +28,13 @@ export class PlansService {
   }
 
   async lock(id: string, me: Me): Promise<PlanView> {
+    const tasting = await this.lockable(this.transactions.read, id);
+    // Drawing takes seconds for a large plan, and must not hold up anyone's answers.
+    const drawn = await this.seal.draw(tasting);
     await this.transactions.write(async (manager) => {
-      const stored = await this.store.get(manager, id);
-      if (stored.plan) throw refuseState('locked', 'This plan is locked already.');
-      const problems = lockProblems(tastingOf(stored));
-      if (problems.length > 0) throw refuseFields(problems);
-      const plan = await this.seal.lock(manager, stored);
+      if (JSON.stringify(await this.lockable(manager, id)) !== JSON.stringify(tasting))
+        throw refuseState('changed', 'The plan was changed while it was being locked. Look at it, and lock it again.');
+      const plan = await this.seal.put(manager, id, drawn);
       await this.audit.record(manager, {
         by: me.name,
         action: 'plan locked, key sealed',
@@ -41,6 +44,15 @@ export class PlansService {
     });
     await this.live.tastingChanged(id);
     return this.plan(id);
+  }
+
+  private async lockable(manager: EntityManager, id: string): Promise<Tasting> {
+    const stored = await this.store.get(manager, id);
+    if (stored.plan) throw refuseState('locked', 'This plan is locked already.');
+    const tasting = tastingOf(stored);
+    const problems = lockProblems(tasting);
+    if (problems.length > 0) throw refuseFields(problems);
+    return tasting;
   }
 
   /** The old key is gone for good: what was drawn must not be known to be drawn again. */

@@ -7,9 +7,10 @@ import {
   type Key,
   type Plan,
   type Serving,
+  type Tasting,
   type TastingBundle,
 } from '@jacana/core/bundle';
-import { lockPlan } from '@jacana/core/design';
+import type { LockedPlan } from '@jacana/core/design';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
@@ -18,6 +19,7 @@ import { Transactions } from '../database/transactions';
 import { refuseState } from '../fields/problems';
 import { cardOf, statusOf, type StoredTasting, TastingStore, tastingOf } from '../tastings/tasting.store';
 import type { TastingCard } from '../tastings/tastings.dto';
+import { WorkersService } from '../jobs/workers.service';
 import { answersByBallot, ballotName } from './answers';
 import { KeyRow } from './key.row';
 import type { KitchenMethodView, PlanView, PortionView, SealView, SittingTrayView, TrayView } from './views';
@@ -36,6 +38,7 @@ export class SealService {
     private readonly transactions: Transactions,
     private readonly store: TastingStore,
     private readonly audit: AuditService,
+    private readonly workers: WorkersService,
   ) {}
 
   /** Readers learn of finished tastings, servers and the kitchen of locked ones. */
@@ -63,18 +66,16 @@ export class SealService {
     return row.ballotTitle.trim() || NEUTRAL_TITLE;
   }
 
-  /** Draws seed and salt, fixes the plan and puts the key away. Only the plan comes back. */
-  async lock(manager: EntityManager, stored: StoredTasting): Promise<PlanRow> {
-    const inputs = {
+  /** Draws seed and salt, and with them plan and key. */
+  draw(tasting: Tasting): Promise<LockedPlan> {
+    return this.workers.lock(tasting, {
       seed: randomBytes(16).toString('hex'),
       salt: randomBytes(16).toString('hex'),
       lockedAt: new Date().toISOString(),
-    };
-    const { plan, pieces, key } = lockPlan(tastingOf(stored), inputs);
-    return this.put(manager, stored.row.id, { plan, pieces, key });
+    });
   }
 
-  /** Stores a plan and its key, freshly locked or out of an imported bundle. */
+  /** Stores a plan and puts its key away, freshly drawn or out of an imported bundle. Only the plan comes back. */
   async put(
     manager: EntityManager,
     tastingId: string,

@@ -23,7 +23,7 @@ export const testOptions: ServerOptions = {
   port: 4680,
   web: null,
   demoBundles: resolve(__dirname, '../../../demo'),
-  findingsWorker: resolve(__dirname, '../../dist/jobs/findings.worker.js'),
+  coreWorker: resolve(__dirname, '../../dist/jobs/core.worker.js'),
   signInsPerMinute: 1000,
   quiet: true,
 };

@@ -1,0 +1,13 @@
+import type { MessagePort } from 'node:worker_threads';
+import type { Tasting, TastingBundle } from '@jacana/core/bundle';
+import { lockPlan, type LockedPlan } from '@jacana/core/design';
+import { findings as findingsOf, type Findings } from '@jacana/core/findings';
+
+/** Run in worker threads, so that the event loop stays free. Findings tell their progress on the way. */
+export function findings({ bundle, port }: { bundle: TastingBundle; port: MessagePort }): Findings {
+  return findingsOf(bundle, (fraction) => port.postMessage(fraction));
+}
+
+export function lock({ tasting, inputs }: { tasting: Tasting; inputs: Parameters<typeof lockPlan>[1] }): LockedPlan {
+  return lockPlan(tasting, inputs);
+}
