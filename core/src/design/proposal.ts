@@ -94,7 +94,7 @@ const ALTERNATIVES: Readonly<Record<Test, Omit<Alternative, 'test'>>> = {
 
 const CANDIDATES: Readonly<Record<DecisionKind, readonly Test[]>> = {
   'liked-best': ['ranking', 'liking', 'paired-preference', 'best-worst'],
-  'told-apart': ['triangle', 'tetrad', 'duo-trio', 'same-different', 'a-not-a', '2-afc'],
+  'told-apart': ['triangle', 'tetrad', 'duo-trio', 'same-different', 'a-not-a', '2-afc', 'ranking', 'profile'],
   'more-of': ['2-afc', '3-afc', 'ranking', 'profile'],
   'how-differ': ['profile', 'ranking', 'liking'],
   'good-enough': ['non-inferiority', 'paired-preference', 'liking'],
@@ -117,8 +117,12 @@ export function propose(wish: Wish): Proposal {
 /** What a test gains and loses; for one that was taken although another is proposed. */
 export const trade = (test: Test): Omit<Alternative, 'test'> => ALTERNATIVES[test];
 
-/** Tests of two samples need two methods; while fewer are listed, nothing is ruled out. */
-const fits = (test: Test, { methods }: Wish): boolean => !isOfTwoSamples(test) || methods.length <= 2;
+/**
+ * Tests of two samples need two methods; while fewer are listed, nothing is ruled out. More
+ * than two cannot be told apart by one test, and are ranked or described instead.
+ */
+const fits = (test: Test, { methods, decision }: Wish): boolean =>
+  isOfTwoSamples(test) ? methods.length <= 2 : decision.kind !== 'told-apart' || methods.length > 2;
 
 function preferred({ decision, methods, panel, product }: Wish, fitting: readonly Test[]): Test {
   if (decision.kind === 'liked-best' && methods.length === 2) return 'paired-preference';
@@ -129,6 +133,23 @@ function preferred({ decision, methods, panel, product }: Wish, fitting: readonl
   return fitting[0] ?? 'ranking';
 }
 
+function rankingReasons({ kind, attribute }: Wish['decision'], methods: number, portioned: string): [string, string] {
+  switch (kind) {
+    case 'told-apart':
+      return [
+        `A test of telling apart takes two methods, and there are ${methods}: list just two to use one.`,
+        'Until then a ranking shows whether any of them is liked more than another.',
+      ];
+    case 'more-of':
+      return [`Putting samples in order of how ${attribute || 'strong'} they are asks just your question.`, portioned];
+    default:
+      return [
+        'An order from most to least liked asks just your question, without a scale that people use each in their own way.',
+        portioned,
+      ];
+  }
+}
+
 function reasons(test: Test, { decision, methods, panel, product }: Wish): [string, string] {
   const { mostSamples, name } = guideFor(product);
   const isMuch = methods.length > mostSamples;
@@ -137,15 +158,7 @@ function reasons(test: Test, { decision, methods, panel, product }: Wish): [stri
     : 'Everyone tastes every sample, so each person is compared only with themselves.';
   switch (test) {
     case 'ranking':
-      return decision.kind === 'more-of'
-        ? [
-            `Putting samples in order of how ${decision.attribute || 'strong'} they are asks just your question.`,
-            portioned,
-          ]
-        : [
-            'An order from most to least liked asks just your question, without a scale that people use each in their own way.',
-            portioned,
-          ];
+      return rankingReasons(decision, methods.length, portioned);
     case 'paired-preference':
       return [
         'With two methods "which do you prefer?" is the whole question, and the easiest to answer.',

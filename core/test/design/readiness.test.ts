@@ -196,6 +196,7 @@ describe('the proposed test', () => {
     ['liked-best', 2, 30, 'paired-preference'],
     ['told-apart', 2, 36, 'triangle'],
     ['told-apart', 2, 16, 'tetrad'],
+    ['told-apart', 6, 36, 'ranking'],
     ['more-of', 2, 30, '2-afc'],
     ['more-of', 4, 30, 'ranking'],
     ['how-differ', 3, 30, 'profile'],
