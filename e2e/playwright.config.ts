@@ -4,8 +4,8 @@ import { browserOptions } from './support/browser';
 export default defineConfig({
   testDir: './specs',
   outputDir: '../test-results',
-  timeout: 120_000,
-  // Two browsers, a server and a test runner share a small machine: five seconds is not much there.
+  // Two browsers, a server and a test runner share a small machine: seconds, and minutes, are not much there.
+  timeout: 240_000,
   expect: { timeout: 15_000 },
   workers: 2,
   fullyParallel: true,
