@@ -104,12 +104,16 @@ export function grownBlocks(samples: number, size: number, count: number, random
   return best;
 }
 
+/** How often every two samples meet in so many blocks, on average. */
+const meetingsOf = (samples: number, size: number, count: number): number =>
+  (count * size * (size - 1)) / (samples * (samples - 1));
+
 /** All ways of moving that `count` blocks have room for, those that leave the least to search first. */
 function motionsFor(samples: number, size: number, count: number): Motion[] {
   if (count < samples) return [];
   const plain = circles(samples, samples);
   // The others are of use only where every two can meet equally often.
-  if (!Number.isInteger((count * size * (size - 1)) / (samples * (samples - 1)))) return [plain];
+  if (!Number.isInteger(meetingsOf(samples, size, count))) return [plain];
   const lengths = Array.from({ length: samples - 1 }, (_, less) => samples - 1 - less);
   const several = lengths.filter((length) => length > 2 && samples % length <= 1 && count % length === 0);
   const small = count % samples === 0 ? (SIDES[samples] ?? []) : [];
@@ -130,8 +134,8 @@ function bestBases(
   random: RandomStream,
 ): { bases: number[][]; uneven: number } {
   const all = Array.from({ length: samples }, (_, at) => at);
-  const meetings = (count * motion.move.length * size * (size - 1)) / (samples * (samples - 1));
-  const starts = Number.isInteger(meetings) ? MOST_STARTS : FEW_STARTS;
+  const isExact = Number.isInteger(meetingsOf(samples, size, count * motion.move.length));
+  const starts = isExact ? MOST_STARTS : FEW_STARTS;
   let best: number[][] = [];
   let least = Infinity;
   for (let start = 0; start < starts && least > 0; start++) {
@@ -156,8 +160,7 @@ class BaseSearch {
     private readonly motion: Motion,
   ) {
     const { move, orbitOf, orbitSizes } = motion;
-    const [size, samples] = [bases[0].length, orbitOf.length];
-    this.mean = (bases.length * move.length * size * (size - 1)) / (samples * (samples - 1));
+    this.mean = meetingsOf(orbitOf.length, bases[0].length, bases.length * move.length);
     this.counts = new Float64Array(orbitSizes.length);
     this.uneven = orbitSizes.reduce((sum, pairs) => sum + pairs * this.mean ** 2, 0);
     for (const base of bases) base.forEach((a, at) => base.slice(0, at).forEach((b) => this.meet(a, b, 1)));

@@ -15,7 +15,7 @@ import { limits, type Limit } from './limits';
 import { nextStep, plannedNextStep, type NextStep } from './nextStep';
 import { plannedAnswer, type LeftOut, type Planned } from './planned';
 import { practicalPick, type PracticalPick } from './practical';
-import { readPreferences, type Taster } from './preferences';
+import { isRankedByAll, readPreferences, type Taster } from './preferences';
 import { plannedSensitivity, sensitivity, type Sensitivity } from './sensitivity';
 import { tastedServings } from './servings';
 import { strengthFinding, type StrengthFinding } from './strength';
@@ -122,9 +122,7 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
   if (!plan) throw new NotUnsealed('plan');
   if (!key || !seal.unsealedAt) throw new NotUnsealed('key');
 
-  return plan.analysis === 'friedman-then-pairs-holm'
-    ? rankingFindings(bundle, plan, key, onProgress)
-    : plannedFindings(bundle, plan, key);
+  return isRankedByAll(plan) ? rankingFindings(bundle, plan, key, onProgress) : plannedFindings(bundle, plan, key);
 }
 
 /**
@@ -132,7 +130,7 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
  * panels of a rehearsal.
  */
 export function plannedVerdict(bundle: TastingBundle, key: Key): { kind: VerdictKind; leaders: readonly number[] } {
-  if (bundle.plan?.analysis !== 'friedman-then-pairs-holm') return plannedAnswer(bundle, key, { limitOnly: true });
+  if (!bundle.plan || !isRankedByAll(bundle.plan)) return plannedAnswer(bundle, key, { limitOnly: true });
   const rows = readPreferences(bundle, key).tasters.map((taster) => taster.ranks);
   return decide(rows, { alpha: bundle.plan.alpha, seed: key.seed, limitOnly: true });
 }

@@ -1,4 +1,4 @@
-import { mainItem, ranksByCode, type Key, type TastingBundle } from '../bundle';
+import { mainItem, ranksByCode, type Key, type Plan, type TastingBundle } from '../bundle';
 import { midRanks } from '../inference';
 import { heardSets, scoreOf, setAnswer, type HeardSet, type LeftOut } from './planned/heard';
 
@@ -15,6 +15,9 @@ export interface Taster {
   served: string[];
   comment: string;
 }
+
+/** Whether everyone ranks all methods, so that the plan is read by rank sums. */
+export const isRankedByAll = (plan: Plan | null): boolean => plan?.analysis === 'friedman-then-pairs-holm';
 
 /**
  * Reads the ballots of a complete ranking by method. A panelist counts when all that was

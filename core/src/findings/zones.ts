@@ -1,6 +1,6 @@
 import type { Key, TastingBundle } from '../bundle';
 import { plannedAnswer } from './planned';
-import { readPreferences } from './preferences';
+import { isRankedByAll, readPreferences } from './preferences';
 import { decide, type VerdictKind } from './verdict';
 import { verdictSentence } from './wording';
 
@@ -22,19 +22,20 @@ export interface ZoneAnswer {
  * @returns nothing for a tasting of fewer than two zones
  */
 export function zoneAnswers(bundle: TastingBundle, key: Key): ZoneAnswer[] {
-  const { zones, methods } = bundle.tasting;
-  if (zones.length < 2) return [];
+  const { plan, tasting } = bundle;
+  const { zones, methods } = tasting;
+  if (zones.length < 2 || !plan) return [];
   const names = methods.map((method) => method.name);
   const ids = (leaders: readonly number[]): string[] => leaders.map((method) => methods[method].id);
   return zones.map(({ id, name }) => {
-    if (bundle.plan?.analysis !== 'friedman-then-pairs-holm') {
+    if (!isRankedByAll(plan)) {
       const { kind, leaders, sentence, tasters } = plannedAnswer(bundle, key, { zone: id });
       return { zone: name, kind, leaders: ids(leaders), sentence, tasters };
     }
     const { tasters } = readPreferences(bundle, key, id);
     const verdict = decide(
       tasters.map((taster) => taster.ranks),
-      { alpha: bundle.plan.alpha, seed: key.seed },
+      { alpha: plan.alpha, seed: key.seed },
     );
     const sentence = verdictSentence(verdict, names);
     return { zone: name, kind: verdict.kind, leaders: ids(verdict.leaders), sentence, tasters: tasters.length };

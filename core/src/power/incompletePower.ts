@@ -1,6 +1,7 @@
 import { Matrix, pseudoInverse } from 'ml-matrix';
 import { evenBlocks } from '../design';
 import { chiSquaredQuantile, randomStream } from '../numeric';
+import { shareOf } from './simulated';
 import type { RankingPower } from './rankingPower';
 
 /** An incomplete ranking that is planned, and what the panel would really taste. */
@@ -55,8 +56,7 @@ export function incompleteRankingPower(plan: IncompleteRankingPlan): RankingPowe
     if (quadratic(sums, inverse) >= critical) found++;
     if (sums.every((sum, sample) => sample === best || sum > sums[best])) leads++;
   }
-  const power = found / panels;
-  return { power, bestLeads: leads / panels, standardError: Math.sqrt((power * (1 - power)) / panels), panels };
+  return { ...shareOf(found, panels), bestLeads: leads / panels, panels };
 }
 
 /** What a place counts, the best first: of mean zero, and of variance `together` - 1 when places are drawn. */

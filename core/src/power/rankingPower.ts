@@ -1,4 +1,5 @@
 import { chiSquaredQuantile, randomStream, type RandomStream } from '../numeric';
+import { shareOf } from './simulated';
 
 /** A ranking that is planned, and what the panel would really taste. */
 export interface RankingPlan {
@@ -55,8 +56,7 @@ export function rankingPower(plan: RankingPlan): RankingPower {
     if (sums.every((sum, at) => at === best || sum > sums[best])) leads++;
     if (panel % 64 === 0) onProgress?.(panel / panels);
   }
-  const power = found / panels;
-  return { power, bestLeads: leads / panels, standardError: Math.sqrt((power * (1 - power)) / panels), panels };
+  return { ...shareOf(found, panels), bestLeads: leads / panels, panels };
 }
 
 /** Adds each sample's rank, 1 for the best impression; impressions are never equal. */

@@ -1,4 +1,5 @@
 import { fUpperTail, noncentralFUpperTail, fQuantile, randomStream, studentT, type RandomStream } from '../numeric';
+import { shareOf, type SimulatedPower } from './simulated';
 
 /** Scores that are planned, and how people, portions and pieces vary. All in points of the scale. */
 export interface ScorePlan {
@@ -30,13 +31,6 @@ interface Simulation {
   panels?: number;
 }
 
-/** Result of a simulation. */
-interface Simulated {
-  power: number;
-  /** Monte Carlo standard error. */
-  standardError: number;
-}
-
 /**
  * How often scores would show a difference. Simulates the mean squares of the planned
  * analysis (methods, pieces within methods, panelists x methods, and replicates where there
@@ -47,7 +41,7 @@ interface Simulated {
  *
  * Source: Searle, Casella & McCulloch, *Variance Components*, chapter 4 (from memory).
  */
-export function scorePower(plan: ScorePlan & Simulation): Simulated {
+export function scorePower(plan: ScorePlan & Simulation): SimulatedPower {
   const { liking, alpha } = plan;
   const design = designOf(plan);
   if (design.df1 < 1 || design.dfPeople < 1) return { power: 0, standardError: 0 };
@@ -67,7 +61,7 @@ export function scorePower(plan: ScorePlan & Simulation): Simulated {
  *
  * Source: Julious 2004, *Statistics in Medicine* 23, 1921-1986, section 5 (from memory).
  */
-export function marginPower(plan: ScorePlan & Simulation & { margin: number }): Simulated {
+export function marginPower(plan: ScorePlan & Simulation & { margin: number }): SimulatedPower {
   const { liking, alpha, margin } = plan;
   const design = designOf(plan);
   if (design.df1 < 1 || design.dfPeople < 1) return { power: 0, standardError: 0 };
@@ -197,12 +191,11 @@ const drawn = (expected: number, df: number, random: RandomStream): MeanSquare =
 });
 
 /** Share of simulated panels in which something is found. */
-function repeated({ seed, panels = 2000 }: Simulation, isFound: (random: RandomStream) => boolean): Simulated {
+function repeated({ seed, panels = 2000 }: Simulation, isFound: (random: RandomStream) => boolean): SimulatedPower {
   const random = randomStream(seed, 'score-power');
   let found = 0;
   for (let panel = 0; panel < panels; panel++) if (isFound(random)) found++;
-  const power = found / panels;
-  return { power, standardError: Math.sqrt((power * (1 - power)) / panels) };
+  return shareOf(found, panels);
 }
 
 function scatter(means: readonly number[]): number {

@@ -1,5 +1,6 @@
 import { fisherUpper } from '../inference';
 import { binomialChance, binomialUpperTail, normalCdf, randomStream } from '../numeric';
+import { shareOf, type SimulatedPower } from './simulated';
 
 /** Two samples, and the share of the people who truly tell (or prefer) one from the other. */
 export interface TellingPlan {
@@ -39,7 +40,7 @@ function mostVotesNeeded(votes: number, alpha: number): number {
 }
 
 /** Chance that those who cannot tell say "A", or "different", whatever they are served. */
-export const SAID_BY_CHANCE = { 'a-not-a': 0.5, 'same-different': 2 * normalCdf(-1 / Math.SQRT2) };
+const SAID_BY_CHANCE = { 'a-not-a': 0.5, 'same-different': 2 * normalCdf(-1 / Math.SQRT2) };
 
 /** Calls "A" or "different" of servings that are, and of servings that are not. */
 interface Served {
@@ -57,7 +58,7 @@ interface Served {
 export function signalPower(
   protocol: 'a-not-a' | 'same-different',
   { panelists, replicates, tellers, alpha, seed, panels = 2000 }: TellingPlan & { seed: string; panels?: number },
-): { power: number; standardError: number } {
+): SimulatedPower {
   const answers = panelists * replicates;
   const served = { signals: Math.ceil(answers / 2), noises: Math.floor(answers / 2) };
   const needed = hitsNeeded(served, alpha);
@@ -80,8 +81,7 @@ export function signalPower(
     }
     if (hits >= needed[alarms]) found++;
   }
-  const power = found / panels;
-  return { power, standardError: Math.sqrt((power * (1 - power)) / panels) };
+  return shareOf(found, panels);
 }
 
 /** For every number of false alarms, the fewest hits that decide; beyond all servings where none do. */

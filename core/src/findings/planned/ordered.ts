@@ -1,3 +1,4 @@
+import { ranksByCode } from '../../bundle';
 import {
   bestWorst,
   chanceOfBest,
@@ -78,15 +79,9 @@ function ownRankings(sets: readonly HeardSet[], item: string): Ranking[] {
     if (!ranking) continue;
     const places = heard.get(sameSamples(set)) ?? new Map<number, number>();
     heard.set(sameSamples(set), places);
-    const methodOf = new Map(set.samples.map(({ code, method }) => [code, method]));
-    let before = 0;
-    for (const group of ranking) {
-      for (const code of group) {
-        const method = methodOf.get(code) as number;
-        places.set(method, (places.get(method) ?? 0) + before + (group.length + 1) / 2);
-      }
-      before += group.length;
-    }
+    const rankOf = ranksByCode(ranking);
+    for (const { code, method } of set.samples)
+      places.set(method, (places.get(method) ?? 0) + (rankOf.get(code) as number));
   }
   return [...heard.values()].map((places) => {
     const levels = [...new Set(places.values())].sort((a, b) => a - b);

@@ -4,9 +4,8 @@
  *
  * Use it for profiles scored by a panel, with or without replicates. Each attribute has
  * its own mixed model (panelists, panelists by samples where replicated, and pieces where
- * they are named); p-values are
- * adjusted together by the false discovery rate. Not to decide the one question that the
- * plan was made for: that has its own test.
+ * they are named); p-values are adjusted together by the false discovery rate. Not to
+ * decide the one question that the plan was made for: that has its own test.
  *
  * Source: ISO 13299 (profiles); Lawless & Heymann, *Sensory Evaluation of Food*, chapter 12.
  *
