@@ -99,7 +99,7 @@ export function fitMixed({ y, factors }: MixedData, model: MixedModel): MixedFit
   const theta = bestTheta(problem, kept.length);
   const value = problem.at(theta);
   const residualVariance = value.residualSquares / df;
-  if (residualVariance < 1e-16) {
+  if (residualVariance < 1e-16 || theta.some((ratio) => ratio > 0.9 * LARGEST_RATIO)) {
     return { test: null, reason: 'The model fits the scores exactly, so nothing is left to judge the differences by.' };
   }
   const randomPart = problem.randomPart(theta, value.coefficients);
@@ -137,6 +137,13 @@ const rowsOf = (factors: Factors, rows: number): Factors =>
 
 /** Beyond this a variance would not fit into a number. */
 const LARGEST_SPREAD = 1e150;
+
+/**
+ * Where a panelist's answers never vary, the best ratio to the residual is infinite. The
+ * search ends here: the squares of such a residual are within the rounding of the others.
+ */
+const LARGEST_RATIO = 1e6;
+const FARTHEST = Math.asinh(LARGEST_RATIO);
 
 /** Scores moved to mean 0 and shrunk to size 1, so that neither 1e12 nor 1e300 costs digits. */
 function standardised(y: readonly number[]): { values: number[]; centre: number; size: number } {
@@ -206,7 +213,8 @@ function determines(first: readonly string[], second: readonly string[]): boolea
  */
 function bestTheta(problem: RemlProblem, terms: number): number[] {
   if (terms === 0) return [];
-  const criterion = (u: number[]): number => problem.at(u.map(Math.sinh)).deviance;
+  const ratio = (u: number): number => Math.sinh(Math.max(-FARTHEST, Math.min(FARTHEST, u)));
+  const criterion = (u: number[]): number => problem.at(u.map(ratio)).deviance;
   const from = (start: number) => minimise(criterion, new Array<number>(terms).fill(start), { longest: 1.5 });
   let best = from(0.9);
   if (!best.converged || best.at.some((u) => Math.abs(u) < 0.01)) {
@@ -218,7 +226,7 @@ function bestTheta(problem: RemlProblem, terms: number): number[] {
     const without = criterion(at);
     if (without <= best.value + 1e-9) best = { ...best, at, value: without };
   }
-  return best.at.map((u) => Math.abs(Math.sinh(u)));
+  return best.at.map((u) => Math.abs(ratio(u)));
 }
 
 /**
