@@ -25,7 +25,7 @@ export class RefusalsFilter implements ExceptionFilter {
 
   private refusal(error: unknown): Refusal {
     const statusCode = statusOf(error);
-    if (statusCode >= 500) this.logger.error(error instanceof Error ? error.stack : error);
+    if (statusCode >= 500) this.logger.error({ err: error });
     const body = error instanceof HttpException ? error.getResponse() : {};
     const said = typeof body === 'string' ? { message: body } : (body as Partial<Refusal>);
     return {

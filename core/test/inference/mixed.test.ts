@@ -251,6 +251,20 @@ describe('what a mixed model cannot tell', () => {
     expect(fit.leftOut).toMatchObject([{ term: 'panelist:sample', because: 'same-as-residual' }]);
   });
 
+  it('says that nothing is left where every panelist always gives the same score, to a tiny wobble', () => {
+    const scores = [1, 1, 1, 1, 9, 9, 9, 9, 3, 3, 3, 3];
+    const panelist = scores.map((_, row) => `p${Math.floor(row / 4)}`);
+    const sample = scores.map((_, row) => `s${row % 2}`);
+    const fit = (y: number[]) =>
+      fitMixed({ y, factors: { panelist, sample } }, { fixed: [['sample']], random: [['panelist']] });
+    const [exact, wobbling] = [fit(scores), fit(scores.map((score, row) => score + (row % 3) * 1e-3))];
+    expect(exact).toMatchObject({ test: null, reason: expect.stringContaining('fits the scores exactly') });
+    // A wobble of a thousandth is measured, not rounded away: classical mean square within panelists.
+    if (wobbling.test === null) throw new Error(wobbling.reason);
+    expect(Math.sqrt(wobbling.residualVariance)).toBeGreaterThan(0.0006);
+    expect(Math.sqrt(wobbling.residualVariance)).toBeLessThan(0.0012);
+  });
+
   it('gives no mean for a cell nobody tasted, and says so in the test', () => {
     const zone = ['l', 'l', 'l', 'r', 'r', 'l', 'l', 'l', 'l'];
     const fit = tested(
