@@ -48,6 +48,9 @@ export interface LikingRules {
   limitOnly?: boolean;
 }
 
+const ROUNDING =
+  'The scores leave less unexplained than rounding to whole points does, so each is judged as uncertain by its rounding.';
+
 /** Mixed model of liking with panelists, their tastes (where asked several times) and pieces; null when liking was not asked or nobody answered. */
 export function likingFinding(servings: readonly TastedServing[], rules: LikingRules): LikingFinding | null {
   const scored = servings.filter((serving) => serving.liking !== null);
@@ -60,7 +63,7 @@ export function likingFinding(servings: readonly TastedServing[], rules: LikingR
     piece: scored.map((serving) => serving.piece),
   };
   const fit = fitMixed(
-    { y: scored.map((serving) => serving.liking as number), factors },
+    { y: scored.map((serving) => serving.liking as number), factors, step: 1 },
     // Who scores a method several times brings one taste to it, however often asked.
     { fixed: [['sample']], random: [['panelist'], ['panelist', 'sample'], ['piece']] },
   );
@@ -100,7 +103,7 @@ export function likingFinding(servings: readonly TastedServing[], rules: LikingR
     variances: fit.variances,
     residualVariance: fit.residualVariance,
     leftOut: fit.leftOut,
-    concerns: residualChecks(fit.residuals, sample).concerns,
+    concerns: fit.isRounding ? [ROUNDING] : residualChecks(fit.residuals, sample).concerns,
   };
 }
 

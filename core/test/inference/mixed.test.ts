@@ -251,18 +251,67 @@ describe('what a mixed model cannot tell', () => {
     expect(fit.leftOut).toMatchObject([{ term: 'panelist:sample', because: 'same-as-residual' }]);
   });
 
-  it('says that nothing is left where every panelist always gives the same score, to a tiny wobble', () => {
-    const scores = [1, 1, 1, 1, 9, 9, 9, 9, 3, 3, 3, 3];
-    const panelist = scores.map((_, row) => `p${Math.floor(row / 4)}`);
-    const sample = scores.map((_, row) => `s${row % 2}`);
-    const fit = (y: number[]) =>
-      fitMixed({ y, factors: { panelist, sample } }, { fixed: [['sample']], random: [['panelist']] });
-    const [exact, wobbling] = [fit(scores), fit(scores.map((score, row) => score + (row % 3) * 1e-3))];
-    expect(exact).toMatchObject({ test: null, reason: expect.stringContaining('fits the scores exactly') });
-    // A wobble of a thousandth is measured, not rounded away: classical mean square within panelists.
-    if (wobbling.test === null) throw new Error(wobbling.reason);
-    expect(Math.sqrt(wobbling.residualVariance)).toBeGreaterThan(0.0006);
-    expect(Math.sqrt(wobbling.residualVariance)).toBeLessThan(0.0012);
+  describe('of scores that leave nothing unexplained', () => {
+    const panel = (rows: readonly (readonly number[])[], replicates = 1) => {
+      const all = rows.flatMap((row, who) =>
+        Array.from({ length: replicates }, () => row.map((score, what) => ({ score, who, what }))).flat(),
+      );
+      const factors = { panelist: all.map(({ who }) => `p${who}`), sample: all.map(({ what }) => `s${what}`) };
+      return { y: all.map(({ score }) => score), factors };
+    };
+    const model = { fixed: [['sample']], random: [['panelist'], ['panelist', 'sample']] };
+    const unanimous = (people: number) => panel(Array.from({ length: people }, (_, who) => [5 + who, 6 + who]));
+
+    it('refuses to judge by nothing where the step of the scale is not known', () => {
+      expect(fitMixed(unanimous(24), model)).toMatchObject({
+        test: null,
+        reason: expect.stringContaining('fits the scores exactly'),
+      });
+      expect(fitMixed({ ...unanimous(24), step: 1e-9 }, model)).toMatchObject({ test: 'mixed-model' });
+    });
+
+    it('takes the variance of rounding, so that two people who agree prove nothing and twenty do', () => {
+      const p = (people: number): number => {
+        const fit = tested(fitMixed({ ...unanimous(people), step: 1 }, model));
+        expect(fit).toMatchObject({ isRounding: true });
+        expect(fit.residualVariance).toBeCloseTo(1 / 12, 9);
+        const { estimate, se, df, p } = contrastTest(fit, [0, 2], 0.05);
+        expect(Math.abs(estimate)).toBeCloseTo(1, 9);
+        // A difference of two means of `people` scores each.
+        expect(se).toBeCloseTo(Math.sqrt(2 / 12 / people), 9);
+        expect(df).toBeCloseTo(people - 1, 3);
+        return p;
+      };
+      expect(p(2)).toBeGreaterThan(0.15);
+      expect(p(20)).toBeLessThan(1e-8);
+    });
+
+    it('judges people who repeat themselves exactly by how they differ, as the analysis of their means does', () => {
+      const rows = [
+        [5, 7, 6],
+        [4, 8, 3],
+        [6, 6, 7],
+        [3, 7, 7],
+        [8, 9, 5],
+      ];
+      const F = (data: ReturnType<typeof panel>, step?: number) =>
+        tested(termTest(tested(fitMixed({ ...data, step }, model)), 0));
+      const [means, repeated] = [F(panel(rows)), F(panel(rows, 2), 1)];
+      expect(repeated.F).toBeCloseTo(means.F, 6);
+      expect(repeated.df2).toBeCloseTo(means.df2, 3);
+    });
+
+    it('leaves alone what lies above the rounding', () => {
+      const { y, factors } = panel([
+        [5, 7, 6],
+        [4, 8, 5],
+        [6, 6, 7],
+        [3, 7, 7],
+      ]);
+      const plain = fitMixed({ y, factors }, model);
+      expect(fitMixed({ y, factors, step: 1 }, model)).toEqual(plain);
+      expect(plain).toMatchObject({ isRounding: false });
+    });
   });
 
   it('gives no mean for a cell nobody tasted, and says so in the test', () => {

@@ -122,7 +122,8 @@ export function profiled(
     sample: rows.map(({ sample }) => rules.ids[sample.method]),
     piece: rows.map(({ sample }) => sample.piece),
   };
-  const table = rows.length > 0 ? attributeTable(scores, factors, rules.alpha) : [];
+  const steps = Object.fromEntries(words.map((item) => [item.attribute || item.ask, stepOf(item)]));
+  const table = rows.length > 0 ? attributeTable(scores, factors, rules.alpha, steps) : [];
   const planned: Profiled = { of: 'profile', rows: table };
   const tested = table.filter((row) => row.adjustedP !== null);
   if (tested.length === 0)
@@ -144,3 +145,11 @@ export function profiled(
 /** A step of a category scale counts what it was given; a line counts as it is. */
 const weighed = (item: BallotItem, score: number | null): number | null =>
   score === null || item.kind !== 'category' ? score : (item.options[score - 1]?.weight ?? null);
+
+/** The least by which two scores can differ; nobody marks a line more finely than to about a point. */
+function stepOf({ kind, options }: BallotItem): number {
+  if (kind !== 'category') return 1;
+  const weights = options.map(({ weight }) => weight).sort((a, b) => a - b);
+  const gaps = weights.slice(1).flatMap((weight, at) => (weight > weights[at] ? [weight - weights[at]] : []));
+  return gaps.length > 0 ? Math.min(...gaps) : 1;
+}

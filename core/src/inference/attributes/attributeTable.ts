@@ -29,15 +29,17 @@ export interface AttributeRow {
 /**
  * @param scores per attribute, one per row; null where none was given
  * @param factors with `sample` and `panelist` per row, and `piece` where samples come from several
+ * @param steps the step of an attribute's scale, as {@link fitMixed} takes it
  */
 export function attributeTable(
   scores: Readonly<Record<string, readonly (number | null)[]>>,
   factors: Factors,
   alpha: number,
+  steps: Readonly<Record<string, number>> = {},
 ): AttributeRow[] {
   const rows = Object.entries(scores).map(([attribute, values]) => ({
     attribute,
-    ...oneAttribute(values, factors, alpha),
+    ...oneAttribute(values, factors, alpha, steps[attribute]),
   }));
   const tested = rows.filter((row) => row.test.test === 'F');
   const adjusted = falseDiscovery(tested.map((row) => (row.test as TermTest).p));
@@ -48,13 +50,14 @@ function oneAttribute(
   values: readonly (number | null)[],
   factors: Factors,
   alpha: number,
+  step: number | undefined,
 ): Omit<AttributeRow, 'attribute' | 'adjustedP'> {
   const given = values.flatMap((value, row) => (value === null ? [] : [row]));
   const part = Object.fromEntries(
     Object.entries(factors).map(([name, levels]) => [name, given.map((row) => levels[row])]),
   );
   const fit = fitMixed(
-    { y: given.map((row) => values[row] as number), factors: part },
+    { y: given.map((row) => values[row] as number), factors: part, step },
     { fixed: [['sample']], random: [['panelist'], ['panelist', 'sample'], ...(part.piece ? [['piece']] : [])] },
   );
   if (fit.test === null) return { test: fit, means: [] };

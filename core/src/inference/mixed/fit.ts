@@ -13,6 +13,12 @@
  * from the residual (one answer per panelist and method) is left out and named: its spread
  * is then mixed into what it cannot be told apart from.
  *
+ * Five colleagues who all say "seven" leave no residual to judge by, yet nobody tastes
+ * without error: what a scale of whole points cannot show is smaller than its step. Where
+ * the step is stated, the residual variance is not taken below step^2 / 12, the variance of
+ * rounding (Sheppard 1898, *Proceedings of the London Mathematical Society* 29, 353-380,
+ * from memory); where it is not, such scores give no test.
+ *
  * Source: Laird & Ware 1982, *Biometrics* 38, 963-974; computing as in Bates and others
  * 2015, *Journal of Statistical Software* 67(1).
  *
@@ -29,6 +35,8 @@ import { RemlProblem } from './reml';
 export interface MixedData {
   y: readonly number[];
   factors: Factors;
+  /** The step of the scale, in the unit of the scores. */
+  step?: number;
 }
 
 /** What the model is made of, by factor names. */
@@ -63,6 +71,8 @@ export interface MixedFit {
   covariance: number[][];
   variances: Variance[];
   residualVariance: number;
+  /** Whether the scores leave less than the rounding to the scale's step, which then stands for the residual. */
+  isRounding: boolean;
   leftOut: LeftOutTerm[];
   /** REML log-likelihood of the data as given. */
   logLik: number;
@@ -74,7 +84,7 @@ export interface MixedFit {
 }
 
 /** Fits the model. Degenerate data give the reason why there is no fit. */
-export function fitMixed({ y, factors }: MixedData, model: MixedModel): MixedFit | NoTest {
+export function fitMixed({ y, factors, step }: MixedData, model: MixedModel): MixedFit | NoTest {
   const scale = standardised(y);
   if (y.length === 0) return { test: null, reason: 'There are no scores.' };
   if (scale.size === 0) return { test: null, reason: 'All scores are the same, so there is no spread to explain.' };
@@ -95,11 +105,13 @@ export function fitMixed({ y, factors }: MixedData, model: MixedModel): MixedFit
     scale.values,
     design.columns,
     kept.map((term) => grouping(factors, term, y.length)),
+    step === undefined ? undefined : (step / scale.size) ** 2 / 12,
   );
   const theta = bestTheta(problem, kept.length);
   const value = problem.at(theta);
-  const residualVariance = value.residualSquares / df;
-  if (residualVariance < 1e-16 || theta.some((ratio) => ratio > 0.9 * LARGEST_RATIO)) {
+  const { residualVariance } = value;
+  const isRounding = residualVariance > value.residualSquares / df;
+  if (isRounding && step === undefined) {
     return { test: null, reason: 'The model fits the scores exactly, so nothing is left to judge the differences by.' };
   }
   const randomPart = problem.randomPart(theta, value.coefficients);
@@ -120,6 +132,7 @@ export function fitMixed({ y, factors }: MixedData, model: MixedModel): MixedFit
       groups: new Set(grouping(factors, term, y.length)).size,
     })),
     residualVariance: residualVariance * units,
+    isRounding,
     leftOut,
     logLik: -value.deviance / 2 - df * Math.log(scale.size),
     rows: y.length,
@@ -137,13 +150,6 @@ const rowsOf = (factors: Factors, rows: number): Factors =>
 
 /** Beyond this a variance would not fit into a number. */
 const LARGEST_SPREAD = 1e150;
-
-/**
- * Where a panelist's answers never vary, the best ratio to the residual is infinite. The
- * search ends here: the squares of such a residual are within the rounding of the others.
- */
-const LARGEST_RATIO = 1e6;
-const FARTHEST = Math.asinh(LARGEST_RATIO);
 
 /** Scores moved to mean 0 and shrunk to size 1, so that neither 1e12 nor 1e300 costs digits. */
 function standardised(y: readonly number[]): { values: number[]; centre: number; size: number } {
@@ -213,8 +219,7 @@ function determines(first: readonly string[], second: readonly string[]): boolea
  */
 function bestTheta(problem: RemlProblem, terms: number): number[] {
   if (terms === 0) return [];
-  const ratio = (u: number): number => Math.sinh(Math.max(-FARTHEST, Math.min(FARTHEST, u)));
-  const criterion = (u: number[]): number => problem.at(u.map(ratio)).deviance;
+  const criterion = (u: number[]): number => problem.at(u.map(Math.sinh)).deviance;
   const from = (start: number) => minimise(criterion, new Array<number>(terms).fill(start), { longest: 1.5 });
   let best = from(0.9);
   if (!best.converged || best.at.some((u) => Math.abs(u) < 0.01)) {
@@ -226,7 +231,7 @@ function bestTheta(problem: RemlProblem, terms: number): number[] {
     const without = criterion(at);
     if (without <= best.value + 1e-9) best = { ...best, at, value: without };
   }
-  return best.at.map((u) => Math.abs(ratio(u)));
+  return best.at.map((u) => Math.abs(Math.sinh(u)));
 }
 
 /**

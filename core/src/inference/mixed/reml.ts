@@ -25,7 +25,9 @@ export interface RemlValue {
   logDeterminants: number;
   /** Penalised residual sum of squares. */
   residualSquares: number;
-  /** -2 log REML likelihood, residual variance at its best. */
+  /** Residual variance at its best, or the least allowed. */
+  residualVariance: number;
+  /** -2 log REML likelihood at that residual variance. */
   deviance: number;
   coefficients: number[];
   /** Covariance of the coefficients for residual variance 1. */
@@ -49,11 +51,16 @@ export class RemlProblem {
   private readonly crossFixed: Matrix;
   private readonly order: number[];
 
-  /** @param groups per random term, the group of every row */
+  /**
+   * @param groups per random term, the group of every row
+   * @param leastVariance the residual variance is not taken below this: where the model fits
+   *   to rounding, the criterion would fall without end
+   */
   constructor(
     readonly y: readonly number[],
     readonly columns: readonly (readonly number[])[],
     groups: readonly (readonly string[])[],
+    private readonly leastVariance = 1e-10,
   ) {
     this.rows = y.length;
     this.fixed = columns.length;
@@ -87,16 +94,17 @@ export class RemlProblem {
     const right = gram.subMatrix(0, this.fixed - 1, this.fixed, this.fixed);
     const coefficients = root.solve(right);
     const explained = coefficients.to1DArray().reduce((total, b, at) => total + b * right.get(at, 0), 0);
-    const all = this.crossFixed.get(this.fixed, this.fixed);
-    // Where the model fits to rounding, the criterion would fall without end.
-    const residualSquares = Math.max(gram.get(this.fixed, this.fixed) - explained, 1e-20 * all);
+    const residualSquares = Math.max(gram.get(this.fixed, this.fixed) - explained, 0);
     let logDeterminants = this.cholesky.logDeterminant();
     for (let at = 0; at < this.fixed; at++) logDeterminants += 2 * Math.log(root.lowerTriangularMatrix.get(at, at));
     const df = this.rows - this.fixed;
-    const deviance = logDeterminants + df * (1 + Math.log((2 * Math.PI * residualSquares) / df));
+    const residualVariance = Math.max(residualSquares / df, this.leastVariance);
+    const deviance =
+      logDeterminants + df * Math.log(2 * Math.PI * residualVariance) + residualSquares / residualVariance;
     return {
       logDeterminants,
       residualSquares,
+      residualVariance,
       deviance,
       coefficients: coefficients.to1DArray(),
       unscaledCovariance: root.solve(Matrix.eye(this.fixed)),
