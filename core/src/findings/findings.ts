@@ -168,7 +168,7 @@ function rankingFindings(
   const ids = tasting.methods.map((method) => method.id);
   const servings = tastedServings(bundle, key, tasters);
   const reference = tasting.methods.find((method) => method.reference)?.id;
-  const liking = likingFinding(servings, { methods: ids, reference, ...rules });
+  const liking = likingFinding(servings, { status: 'explored', methods: ids, reference, ...rules });
   return {
     kind: 'ranking',
     engine: ENGINE,

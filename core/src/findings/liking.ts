@@ -17,9 +17,10 @@ import {
 } from '../inference';
 import type { TastedServing } from './servings';
 
-/** What the liking scores say. Looked at after unsealing: the planned test is the ranking. */
+/** What the liking scores say. */
 export interface LikingFinding {
-  status: 'explored';
+  /** Planned where the question was decided to go by liking; else looked at after unsealing. */
+  status: 'planned' | 'explored';
   test: TermTest | NoTest;
   /** By method id, best first. */
   means: (Omit<EstimatedMean, 'level'> & { method: string; letters: string })[];
@@ -40,6 +41,7 @@ export interface LikingFinding {
 
 /** What {@link likingFinding} needs beside the servings. */
 export interface LikingRules {
+  status: LikingFinding['status'];
   methods: readonly string[];
   reference: string | undefined;
   alpha: number;
@@ -55,7 +57,7 @@ const ROUNDING =
 export function likingFinding(servings: readonly TastedServing[], rules: LikingRules): LikingFinding | null {
   const scored = servings.filter((serving) => serving.liking !== null);
   if (scored.length === 0) return null;
-  const { alpha, reference, seed, limitOnly } = rules;
+  const { status, alpha, reference, seed, limitOnly } = rules;
   const sample = scored.map((serving) => serving.method);
   const factors = {
     panelist: scored.map((serving) => serving.panelist),
@@ -68,7 +70,7 @@ export function likingFinding(servings: readonly TastedServing[], rules: LikingR
     { fixed: [['sample']], random: [['panelist'], ['panelist', 'sample'], ['piece']] },
   );
   const shared = {
-    status: 'explored' as const,
+    status,
     rankCheck: rankCheck(scored, rules),
     answers: scored.length,
     panelists: new Set(factors.panelist).size,

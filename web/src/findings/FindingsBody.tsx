@@ -3,7 +3,7 @@ import { Explored } from './Explored';
 import { PairTable } from './PairTable';
 import { PlannedView } from './PlannedView';
 import { RankChart } from './RankChart';
-import { SmallPrint } from './SmallPrint';
+import { PlannedPrint, SmallPrint } from './SmallPrint';
 import { TasterRankings } from './TasterRankings';
 import { ZonesCard } from './ZonesCard';
 
@@ -14,6 +14,7 @@ export function FindingsBody({ found }: { found: Findings }) {
       <>
         <PlannedView found={found} />
         <ZonesCard zones={found.zones} />
+        <PlannedPrint found={found} />
       </>
     );
   return (

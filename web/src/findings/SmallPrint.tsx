@@ -1,4 +1,4 @@
-import type { RankingFindings, LikingFinding } from '@jacana/core/findings';
+import type { LikingFinding, PlannedFindings, RankingFindings } from '@jacana/core/findings';
 import { pText } from './order';
 
 /** The statistics by their names, for whoever checks them. */
@@ -42,6 +42,19 @@ export function SmallPrint({ found }: { found: RankingFindings }) {
   );
 }
 
+/** The same for a planned test other than a complete ranking, whose figures stand in its cards. */
+export function PlannedPrint({ found }: { found: PlannedFindings }) {
+  const { planned, alpha, engine } = found;
+  return (
+    <section aria-label="Small print" className="space-y-1 text-sm text-quiet">
+      {planned.of === 'liking' && planned.liking && <LikingPrint liking={planned.liking} />}
+      <p>
+        Level {alpha}. Planned before unsealing. {engine}.
+      </p>
+    </section>
+  );
+}
+
 function LikingPrint({ liking }: { liking: LikingFinding }) {
   const { test, variances, residualVariance, leftOut, concerns, rankCheck } = liking;
   if (test.test === null) return <p>Liking: {test.reason}</p>;
@@ -54,7 +67,7 @@ function LikingPrint({ liking }: { liking: LikingFinding }) {
       {concerns.join(' ')}{' '}
       {rankCheck.test !== null &&
         `Ranked within panelists: Friedman ${rankCheck.statistic.toFixed(3)}, p ${pText(rankCheck.probability.p)} (${howFound(rankCheck.probability)}).`}{' '}
-      Explored after unsealing.
+      {liking.status === 'explored' && 'Explored after unsealing.'}
     </p>
   );
 }

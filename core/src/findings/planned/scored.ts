@@ -29,6 +29,7 @@ export function scored(sets: readonly HeardSet[], rules: PlannedRules): Answer<S
   );
   const reference = rules.reference >= 0 ? rules.ids[rules.reference] : undefined;
   const liking = likingFinding(servings, {
+    status: 'planned',
     methods: rules.ids,
     reference,
     ...{ alpha: rules.alpha, seed: rules.seed, limitOnly: rules.limitOnly },
