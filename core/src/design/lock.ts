@@ -78,3 +78,17 @@ export function analysisOf(tasting: Pick<Tasting, 'test' | 'methods' | 'service'
   if (tasting.test !== 'ranking') return ANALYSIS_OF[tasting.test];
   return isComplete(tasting) ? 'friedman-then-pairs-holm' : 'skillings-mack-then-strengths';
 }
+
+/** The analyses in words, for a sheet of paper. */
+export const ANALYSIS_NAMES: Readonly<Record<Analysis, string>> = {
+  'friedman-then-pairs-holm': 'Friedman, then pairs of rank sums (Holm)',
+  'skillings-mack-then-strengths': 'Skillings-Mack, then strengths (Plackett-Luce)',
+  'mixed-model-then-tukey': 'mixed model, then pairs (Tukey)',
+  'non-inferiority-mixed-model': 'mixed model, one-sided test against the margin',
+  'mixed-model-per-attribute-fdr': 'mixed model word by word (false discovery rate)',
+  'exact-binomial': 'exact binomial, one-sided',
+  'a-not-a-exact': "Fisher's exact test of hits against false alarms, one-sided",
+  'same-different-exact': "Fisher's exact test of 'different' on unlike against like pairs, one-sided",
+  'best-worst-scores': 'best less worst choices',
+  'paired-preference-binomial': 'exact binomial, two-sided',
+};

@@ -1,4 +1,5 @@
 import { ApiProperty } from '@nestjs/swagger';
+import { ANALYSES, type Analysis } from '@jacana/core/bundle';
 import { Choice, ListOf, Said, SaidTexts } from '../fields/fields';
 import { BallotItemInput } from '../tastings/design.dto';
 
@@ -121,7 +122,7 @@ export class PlanView {
   @Said('string') fingerprint: string;
   @Said('string') engine: string;
   @Said('number') alpha: number;
-  @Said('string') analysis: string;
+  @Choice(ANALYSES, 'Analysis') analysis: Analysis;
   @ListOf(() => SittingTrayView, 3000) trays: SittingTrayView[];
 }
 

@@ -611,6 +611,17 @@ export type TastingView = {
 export type NewTasting = {
   title: string;
 };
+export type Analysis =
+  | 'friedman-then-pairs-holm'
+  | 'skillings-mack-then-strengths'
+  | 'mixed-model-then-tukey'
+  | 'non-inferiority-mixed-model'
+  | 'mixed-model-per-attribute-fdr'
+  | 'exact-binomial'
+  | 'a-not-a-exact'
+  | 'same-different-exact'
+  | 'best-worst-scores'
+  | 'paired-preference-binomial';
 export type SittingTrayView = {
   panelistId: string;
   seat: number;
@@ -626,7 +637,7 @@ export type PlanView = {
   fingerprint: string;
   engine: string;
   alpha: number;
-  analysis: string;
+  analysis: Analysis;
   trays: SittingTrayView[];
 };
 export type BallotLinkView = {

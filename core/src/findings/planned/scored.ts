@@ -72,14 +72,14 @@ function likedBest(liking: LikingFinding, rules: PlannedRules): Answer<Scored> {
 
 /** Each method against the margin, at a level shared out between them. */
 function goodEnough(liking: LikingFinding, reference: string, rules: PlannedRules): Answer<Scored> {
-  const others = rules.ids.filter((id) => id !== reference);
+  const level = rules.alpha / (rules.ids.length - 1);
   const margins = liking.pairs.flatMap(({ a, b, difference, se, df }) => {
     if (a !== reference && b !== reference) return [];
     const below = b === reference ? difference : -difference;
     return [
       {
         method: a === reference ? b : a,
-        test: withinMargin({ difference: below, se, df }, rules.margin, rules.alpha / others.length),
+        test: withinMargin({ difference: below, se, df }, rules.margin, level),
       },
     ];
   });
@@ -98,7 +98,8 @@ function goodEnough(liking: LikingFinding, reference: string, rules: PlannedRule
     support: margins
       .map(({ method, test }) => {
         const [low, high] = test.interval;
-        return `${name(method)} less ${name(reference)} lies between ${low.toFixed(2)} and ${high.toFixed(2)} points.`;
+        const sure = Number((100 * (1 - 2 * level)).toFixed(1));
+        return `${name(method)} less ${name(reference)} lies between ${low.toFixed(2)} and ${high.toFixed(2)} points (${sure} % interval).`;
       })
       .join(' '),
   };

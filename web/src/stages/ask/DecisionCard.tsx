@@ -1,6 +1,7 @@
 import type { DecisionKind } from '@jacana/core/bundle';
 import { PRODUCT_GUIDES } from '@jacana/core/library';
 import { RadioGroup } from 'radix-ui';
+import { DECISIONS } from '../../drafting/decisions';
 import { useDrafting } from '../../drafting/draft';
 import { chooseProduct } from '../../drafting/productChoice';
 import { useTestChoice } from '../../drafting/testChoice';
@@ -8,14 +9,6 @@ import { Card } from '../../ui/Card';
 import { TextField } from '../../ui/Field';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
-
-const DECISIONS: { kind: DecisionKind; name: string; about: string }[] = [
-  { kind: 'liked-best', name: 'Which is liked best', about: 'you will serve the winner' },
-  { kind: 'told-apart', name: 'Can people tell them apart', about: 'if not, take the easier one' },
-  { kind: 'more-of', name: 'Which has more of something', about: 'crisper, sweeter, juicier' },
-  { kind: 'how-differ', name: 'How do they differ', about: 'word by word, with strengths' },
-  { kind: 'good-enough', name: 'Is it good enough', about: 'not worse than the reference' },
-];
 
 /** The kind of decision, and the product that it is about: the test follows from both. */
 export function DecisionCard() {

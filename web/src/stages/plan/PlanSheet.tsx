@@ -1,14 +1,13 @@
-import { quantities, TEST_NAMES } from '@jacana/core/design';
-import { format } from 'date-fns';
+import { isOfTwoSamples } from '@jacana/core/design';
 import { api } from '../../app/api';
 import type { SittingTrayView } from '../../app/api.generated';
 import { useInTasting } from '../../app/session';
-import { asTasting } from '../../drafting/draft';
 import { Loading } from '../../ui/Notice';
 import { Sheet } from '../../ui/Sheet';
 import { setsOf } from './orders/BalanceCard';
 import { ordersByCode } from './orders/balance';
 import { OrderTables } from './orders/OrderTables';
+import { PlanFacts } from './PlanFacts';
 
 /** The locked plan on paper, with the fingerprint that vouches for it. Codes only. */
 export function PlanSheet() {
@@ -17,48 +16,16 @@ export function PlanSheet() {
   const { data: tasting } = api.useGetTastingQuery({ id: card.id });
   if (!plan || !tasting) return <Loading what="the plan" />;
   const { draft } = tasting;
-  const list = quantities(asTasting(draft));
   const sittings = Array.from({ length: draft.service.sittings }, (_, at) => at + 1);
   return (
     <Sheet title={`Plan: ${card.title}`} back={`/tastings/${card.id}/plan`}>
-      <dl className="mb-5 grid grid-cols-[9rem_1fr] gap-y-1">
-        <dt className="text-quiet">Question</dt>
-        <dd>{draft.question}</dd>
-        <dt className="text-quiet">Locked</dt>
-        <dd>{format(plan.lockedAt, 'd MMMM yyyy, HH:mm:ss')}</dd>
-        <dt className="text-quiet">Fingerprint</dt>
-        <dd className="font-mono font-semibold break-all">{plan.fingerprint}</dd>
-        <dt className="text-quiet">Test</dt>
-        <dd>
-          {TEST_NAMES[draft.test]}; analysis {plan.analysis.replaceAll('-', ' ')}; level {plan.alpha}. Drawn by{' '}
-          {plan.engine}.
-        </dd>
-        <dt className="text-quiet">To prepare</dt>
-        <dd>
-          {list.pieces} pieces, {(list.grams / 1000).toFixed(2)} kg raw
-          {list.cost > 0 ? `, ${list.cost.toFixed(2)}` : ''}; portions of {draft.quantities.portionGrams} g.
-        </dd>
-        {draft.constants.length > 0 && (
-          <>
-            <dt className="text-quiet">Held constant</dt>
-            <dd>
-              <ul>
-                {draft.constants.map((one) => (
-                  <li key={one.id}>
-                    {[one.name, one.target, one.tolerance, one.check && `by ${one.check}`].filter(Boolean).join(', ')}
-                  </li>
-                ))}
-              </ul>
-            </dd>
-          </>
-        )}
-      </dl>
+      <PlanFacts plan={plan} draft={draft} />
       {sittings.map((sitting) => (
         <Orders
           key={sitting}
           heading={sittings.length > 1 ? `Serving orders, sitting ${sitting}` : 'Serving orders'}
           trays={plan.trays.filter((tray) => tray.sitting === sitting)}
-          hasTables={draft.service.codes === 'shared'}
+          hasTables={draft.service.codes === 'shared' && !isOfTwoSamples(draft.test)}
         />
       ))}
     </Sheet>
