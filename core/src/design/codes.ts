@@ -20,6 +20,8 @@ export function isSpeakingCode(code: string): boolean {
 /** The most codes that are shared at one sitting; and of these, the most that are drawn freely. */
 export const MOST_CODES_AT_ONCE = 72;
 const MOST_DRAWN_FREELY = 48;
+/** The most codes of a panelist's own on one tray. */
+export const MOST_OWN_CODES = 60;
 /** The most codes of one tasting: as many can be found without repeating one, and be told apart on a tray. */
 export const MOST_CODES = 600;
 
@@ -29,13 +31,13 @@ const CODES = Array.from({ length: 900 }, (_, at) => String(100 + at)).filter((c
  * Draws blind codes: three digits, none 'speaking', any two differing in at least two
  * digits, so that a misread digit never turns one code into another.
  *
- * @param count how many codes, at most 60
+ * @param count how many codes, at most {@link MOST_OWN_CODES}
  * @param taken codes that were used before, and are not drawn again
  * @throws RangeError when more are asked for than can be told apart
  */
 export function drawCodes(count: number, random: RandomStream, taken: ReadonlySet<string> = new Set()): string[] {
-  if (!Number.isInteger(count) || count < 0 || count > 60) {
-    throw new RangeError(`Cannot draw ${count} codes: between 0 and 60 can be told apart.`);
+  if (!Number.isInteger(count) || count < 0 || count > MOST_OWN_CODES) {
+    throw new RangeError(`Cannot draw ${count} codes: between 0 and ${MOST_OWN_CODES} can be told apart.`);
   }
   const candidates = CODES.filter((code) => !taken.has(code));
   for (let tries = 0; tries < 2000; tries++) {
@@ -82,7 +84,7 @@ export interface CodedSitting {
  * those that meet on one tray differ in two digits.
  *
  * @returns codes in the shape of the sittings, and the method (its place) of each code
- * @throws RangeError beyond {@link MOST_CODES_AT_ONCE} shared ones, or {@link MOST_CODES} in all
+ * @throws RangeError beyond {@link MOST_CODES_AT_ONCE} shared ones, {@link MOST_OWN_CODES} on a tray, or {@link MOST_CODES} in all
  */
 export function codeSittings(
   sittings: readonly PlannedSitting[],

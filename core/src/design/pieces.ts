@@ -1,6 +1,8 @@
 import type { Piece, Tasting } from '../bundle';
 import type { RandomStream } from '../numeric';
+import { dealBlocks, type PortionWanted } from './blocks';
 import type { PlannedSitting } from './plannedSittings';
+import { portionsPerPiece } from './quantities';
 
 /** Letters that are not mistaken for digits or for each other in a wet kitchen. */
 const TAG_LETTERS = [...'ABCDEFHKLMNPRTVXY'];
@@ -38,30 +40,31 @@ export function tagPieces(
 }
 
 /** What {@link dealPortions} reads of a tasting. */
-export type Dealing = Pick<Tasting, 'methods' | 'lots' | 'halves'>;
+export type Dealing = Pick<Tasting, 'methods' | 'lots' | 'halves' | 'zones' | 'quantities'>;
 
 /**
  * Says which piece each portion is cut from. Without lots the pieces of a method are dealt
  * out evenly in random order, so that nobody always gets the same piece's neighbours. With
- * lots, or pieces split into halves, a panelist's samples of one set all come from one
- * block, so that lots cancel out of every comparison.
+ * lots, or pieces split into halves, a panelist's samples of one replicate come from one
+ * block, so that lots cancel out of every comparison; see {@link dealBlocks}.
  *
  * @returns per sitting, the tags in serving order, the warm-up first
  */
 export function dealPortions(
   sittings: readonly PlannedSitting[],
   pieces: readonly Piece[],
-  { methods, lots, halves }: Dealing,
+  tasting: Dealing,
   random: RandomStream,
 ): string[][] {
+  const { methods, lots, halves, zones, quantities } = tasting;
   const own = methods.map(({ id }) => pieces.filter((piece) => piece.method === id).sort((a, b) => a.block - b.block));
-  const tagOf = (method: number, block: number): string => own[method][block % own[method].length].tag;
   if (lots.length > 0 || halves) {
-    const first = random.shuffled(sittings.map((_, at) => at));
-    return sittings.map(({ warmUp, sets }, at) => [
-      ...(warmUp === null ? [] : [tagOf(warmUp, first[at])]),
-      ...sets.flatMap(({ samples, replicate }) => samples.map(({ method }) => tagOf(method, first[at] + replicate))),
-    ]);
+    const parts = Math.max(1, zones.length);
+    const room = methods.map((method) => portionsPerPiece(quantities, method, zones.length) / parts);
+    const dealt = dealBlocks(sittings.map(servingsOf), own[0].length, room, random);
+    return dealt.map((blocks, at) =>
+      servingsOf(sittings[at]).map(({ method }, place) => own[method][blocks[place]].tag),
+    );
   }
   const portions = sittings.map((): string[] => []);
   for (const [method, list] of own.entries()) {
@@ -77,10 +80,15 @@ export function dealPortions(
   return portions;
 }
 
+/** A warm-up may be cut from any zone. */
+const ANY_ZONE = -1;
+
 /** All servings of a sitting in order. */
-const servingsOf = ({ warmUp, sets }: PlannedSitting): { method: number; zone: number }[] => [
-  ...(warmUp === null ? [] : [{ method: warmUp, zone: -1 }]),
-  ...sets.flatMap(({ zone, samples }) => samples.map(({ method }) => ({ method, zone: zone ?? 0 }))),
+const servingsOf = ({ warmUp, sets }: PlannedSitting): PortionWanted[] => [
+  ...(warmUp === null ? [] : [{ method: warmUp, zone: ANY_ZONE, replicate: ANY_ZONE }]),
+  ...sets.flatMap(({ zone, replicate, samples }) =>
+    samples.map(({ method }) => ({ method, zone: zone ?? 0, replicate })),
+  ),
 ];
 
 const placesOf = (sitting: PlannedSitting, method: number): number[] =>

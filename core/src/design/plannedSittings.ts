@@ -53,6 +53,8 @@ export function plannedSittings(design: ServingDesign, seed: string): PlannedSit
   const byZone = zoneList.map((zone) => setsOfZone(design, seed, zone));
   const random = randomStream(seed, 'warm-up');
   const warmUps = random.shuffled(panel.map((_, at) => at % methods.length));
+  // What one sitting leaves over the next one takes up, and nobody begins with the same method twice in a row.
+  const step = panel.length % methods.length || 1;
   const turned = random.shuffled(panel.map((_, at) => at % 2 === 1));
   return panel.flatMap((_, panelist) =>
     Array.from({ length: service.sittings }, (_unused, at) => {
@@ -61,7 +63,7 @@ export function plannedSittings(design: ServingDesign, seed: string): PlannedSit
       return {
         panelist,
         sitting: at + 1,
-        warmUp: service.warmUp ? (warmUps[panelist] + at) % methods.length : null,
+        warmUp: service.warmUp ? (warmUps[panelist] + at * step) % methods.length : null,
         sets: zonesInTurn.flatMap((sets) => sets[panelist][at]),
       };
     }),

@@ -1,6 +1,6 @@
 import type { Method, Quantities, Tasting } from '../bundle';
 import { isOfTwoSamples } from '../questions';
-import { testSequences } from './sequences';
+import { servedOfEach, testSequences } from './sequences';
 import { isComplete, type ServingDesign } from './plannedSittings';
 
 /** What one method needs. */
@@ -92,22 +92,22 @@ export function portionsPerPiece(masses: Quantities, method: Pick<Method, 'cookL
 }
 
 /**
- * Servings of each method when they are spread as evenly as they can be, rounded up. Sets
- * with a constant reference use more of it.
+ * The most servings of each method that a plan can come to, warm-ups included. Each zone and
+ * each replicate has what is left over by itself. Sets with a constant reference use more of it.
  */
 export function servingsPerMethod(design: ServingDesign): number[] {
   const { test, methods, panel, service, zones } = design;
-  const sets = panel.length * service.sittings * service.replicates * Math.max(1, zones.length);
-  const warmUps = service.warmUp ? Math.ceil((panel.length * service.sittings) / Math.max(1, methods.length)) : 0;
+  const times = panel.length * service.sittings;
+  const parts = Math.max(1, zones.length);
+  const warmUps = service.warmUp ? Math.ceil(times / Math.max(1, methods.length)) : 0;
   if (isOfTwoSamples(test)) {
     const reference = methods.findIndex((method) => method.reference);
     const sequences = testSequences(test, reference >= 0);
-    const of = (place: 0 | 1): number =>
-      sequences.reduce((sum, row) => sum + row.filter((one) => one === place).length, 0) / sequences.length;
-    return methods.map((_, at) => Math.ceil(sets * of(at === Math.max(0, reference) ? 0 : 1) - 1e-9) + warmUps);
+    const [first, second] = servedOfEach(sequences, panel.length, service.sittings * service.replicates);
+    return methods.map((_, at) => parts * (at === Math.max(0, reference) ? first : second) + warmUps);
   }
-  const each = isComplete(design) ? sets : Math.ceil((sets * service.together) / methods.length - 1e-9);
-  return methods.map(() => each + warmUps);
+  const each = isComplete(design) ? times : Math.ceil((times * service.together) / methods.length - 1e-9);
+  return methods.map(() => parts * service.replicates * each + warmUps);
 }
 
 /** Samples that one panelist tastes at one sitting, the warm-up included. */

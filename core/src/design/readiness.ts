@@ -1,5 +1,5 @@
 import { mainItem, MOST_PIECES, MOST_TOGETHER, kindsFor, type BallotItem, type Problem, type Tasting } from '../bundle';
-import { MOST_CODES, MOST_CODES_AT_ONCE } from './codes';
+import { MOST_CODES, MOST_CODES_AT_ONCE, MOST_OWN_CODES } from './codes';
 import { isComplete } from './plannedSittings';
 import { TEST_NAMES } from './proposal';
 import { bitesPerSitting, quantities } from './quantities';
@@ -125,9 +125,9 @@ function itemProblem(item: BallotItem, { test }: Tasting): string | null {
 }
 
 function serviceProblems(tasting: Tasting): Problem[] {
-  const { service, methods, test, panel, zones } = tasting;
+  const { methods, test } = tasting;
   const problems: Problem[] = [];
-  const { together, sittings, replicates, codes } = service;
+  const { together, sittings } = tasting.service;
   if (!isOfTwoSamples(test) && methods.length > together && together * sittings > methods.length)
     problems.push({
       field: 'service',
@@ -135,14 +135,28 @@ function serviceProblems(tasting: Tasting): Problem[] {
     });
   if (isComplete(tasting) && !isOfTwoSamples(test) && methods.length > MOST_TOGETHER)
     problems.push({ field: 'service', message: `Put at most ${MOST_TOGETHER} samples side by side.` });
+  return [...problems, ...codeProblems(tasting)];
+}
+
+function codeProblems(tasting: Tasting): Problem[] {
+  const { service, methods, panel, zones } = tasting;
+  const { sittings, replicates, codes } = service;
+  const problems: Problem[] = [];
   const perSitting = bitesPerSitting(tasting);
+  // The panel begins with every method in turn, each under a code of its own.
+  const warmUps = Number(service.warmUp) * (methods.length - 1);
   const inSitting = isComplete(tasting)
-    ? perSitting
+    ? perSitting + warmUps
     : methods.length * replicates * Math.max(1, zones.length) + Number(service.warmUp) * methods.length;
   if (codes === 'shared' && inSitting > MOST_CODES_AT_ONCE && methods.length > 1)
     problems.push({
       field: 'service.codes',
       message: `${inSitting} codes at one sitting cannot be told apart; ${MOST_CODES_AT_ONCE} can. ${fewerCodes(tasting)}`,
+    });
+  if (codes === 'own' && perSitting > MOST_OWN_CODES)
+    problems.push({
+      field: 'service.codes',
+      message: `${perSitting} codes on one tray cannot be told apart; ${MOST_OWN_CODES} can. ${fewerCodes(tasting)}`,
     });
   const own = panel.length * sittings * perSitting;
   if (codes === 'own' && own > MOST_CODES)

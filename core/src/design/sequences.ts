@@ -71,6 +71,30 @@ export function testSequences(test: Test, constantReference: boolean): readonly 
 }
 
 /**
+ * Sequences in the order in which they are dealt: those with more of the first sample in
+ * turn with those that have less, so that wherever dealing ends, both samples were served
+ * about as often. Which sequence of its kind comes when is drawn.
+ */
+function inTurn(sequences: readonly Sequence[], random?: RandomStream): Sequence[] {
+  const drawn = random ? random.shuffled(sequences) : sequences;
+  const lean = (row: Sequence): number =>
+    Math.sign(row.length / 2 - row.reduce<number>((sum, place) => sum + place, 0));
+  const [more, less] = [1, -1].map((side) => drawn.filter((row) => lean(row) === side));
+  const pairs = Array.from({ length: Math.max(more.length, less.length) }, (_, at) => [more[at], less[at]]);
+  return [...pairs.flat().filter((row) => row !== undefined), ...drawn.filter((row) => lean(row) === 0)];
+}
+
+/** How often the first and the second sample are served when sequences are dealt. */
+export function servedOfEach(sequences: readonly Sequence[], panelists: number, replicates: number): [number, number] {
+  const order = inTurn(sequences);
+  const served: [number, number] = [0, 0];
+  for (let turn = 0; turn < panelists; turn++)
+    for (let replicate = 0; replicate < replicates; replicate++)
+      for (const place of order[(turn + replicate) % order.length]) served[place]++;
+  return served;
+}
+
+/**
  * Deals sequences to panelists so that each is used equally often, within one, over all and
  * over every replicate, and no panelist gets one a second time before all others came.
  *
@@ -82,7 +106,7 @@ export function dealSequences(
   replicates: number,
   random: RandomStream,
 ): Sequence[][] {
-  const order = random.shuffled(sequences);
+  const order = inTurn(sequences, random);
   const places = random.shuffled(Array.from({ length: panelists }, (_, at) => at));
   const dealt = Array.from({ length: panelists }, () => [] as Sequence[]);
   // One step on per replicate: a latin square over panelists and replicates.

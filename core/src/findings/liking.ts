@@ -50,6 +50,12 @@ export interface LikingRules {
   limitOnly?: boolean;
 }
 
+/** An interval as far as the scale goes: what two or three people leave open has no ends. */
+export const clamped = (interval: [number, number], [low, high]: readonly [number, number]): [number, number] =>
+  interval.map((end) => Math.min(high, Math.max(low, end))) as [number, number];
+
+const ofDifference = (pair: Comparison): Comparison => ({ ...pair, interval: clamped(pair.interval, [-8, 8]) });
+
 const ROUNDING =
   'The scores leave less unexplained than rounding to whole points does, so each is judged as uncertain by its rounding.';
 
@@ -88,7 +94,7 @@ export function likingFinding(servings: readonly TastedServing[], rules: LikingR
     };
     return { ...shared, test: fit, ...nothing };
   }
-  const pairs = compare(fit, 'sample', { alpha, adjust: 'tukey' });
+  const pairs = compare(fit, 'sample', { alpha, adjust: 'tukey' }).map(ofDifference);
   const means = estimatedMeans(fit, 'sample', alpha).sort((a, b) => (b.mean ?? -Infinity) - (a.mean ?? -Infinity));
   const place = new Map(means.map(({ level }, at) => [level, at]));
   const differ = pairs
@@ -98,10 +104,17 @@ export function likingFinding(servings: readonly TastedServing[], rules: LikingR
   return {
     ...shared,
     test: termTest(fit, 0),
-    means: means.map(({ level, ...mean }, at) => ({ ...mean, method: level, letters: marks[at] })),
+    means: means.map(({ level, ...mean }, at) => ({
+      ...mean,
+      interval: mean.interval && clamped(mean.interval, [1, 9]),
+      method: level,
+      letters: marks[at],
+    })),
     pairs,
     against:
-      reference === undefined || limitOnly ? [] : compare(fit, 'sample', { alpha, adjust: 'dunnett', reference, seed }),
+      reference === undefined || limitOnly
+        ? []
+        : compare(fit, 'sample', { alpha, adjust: 'dunnett', reference, seed }).map(ofDifference),
     variances: fit.variances,
     residualVariance: fit.residualVariance,
     leftOut: fit.leftOut,

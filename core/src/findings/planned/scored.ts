@@ -1,6 +1,6 @@
-import type { BallotItem } from '../../bundle';
+import { scoreRange, type BallotItem } from '../../bundle';
 import { attributeTable, withinMargin, type AttributeRow, type MarginTest } from '../../inference';
-import { likingFinding, type LikingFinding } from '../liking';
+import { clamped, likingFinding, type LikingFinding } from '../liking';
 import { counted, howOften, list } from '../wording';
 import { scoreOf, type HeardSet } from './heard';
 import type { Answer, PlannedRules } from './answer';
@@ -76,12 +76,8 @@ function goodEnough(liking: LikingFinding, reference: string, rules: PlannedRule
   const margins = liking.pairs.flatMap(({ a, b, difference, se, df }) => {
     if (a !== reference && b !== reference) return [];
     const below = b === reference ? difference : -difference;
-    return [
-      {
-        method: a === reference ? b : a,
-        test: withinMargin({ difference: below, se, df }, rules.margin, level),
-      },
-    ];
+    const test = withinMargin({ difference: below, se, df }, rules.margin, level);
+    return [{ method: a === reference ? b : a, test: { ...test, interval: clamped(test.interval, [-8, 8]) } }];
   });
   const good = margins.filter(({ test }) => test.nonInferior);
   const name = (id: string): string => rules.names[rules.ids.indexOf(id)];
@@ -125,7 +121,14 @@ export function profiled(
     piece: rows.map(({ sample }) => sample.piece),
   };
   const steps = Object.fromEntries(words.map((item) => [item.attribute || item.ask, stepOf(item)]));
-  const table = rows.length > 0 ? attributeTable(scores, factors, rules.alpha, steps) : [];
+  const ranges = Object.fromEntries(words.map((item) => [item.attribute || item.ask, rangeOf(item)]));
+  const table = (rows.length > 0 ? attributeTable(scores, factors, rules.alpha, steps) : []).map((row) => ({
+    ...row,
+    means: row.means.map((mean) => ({
+      ...mean,
+      interval: mean.interval && clamped(mean.interval, ranges[row.attribute]),
+    })),
+  }));
   const planned: Profiled = { of: 'profile', rows: table };
   const tested = table.filter((row) => row.adjustedP !== null);
   if (tested.length === 0)
@@ -147,6 +150,13 @@ export function profiled(
 /** A step of a category scale counts what it was given; a line counts as it is. */
 const weighed = (item: BallotItem, score: number | null): number | null =>
   score === null || item.kind !== 'category' ? score : (item.options[score - 1]?.weight ?? null);
+
+/** From the lowest to the highest that a score can count. */
+function rangeOf(item: BallotItem): [number, number] {
+  const { low, high } = scoreRange(item);
+  const weights = item.options.map(({ weight }) => weight);
+  return item.kind === 'category' && weights.length > 0 ? [Math.min(...weights), Math.max(...weights)] : [low, high];
+}
 
 /** The least by which two scores can differ; nobody marks a line more finely than to about a point. */
 function stepOf({ kind, options }: BallotItem): number {
