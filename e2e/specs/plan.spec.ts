@@ -111,6 +111,8 @@ test('to a locked incomplete screening of twelve methods for 48 in two sittings,
   await lockPlan(page);
   expect(await print.innerText()).not.toBe(first);
   await page.getByRole('link', { name: 'Plan sheet' }).click();
+  await expect(page.getByText('6 pieces each of')).toBeVisible();
+  await expect(page.getByText('Skillings-Mack, then strengths', { exact: false })).toBeVisible();
   await expect(page.getByRole('table', { name: 'Serving orders, sitting 2' }).getByRole('row')).toHaveCount(49);
 });
 

@@ -16,8 +16,12 @@ export function PlanFacts({ plan, draft }: { plan: PlanView; draft: DraftInput }
         <Fact name="Question">{draft.question}</Fact>
         <Fact name="To be decided">{decisionText(draft)}</Fact>
         <Fact name="Compared">
-          {draft.methods.map(({ name, reference }) => (reference ? `${name} (reference)` : name)).join(', ')};{' '}
-          {draft.piecesPerMethod} {draft.piecesPerMethod === 1 ? 'piece' : 'pieces'} each.
+          {draft.piecesPerMethod} {draft.piecesPerMethod === 1 ? 'piece' : 'pieces'} each of
+          <ul className="columns-2 gap-6">
+            {draft.methods.map(({ id, name, reference }) => (
+              <li key={id}>{reference ? `${name} (reference)` : name}</li>
+            ))}
+          </ul>
         </Fact>
         <Fact name="Test">
           {TEST_NAMES[draft.test]}. Analysis: {ANALYSIS_NAMES[plan.analysis]}; level {plan.alpha}.
