@@ -31,6 +31,19 @@ test('removed seats and methods come back, and half-typed numbers do nothing', a
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('Name of method 1', { exact: true })).toHaveValue('Glazed');
 
+  // Methods are moved by key or by button, and what was written about them goes along.
+  await page.getByRole('button', { name: 'Add a method' }).click();
+  await page.getByLabel('Name of method 2', { exact: true }).fill('Roasted');
+  await page.getByLabel('Description of method 2').fill('200 °C');
+  await page.getByLabel('Name of method 2', { exact: true }).press('Alt+ArrowUp');
+  await expect(page.getByLabel('Name of method 1', { exact: true })).toBeFocused();
+  await expect(page.getByLabel('Name of method 1', { exact: true })).toHaveValue('Roasted');
+  await expect(page.getByLabel('Description of method 1')).toHaveValue('200 °C');
+  await page.getByRole('button', { name: 'Steps and effort of method 1' }).click();
+  await expect(page.getByRole('button', { name: 'Move method 1 up' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Move method 1 down' }).click();
+  await expect(page.getByLabel('Name of method 1', { exact: true })).toHaveValue('Glazed');
+
   await page.getByRole('navigation').getByRole('link', { name: /^Plan/ }).click();
   const people = page.getByLabel('People who taste', { exact: true });
   await people.fill('8');

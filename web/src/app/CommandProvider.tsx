@@ -99,10 +99,14 @@ function KeyList({ commands, open, onOpenChange }: ListProps) {
     { label: 'Find a command', keys: 'Ctrl K' },
     { label: 'List the keys', keys: '?' },
   ];
+  const inNames = [
+    { label: 'In the name of a method: the next method', keys: 'Enter' },
+    { label: 'In the name of a method: move it', keys: 'Alt ↑ ↓' },
+  ];
   return (
-    <Modal title="Keys" about="Keys work wherever you are not typing." open={open} onOpenChange={onOpenChange}>
+    <Modal title="Keys" about="Single keys work wherever you are not typing." open={open} onOpenChange={onOpenChange}>
       <ul className="grid grid-cols-[1fr_auto] gap-x-6 gap-y-2">
-        {[...fixed, ...commands.filter((command) => command.keys)].map(({ label, keys }) => (
+        {[...fixed, ...commands.filter((command) => command.keys), ...inNames].map(({ label, keys }) => (
           <li key={label} className="contents">
             <span>{label}</span>
             <Key>{(keys ?? '').length === 1 ? (keys ?? '').toUpperCase() : (keys ?? '')}</Key>

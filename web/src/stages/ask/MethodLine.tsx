@@ -1,8 +1,9 @@
-import { ChevronDown } from 'lucide-react';
+import { ArrowDown, ArrowUp, ChevronDown } from 'lucide-react';
 import { useState } from 'react';
 import type { EffortInput } from '../../app/api.generated';
 import { useDrafting } from '../../drafting/draft';
 import { methodLook } from '../../look/methodLook';
+import { Button } from '../../ui/Button';
 import { CellInput, RemoveButton } from '../../ui/CellInput';
 import { TextArea, TextField } from '../../ui/Field';
 import { NumberField } from '../../ui/NumberField';
@@ -12,10 +13,12 @@ interface MethodLineProps {
   at: number;
   onRemove: () => void;
   onNext: () => void;
+  /** Moves it by so many lines; null where it cannot go further. */
+  onMove: { up: (() => void) | null; down: (() => void) | null };
 }
 
 /** One method: its name and what it is in a line; what it costs and how it is done unfold below. */
-export function MethodLine({ at, onRemove, onNext }: MethodLineProps) {
+export function MethodLine({ at, onRemove, onNext, onMove }: MethodLineProps) {
   const { form, draft, problems, isLocked } = useDrafting();
   const [isOpen, setOpen] = useState(false);
   const { colour, notch } = methodLook(at);
@@ -38,9 +41,10 @@ export function MethodLine({ at, onRemove, onNext }: MethodLineProps) {
           problem={Boolean(problem)}
           {...form.register(`methods.${at}.name`)}
           onKeyDown={(event) => {
-            if (event.key !== 'Enter') return;
+            const act = keyed(event, onNext, onMove);
+            if (!act) return;
             event.preventDefault();
-            onNext();
+            act();
           }}
         />
         <CellInput
@@ -75,9 +79,20 @@ export function MethodLine({ at, onRemove, onNext }: MethodLineProps) {
         {!isLocked && <RemoveButton label={`Remove method ${at + 1}`} onRemove={onRemove} />}
       </div>
       {problem && <p className="mt-1 ml-9 text-sm font-bold text-chestnut">{problem}</p>}
-      {isOpen && <Details at={at} />}
+      {isOpen && <Details at={at} onMove={onMove} />}
     </li>
   );
+}
+
+/** What a key in the name does: Enter goes on to the next line, Alt with an arrow moves this one. */
+function keyed(
+  { key, altKey }: { key: string; altKey: boolean },
+  onNext: () => void,
+  { up, down }: MethodLineProps['onMove'],
+): (() => void) | null {
+  if (key === 'Enter') return onNext;
+  if (altKey && key === 'ArrowUp') return up;
+  return altKey && key === 'ArrowDown' ? down : null;
 }
 
 const effortText = (effort: EffortInput | undefined): string =>
@@ -85,7 +100,7 @@ const effortText = (effort: EffortInput | undefined): string =>
 
 const NO_EFFORT: EffortInput = { handsOnMinutes: 0, totalMinutes: 0, cost: 0, mess: 3, skill: 3 };
 
-function Details({ at }: { at: number }) {
+function Details({ at, onMove: { up, down } }: Pick<MethodLineProps, 'at' | 'onMove'>) {
   const { form, draft, isLocked } = useDrafting();
   const method = draft.methods[at];
   if (!method) return null;
@@ -136,6 +151,16 @@ function Details({ at }: { at: number }) {
           {...form.register(`methods.${at}.equipment`)}
         />
       </div>
+      {!isLocked && (
+        <div className="flex gap-4">
+          <Button look="quiet" disabled={!up} onClick={() => up?.()} aria-label={`Move method ${at + 1} up`}>
+            <ArrowUp size={16} /> Move up
+          </Button>
+          <Button look="quiet" disabled={!down} onClick={() => down?.()} aria-label={`Move method ${at + 1} down`}>
+            <ArrowDown size={16} /> Move down
+          </Button>
+        </div>
+      )}
     </div>
   );
 }

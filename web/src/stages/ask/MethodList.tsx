@@ -19,7 +19,11 @@ type Methods = DraftInput['methods'];
 /** The methods that are compared. Enter in a name adds the next one. */
 export function MethodList() {
   const { form, draft, isLocked } = useDrafting();
-  const { fields, append, remove, replace } = useFieldArray({ control: form.control, name: 'methods', keyName: 'key' });
+  const { fields, append, remove, replace, move } = useFieldArray({
+    control: form.control,
+    name: 'methods',
+    keyName: 'key',
+  });
   const [isImporting, setImporting] = useState(false);
   const undo = useUndo<Pick<DraftInput, 'methods' | 'bundled'>>((before) => {
     replace(before.methods);
@@ -35,6 +39,14 @@ export function MethodList() {
     remove(at);
   };
   const isFull = fields.length >= MOST_METHODS;
+  const mover = (at: number, by: number): (() => void) | null => {
+    const to = at + by;
+    if (isLocked || to < 0 || to >= fields.length) return null;
+    return () => {
+      move(at, to);
+      form.setFocus(`methods.${to}.name`);
+    };
+  };
   const add = (): void => append(newMethod(), { focusName: `methods.${fields.length}.name` });
   const addAll = (methods: Omit<Methods[number], 'id'>[]): void => {
     const room = MOST_METHODS - draft.methods.length;
@@ -52,7 +64,13 @@ export function MethodList() {
       )}
       <ul className="space-y-2">
         {fields.map((field, at) => (
-          <MethodLine key={field.key} at={at} onRemove={() => take(at)} onNext={() => !isFull && add()} />
+          <MethodLine
+            key={field.key}
+            at={at}
+            onRemove={() => take(at)}
+            onNext={() => !isFull && add()}
+            onMove={{ up: mover(at, -1), down: mover(at, 1) }}
+          />
         ))}
       </ul>
       <UndoLine {...undo} />
