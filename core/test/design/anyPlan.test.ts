@@ -98,6 +98,37 @@ describe('any draft', () => {
   });
 });
 
+describe('codes and warm-ups', () => {
+  const zones = ['a', 'b', 'c'].map((id) => ({ id, name: id }));
+  const served = (change: Partial<Tasting['service']>) => ({ ...defaultTasting().service, together: 12, ...change });
+  const about = (tasting: Tasting): string[] =>
+    lockProblems(tasting).flatMap(({ field, message }) => (field === 'service.codes' ? [message] : []));
+
+  it('are counted with the warm-ups of all, and refused before a lock would fail', () => {
+    const shared = (warmUp: boolean) =>
+      simpleTasting({ methods: 11, tasting: { zones, service: served({ replicates: 2, warmUp }) } });
+    expect(about(shared(false))).toEqual([]);
+    expect(() => lock(shared(false), '1')).not.toThrow();
+    expect(about(shared(true))).toEqual([expect.stringMatching(/^77 codes at one sitting .* 72 can/)]);
+    const own = simpleTasting({
+      methods: 7,
+      panelists: 2,
+      tasting: { zones, service: served({ replicates: 3, codes: 'own' }) },
+    });
+    expect(about(own)).toEqual([expect.stringMatching(/^63 codes on one tray .* 60 can/)]);
+  });
+
+  it('share the warm-ups out over all sittings, and never the same one twice in a row', () => {
+    const service = served({ warmUp: true, sittings: 2 });
+    const tasting = simpleTasting({ methods: 5, panelists: 7, tasting: { service } });
+    const { plan, key } = lock(tasting, '1');
+    const first = plan.servings.map(({ warmUp }) => key.codes[warmUp as string]);
+    const times = tasting.methods.map(({ id }) => first.filter((one) => one === id).length);
+    expect(times.sort()).toEqual([2, 3, 3, 3, 3]);
+    for (let who = 0; who < 7; who++) expect(first[2 * who]).not.toBe(first[2 * who + 1]);
+  });
+});
+
 describe('a locked plan', () => {
   it('serves what it counted, from pieces that are there, under codes that nobody can mix up', () => {
     fc.assert(
