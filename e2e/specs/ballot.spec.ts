@@ -3,7 +3,7 @@ import { defaultTasting } from '@jacana/core/bundle';
 import { neutralQuestion } from '@jacana/core/library';
 import type { Browser, Page } from '@playwright/test';
 import { currentCode, handIn, rankByTapping, scoreAll } from '../support/ballot';
-import { ballotAddresses, expect, phone, planTasting, setUp, test } from '../support/jacana';
+import { ballotAddresses, expect, lockDraft, phone, planTasting, setUp, test } from '../support/jacana';
 
 test('a second device with the same link is told so, and may take over', async ({ page, browser, empty }) => {
   await setUp(page, empty);
@@ -123,9 +123,6 @@ test('every kind of question is answered at 360 pixels with text at 200 %, and a
   browser,
 }) => {
   await setUp(page, empty);
-  const { id } = await (
-    await page.request.post(`${empty.address}/api/tastings`, { data: { title: 'Everything' } })
-  ).json();
   const kinds = ['liking', 'line', 'category', 'just-right', 'check-all', 'best-worst', 'ranking', 'comment'] as const;
   const method = (name: string) => ({
     id: `method-${name}`,
@@ -136,16 +133,13 @@ test('every kind of question is answered at 360 pixels with text at 200 %, and a
     reference: false,
   });
   const design = defaultTasting();
-  await page.request.put(`${empty.address}/api/tastings/${id}/draft`, {
-    data: {
-      ...{ ...design, title: 'Everything', question: 'All of it?' },
-      methods: ['Glazed', 'Roasted', 'Steamed'].map(method),
-      panel: [{ id: 'panelist-1', name: 'Ada' }],
-      service: { ...design.service, warmUp: true },
-      ballot: { items: kinds.map((kind) => neutralQuestion(kind, kind, { word: kind === 'ranking' ? '' : 'crisp' })) },
-    },
+  const id = await lockDraft(page, empty, {
+    ...{ ...design, title: 'Everything', question: 'All of it?' },
+    methods: ['Glazed', 'Roasted', 'Steamed'].map(method),
+    panel: [{ id: 'panelist-1', name: 'Ada' }],
+    service: { ...design.service, warmUp: true },
+    ballot: { items: kinds.map((kind) => neutralQuestion(kind, kind, { word: kind === 'ranking' ? '' : 'crisp' })) },
   });
-  expect((await page.request.post(`${empty.address}/api/tastings/${id}/lock`)).status()).toBe(200);
   const [{ address }] = await (await page.request.get(`${empty.address}/api/tastings/${id}/links`)).json();
   const { guest, fits } = await smallPhone(browser, address);
   await guest.getByRole('button', { name: 'Begin' }).click();

@@ -4,7 +4,7 @@ import { usualBallot } from '@jacana/core/library';
 import { scopeOf } from '@jacana/core/questions';
 import type { Page } from '@playwright/test';
 import { begin, handIn } from '../support/ballot';
-import { expect, phone, setUp, test } from '../support/jacana';
+import { expect, lockDraft, phone, setUp, test } from '../support/jacana';
 
 /** What a first tap chooses, where it is not a code. */
 const WORDS: Partial<Record<Test, string>> = { 'a-not-a': 'a', 'same-different': 'same' };
@@ -17,7 +17,7 @@ test('each test of two samples is answered on a phone, and kept as it was answer
   const { address } = empty;
   await setUp(page, empty);
   for (const planned of TESTS.filter(isOfTwoSamples)) {
-    const id = await lockedPair(page, address, planned);
+    const id = await lockDraft(page, empty, pair(planned));
     const links = await (await page.request.get(`${address}/api/tastings/${id}/links`)).json();
     const guest = await phone(browser, (links as { address: string }[])[0].address);
     await begin(guest);
@@ -48,12 +48,10 @@ async function answerByTapping(guest: Page, planned: Test): Promise<void> {
   await goOn.click();
 }
 
-/** A tasting of two methods, planned by this test and locked. */
-async function lockedPair(page: Page, address: string, planned: Test): Promise<string> {
-  const created = await page.request.post(`${address}/api/tastings`, { data: { title: planned } });
-  const { id } = (await created.json()) as { id: string };
+/** A tasting of two methods, planned by this test. */
+function pair(planned: Test) {
   const defaults = defaultTasting();
-  const draft = {
+  return {
     ...defaults,
     ...{ title: planned, question: 'Which?', test: planned, piecesPerMethod: 4 },
     ballot: { items: usualBallot(planned, 'crisp') },
@@ -63,9 +61,4 @@ async function lockedPair(page: Page, address: string, planned: Test): Promise<s
     panel: Array.from({ length: 4 }, (_, at) => ({ id: `p${at}`, name: `Taster ${at + 1}` })),
     service: { ...defaults.service, together: 2 },
   };
-  const saved = await page.request.put(`${address}/api/tastings/${id}/draft`, { data: draft });
-  expect(saved.ok(), await saved.text()).toBe(true);
-  const locked = await page.request.post(`${address}/api/tastings/${id}/lock`);
-  expect(locked.ok(), await locked.text()).toBe(true);
-  return id;
 }

@@ -134,6 +134,21 @@ export async function planTasting(
   await lockPlan(page);
 }
 
+/** Creates a tasting from a draft over the API and locks it; returns its id. */
+export async function lockDraft<T extends { title: string }>(
+  page: Page,
+  { address }: Jacana,
+  draft: T,
+): Promise<string> {
+  const created = await page.request.post(`${address}/api/tastings`, { data: { title: draft.title } });
+  const { id } = (await created.json()) as { id: string };
+  const saved = await page.request.put(`${address}/api/tastings/${id}/draft`, { data: draft });
+  expect(saved.ok(), await saved.text()).toBe(true);
+  const locked = await page.request.post(`${address}/api/tastings/${id}/lock`);
+  expect(locked.ok(), await locked.text()).toBe(true);
+  return id;
+}
+
 /** Addresses of the ballots of the open tasting, in seat order. */
 export async function ballotAddresses(page: Page): Promise<string[]> {
   await page.getByRole('link', { name: /^Taste/ }).click();

@@ -31,38 +31,14 @@ export function dealBlocks(
   random: RandomStream,
 ): number[][] {
   const bySitting = sittings.map((own, at) => own.map((wanted, place) => ({ ...wanted, at, place })));
-  const all = bySitting.flat();
-  const dealt = sittings.map((own) => own.map(() => 0));
-  const uses = new Uses(blocks);
-  const take = (wanted: Wanted, block: number): void => {
-    dealt[wanted.at][wanted.place] = block;
-    uses.add(wanted, block, 1);
-  };
+  const counted = bySitting.flat().filter(({ replicate }) => replicate >= 0);
+  const warmUps = bySitting.flat().filter(({ replicate }) => replicate < 0);
+  const dealing = new BlockDealing(blocks, random);
   // Sitting by sitting, each with its least used blocks: so uses stay within one of each other.
-  for (const together of random.shuffled(bySitting).flatMap(byReplicate)) {
-    const taken = uses.ofSitting(together[0].at);
-    const best = leastOf(random.shuffled(numbersTo(blocks)), (block) => [
-      taken[block],
-      Math.max(...together.map((wanted) => uses.of(wanted, block))),
-      together.reduce((sum, wanted) => sum + uses.of(wanted, block), 0),
-    ]);
-    together.forEach((wanted) => take(wanted, best));
-    uses.noteSitting(together[0].at, best);
-  }
-  for (const wanted of random.shuffled(all.filter(({ replicate }) => replicate >= 0))) {
-    const from = dealt[wanted.at][wanted.place];
-    if (uses.of(wanted, from) <= room[wanted.method]) continue;
-    const emptiest = leastOf(random.shuffled(numbersTo(blocks)), (block) => [uses.of(wanted, block)]);
-    if (uses.of(wanted, emptiest) >= room[wanted.method]) continue;
-    uses.add(wanted, from, -1);
-    take(wanted, emptiest);
-  }
-  for (const wanted of all.filter(({ replicate }) => replicate < 0))
-    take(
-      wanted,
-      leastOf(random.shuffled(numbersTo(blocks)), (block) => [uses.ofPiece(wanted.method, block)]),
-    );
-  return dealt;
+  for (const own of random.shuffled(bySitting)) dealing.dealSitting(byReplicate(own));
+  for (const wanted of random.shuffled(counted)) dealing.relieve(wanted, room[wanted.method]);
+  for (const wanted of warmUps) dealing.dealWarmUp(wanted);
+  return bySitting.map((own) => own.map((wanted) => dealing.blockOf(wanted)));
 }
 
 /** A sitting's portions by replicate; warm-ups stand for themselves and come last. */
@@ -71,41 +47,74 @@ function byReplicate(own: readonly Wanted[]): Wanted[][] {
   return replicates.map((one) => own.filter(({ replicate }) => replicate === one));
 }
 
-/** How often each block has been used, for what and for whom. */
-class Uses {
+/** Which block each portion comes from, and how often each piece has been used so far, by zone and in all. */
+class BlockDealing {
+  private readonly dealt = new Map<Wanted, number>();
   private readonly counts = new Map<string, number>();
-  private readonly pieces = new Map<string, number>();
-  private readonly sittings = new Map<number, number[]>();
 
-  constructor(private readonly blocks: number) {}
+  constructor(
+    private readonly blocks: number,
+    private readonly random: RandomStream,
+  ) {}
 
-  of({ method, zone }: PortionWanted, block: number): number {
-    return this.counts.get(`${method} ${zone} ${block}`) ?? 0;
+  blockOf(wanted: Wanted): number {
+    return this.dealt.get(wanted) ?? 0;
   }
 
-  ofPiece(method: number, block: number): number {
-    return this.pieces.get(`${method} ${block}`) ?? 0;
+  /** Gives each replicate a block: one that this sitting has not had, and of these the least used. */
+  dealSitting(replicates: readonly Wanted[][]): void {
+    const had = new Array<number>(this.blocks).fill(0);
+    for (const together of replicates) {
+      const best = this.least((block) => {
+        const uses = together.map((wanted) => this.usesOfZone(wanted, block));
+        return [had[block], Math.max(...uses), uses.reduce((sum, count) => sum + count, 0)];
+      });
+      had[best]++;
+      for (const wanted of together) this.take(wanted, best);
+    }
   }
 
-  ofSitting(at: number): readonly number[] {
-    return this.sittings.get(at) ?? new Array<number>(this.blocks).fill(0);
+  /** Moves a portion to the emptiest block where its piece would give more than it has. */
+  relieve(wanted: Wanted, room: number): void {
+    const from = this.blockOf(wanted);
+    if (this.usesOfZone(wanted, from) <= room) return;
+    const emptiest = this.least((block) => [this.usesOfZone(wanted, block)]);
+    if (this.usesOfZone(wanted, emptiest) >= room) return;
+    this.count(wanted, from, -1);
+    this.take(wanted, emptiest);
   }
 
-  add({ method, zone }: PortionWanted, block: number, count: number): void {
-    const [name, piece] = [`${method} ${zone} ${block}`, `${method} ${block}`];
-    this.counts.set(name, (this.counts.get(name) ?? 0) + count);
-    this.pieces.set(piece, (this.pieces.get(piece) ?? 0) + count);
-  }
-
-  noteSitting(at: number, block: number): void {
-    this.sittings.set(
-      at,
-      this.ofSitting(at).map((uses, one) => uses + Number(one === block)),
+  /** A warm-up is cut from whatever zone is left of the least used piece. */
+  dealWarmUp(wanted: Wanted): void {
+    this.take(
+      wanted,
+      this.least((block) => [this.uses(`${wanted.method} ${block}`)]),
     );
   }
-}
 
-const numbersTo = (count: number): number[] => Array.from({ length: count }, (_, at) => at);
+  private least(keysOf: (block: number) => number[]): number {
+    const blocks = Array.from({ length: this.blocks }, (_, block) => block);
+    return leastOf(this.random.shuffled(blocks), keysOf);
+  }
+
+  private take(wanted: Wanted, block: number): void {
+    this.dealt.set(wanted, block);
+    this.count(wanted, block, 1);
+  }
+
+  private count({ method, zone }: Wanted, block: number, by: number): void {
+    for (const name of [`${method} ${block}`, `${method} ${block} ${zone}`])
+      this.counts.set(name, this.uses(name) + by);
+  }
+
+  private usesOfZone({ method, zone }: Wanted, block: number): number {
+    return this.uses(`${method} ${block} ${zone}`);
+  }
+
+  private uses(name: string): number {
+    return this.counts.get(name) ?? 0;
+  }
+}
 
 /** The first one whose keys are least, the earlier key counting more. */
 function leastOf(candidates: readonly number[], keysOf: (candidate: number) => number[]): number {

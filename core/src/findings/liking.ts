@@ -56,8 +56,7 @@ export const clamped = (interval: [number, number], [low, high]: readonly [numbe
 
 const ofDifference = (pair: Comparison): Comparison => ({ ...pair, interval: clamped(pair.interval, [-8, 8]) });
 
-const ROUNDING =
-  'The scores leave less unexplained than rounding to whole points does, so each is judged as uncertain by its rounding.';
+const ROUNDING = 'The scores leave less unexplained than rounding to whole points does, so the rounding stands for it.';
 
 /** Mixed model of liking with panelists, their tastes (where asked several times) and pieces; null when liking was not asked or nobody answered. */
 export function likingFinding(servings: readonly TastedServing[], rules: LikingRules): LikingFinding | null {

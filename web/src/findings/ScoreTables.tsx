@@ -48,10 +48,10 @@ export function LikingTable({ found, liking }: { found: PlannedFindings; liking:
 /** Each method against the margin: good enough is an interval that ends to the right of it. */
 export function MarginCard({ found, margins }: { found: PlannedFindings; margins: Scored['margins'] }) {
   const { margin } = margins[0].test;
-  const rows = margins.map(({ method, test }) => ({
+  const rows = margins.map(({ method, difference, test }) => ({
     ...rowOf(found, method),
     isLeading: test.nonInferior,
-    middle: (test.interval[0] + test.interval[1]) / 2,
+    middle: difference,
     interval: test.interval,
   }));
   const ends = rows.flatMap(({ interval }) => interval);

@@ -1,5 +1,5 @@
 import { type Remote, wrap } from 'comlink';
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import type { Reckoner } from './reckoner.worker';
 
 /** A computation under way, or its result. */
@@ -25,6 +25,8 @@ type Task<T> = (reckoner: Remote<Reckoner>, tell: (part: T) => void) => Promise<
  */
 export function useReckoned<T>(key: string | null, task: Task<T>): Reckoned<T> {
   const [state, setState] = useState<Reckoned<T>>({ value: null, isBusy: false, problem: null });
+  // The key stands for everything that the task reads.
+  const start = useEffectEvent(task);
   useEffect(() => {
     if (key === null) return;
     let worker: Worker | null = null;
@@ -35,7 +37,7 @@ export function useReckoned<T>(key: string | null, task: Task<T>): Reckoned<T> {
     const begin = (): void => {
       worker = new Worker(new URL('./reckoner.worker.ts', import.meta.url), { type: 'module' });
       setState((before) => ({ ...before, isBusy: true }));
-      task(wrap<Reckoner>(worker), (part) => tell(part, true))
+      start(wrap<Reckoner>(worker), (part) => tell(part, true))
         .then((value) => tell(value, false))
         .catch((error: unknown) => {
           const problem = error instanceof Error ? error.message : 'This could not be computed.';
@@ -49,8 +51,6 @@ export function useReckoned<T>(key: string | null, task: Task<T>): Reckoned<T> {
       clearTimeout(timer);
       worker?.terminate();
     };
-    // The key stands for everything that the task reads.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
   return state;
 }

@@ -9,8 +9,8 @@ import type { Answer, PlannedRules } from './answer';
 export interface Scored {
   of: 'liking';
   liking: LikingFinding | null;
-  /** For "good enough": per method other than the reference, the test against the margin. */
-  margins: { method: string; test: MarginTest }[];
+  /** For "good enough": per method other than the reference, how much more it is liked, and the test against the margin. */
+  margins: { method: string; difference: number; test: MarginTest }[];
 }
 
 /** Scores on words, tested together. */
@@ -75,9 +75,11 @@ function goodEnough(liking: LikingFinding, reference: string, rules: PlannedRule
   const level = rules.alpha / (rules.ids.length - 1);
   const margins = liking.pairs.flatMap(({ a, b, difference, se, df }) => {
     if (a !== reference && b !== reference) return [];
-    const below = b === reference ? difference : -difference;
-    const test = withinMargin({ difference: below, se, df }, rules.margin, level);
-    return [{ method: a === reference ? b : a, test: { ...test, interval: clamped(test.interval, [-8, 8]) } }];
+    const isSecond = b === reference;
+    const better = isSecond ? difference : -difference;
+    const test = withinMargin({ difference: better, se, df }, rules.margin, level);
+    const interval = clamped(test.interval, [-8, 8]);
+    return [{ method: isSecond ? a : b, difference: better, test: { ...test, interval } }];
   });
   const good = margins.filter(({ test }) => test.nonInferior);
   const name = (id: string): string => rules.names[rules.ids.indexOf(id)];
