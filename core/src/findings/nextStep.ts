@@ -94,6 +94,7 @@ const NEXT: Readonly<Record<VerdictKind, (test: Tasting['test']) => string>> = {
       : 'Taste those that lead alone, or choose between them by effort and cost.',
   'told-apart': () => 'They are not the same. Which one is liked better is another question: plan a paired preference.',
   'good-enough': () => 'Take the easier one, and write the margin down beside it.',
+  'too-great-a-loss': () => 'Stay with the reference, or change the other way of cooking and taste again.',
   'no-answer': () =>
     'Do not read this as "no difference". The Plan stage shows how many people a difference that matters would take.',
   'cannot-say': () => 'Bring in more tasters, and lock a new plan before they taste.',

@@ -3,7 +3,7 @@ import { friedman, letters, rankSumPairs, type FriedmanResult, type NoTest, type
 
 export type RankingVerdictKind = 'winner' | 'leading-set' | 'no-answer' | 'cannot-say';
 /** Over all planned tests. */
-export type VerdictKind = RankingVerdictKind | 'told-apart' | 'good-enough';
+export type VerdictKind = RankingVerdictKind | 'told-apart' | 'good-enough' | 'too-great-a-loss';
 
 /** The answer to "which is liked best?", before it is put into words. */
 export interface Verdict {

@@ -165,7 +165,10 @@ export function truthOf(tasting: Tasting, hasDifference: boolean): SimulatedTrut
 
 const noOutcomes = (): Outcomes => ({
   panels: 0,
-  verdicts: { winner: 0, 'leading-set': 0, 'told-apart': 0, 'good-enough': 0, 'no-answer': 0, 'cannot-say': 0 },
+  verdicts: {
+    ...{ winner: 0, 'leading-set': 0, 'told-apart': 0, 'good-enough': 0, 'too-great-a-loss': 0 },
+    ...{ 'no-answer': 0, 'cannot-say': 0 },
+  },
   ...{ right: 0, wrong: 0, bestLeads: 0 },
 });
 
@@ -189,10 +192,13 @@ function note(
 ): void {
   outcomes.panels++;
   outcomes.verdicts[kind]++;
-  const isClaim = kind !== 'no-answer' && kind !== 'cannot-say';
+  // A loss as large as the margin is rehearsed as nothing to find: to call it too great is not false.
+  const isRefusal = kind === 'too-great-a-loss' && !hasDifference;
+  const isClaim = kind !== 'no-answer' && kind !== 'cannot-say' && !isRefusal;
   if (best !== null && leaders.includes(best)) outcomes.bestLeads++;
   if (!isClaim) return;
-  if (!hasDifference || (best !== null && leaders.length > 0 && !leaders.includes(best))) outcomes.wrong++;
+  if (!hasDifference || kind === 'too-great-a-loss' || (best !== null && leaders.length > 0 && !leaders.includes(best)))
+    outcomes.wrong++;
   // Several leaders are no wrong answer, and not the whole one either.
   else if (kind !== 'leading-set') outcomes.right++;
 }

@@ -164,6 +164,21 @@ describe('a complete ranking judged several times', () => {
   });
 });
 
+describe('a loss beyond the margin', () => {
+  it('is said to be one, and not taken for no answer', () => {
+    const much = found(plan('non-inferiority', [7.5, 5]));
+    expect(much.verdict).toMatchObject({ kind: 'too-great-a-loss', leaders: [] });
+    expect(much.verdict.sentence).toBe('Method 1 is not good enough: more than 1 point below Method 0.');
+    expect(much.limits.map(({ kind }) => kind)).not.toContain('no-difference');
+    expect(much.next.text).toContain('Stay with the reference');
+  });
+
+  it('is not claimed while a method may still be good enough', () => {
+    expect(found(plan('non-inferiority', [7.5, 7.4, 4])).verdict.kind).toBe('good-enough');
+    expect(found(plan('non-inferiority', [7.5, 6.5, 4])).verdict.kind).toBe('no-answer');
+  });
+});
+
 describe('what comes with a method', () => {
   it('is a limit of the findings from the start', () => {
     const bundled = [{ id: 'b', method: 'm1', text: 'cooked in butter' }];

@@ -74,7 +74,8 @@ export function MarginCard({ found, margins }: { found: PlannedFindings; margins
         {margins.map(({ method, test }) => (
           <li key={method}>
             {rowOf(found, method).name}: {test.interval[0].toFixed(2)} to {test.interval[1].toFixed(2)} points against
-            the reference; p {pText(test.nonInferiorityP)}, {test.nonInferior ? 'good enough' : 'not shown'}.
+            the reference; p {pText(test.nonInferiorityP)},{' '}
+            {test.nonInferior ? 'good enough' : test.interval[1] < -margin ? 'too great a loss' : 'not shown'}.
           </li>
         ))}
       </ul>

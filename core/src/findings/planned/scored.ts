@@ -1,6 +1,7 @@
 import { scoreRange, type BallotItem } from '../../bundle';
 import { attributeTable, withinMargin, type AttributeRow, type MarginTest } from '../../inference';
 import { clamped, likingFinding, type LikingFinding } from '../liking';
+import type { VerdictKind } from '../verdict';
 import { counted, howOften, list } from '../wording';
 import { scoreOf, type HeardSet } from './heard';
 import type { Answer, PlannedRules } from './answer';
@@ -82,15 +83,24 @@ function goodEnough(liking: LikingFinding, reference: string, rules: PlannedRule
     return [{ method: isSecond ? a : b, difference: better, test: { ...test, interval } }];
   });
   const good = margins.filter(({ test }) => test.nonInferior);
+  // The same level the other way round: even the upper end of the interval is beyond the margin.
+  const worse = margins.filter(({ test }) => test.interval[1] < -rules.margin);
   const name = (id: string): string => rules.names[rules.ids.indexOf(id)];
   const points = `${rules.margin} ${rules.margin === 1 ? 'point' : 'points'}`;
-  const sentence =
+  const are = (methods: readonly { method: string }[]): string =>
+    `${list(methods.map(({ method }) => name(method)))} ${methods.length === 1 ? 'is' : 'are'}`;
+  const [kind, sentence]: [VerdictKind, string] =
     good.length > 0
-      ? `${list(good.map(({ method }) => name(method)))} ${good.length === 1 ? 'is' : 'are'} good enough: less than ${points} below ${name(reference)}.`
-      : `Not shown to be good enough: a loss of ${points} against ${name(reference)} cannot be ruled out.`;
+      ? ['good-enough', `${are(good)} good enough: less than ${points} below ${name(reference)}.`]
+      : worse.length === rules.ids.length - 1
+        ? ['too-great-a-loss', `${are(worse)} not good enough: more than ${points} below ${name(reference)}.`]
+        : [
+            'no-answer',
+            `Not shown to be good enough: a loss of ${points} against ${name(reference)} cannot be ruled out.`,
+          ];
   return {
     planned: { of: 'liking', liking, margins },
-    kind: good.length > 0 ? 'good-enough' : 'no-answer',
+    kind,
     leaders: good.map(({ method }) => rules.ids.indexOf(method)),
     sentence,
     support: margins

@@ -60,6 +60,7 @@ const WORDS: Record<VerdictKind, string> = {
   'leading-set': 'several in the lead',
   'told-apart': 'told apart',
   'good-enough': 'good enough',
+  'too-great-a-loss': 'too great a loss',
   'no-answer': 'no answer',
   'cannot-say': 'too few came',
 };
