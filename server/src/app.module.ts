@@ -12,7 +12,7 @@ import { LiveModule } from './live/live.module';
 import { loggerOptions } from './logging';
 import { OPTIONS, type ServerOptions } from './options';
 import { PlansModule } from './plans/plans.module';
-import { SealModule } from './seal/seal.module';
+import { SEALED_ROWS, SealModule } from './seal/seal.module';
 import { ServiceModule } from './service/service.module';
 import { StoreModule } from './tastings/store.module';
 import { TastingsModule } from './tastings/tastings.module';
@@ -34,7 +34,7 @@ export class AppModule {
       imports: [
         OptionsModule.with(options),
         LoggerModule.forRoot(loggerOptions(options)),
-        DatabaseModule,
+        DatabaseModule.with(SEALED_ROWS),
         AuditModule,
         StoreModule,
         AccountsModule,

@@ -1,11 +1,17 @@
 import 'reflect-metadata';
 import { AccountsService } from './accounts/accounts.service';
 import { createApplication } from './application';
+import { Transactions } from './database/transactions';
 import { BadOptions, publicAddress, readOptions, type ServerOptions } from './options';
 
 async function main(): Promise<void> {
   const options = readOptions(process.argv.slice(2));
   const app = await createApplication(options);
+  // Going on would mean to acknowledge what is not kept.
+  app.get(Transactions).whenUnsound(({ message }) => {
+    process.stderr.write(`${message} Make room on the disk, look at the file, and start again.\n`);
+    process.exit(1);
+  });
   await app.listen(options.port, options.lan ? '0.0.0.0' : '127.0.0.1');
   const accounts = app.get(AccountsService);
   announce(options, (await accounts.isSetUpNeeded()) ? accounts.setUpCode : null);

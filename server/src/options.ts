@@ -4,7 +4,7 @@ import { parseArgs } from 'node:util';
 
 /** How one server runs; decided once, at start. */
 export interface ServerOptions {
-  /** SQLite file that holds everything; ':memory:' in tests. */
+  /** SQLite file that holds everything. */
   data: string;
   /** Load the Reedbed Kitchen and offer its sign-ins. */
   demo: boolean;

@@ -4,10 +4,15 @@ import { DEMO_SIGN_INS } from '../src/accounts/demoSignIns';
 import { createApplication } from '../src/application';
 import { withoutToken } from '../src/logging';
 import { BadOptions, readOptions } from '../src/options';
-import { startServer, testOptions } from './support/running';
+import { freshFile, startServer, testOptions } from './support/running';
+
+const files: (() => void)[] = [];
+afterAll(() => files.forEach((discard) => discard()));
 
 async function bare(options: Partial<typeof testOptions>) {
-  const app = await createApplication({ ...testOptions, ...options });
+  const { data, discard } = freshFile();
+  files.push(discard);
+  const app = await createApplication({ ...testOptions, data, ...options });
   await app.init();
   return { app, agent: request.agent(app.getHttpServer()) };
 }

@@ -1,4 +1,4 @@
-import { mkdtempSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { DataSource } from 'typeorm';
@@ -14,13 +14,23 @@ import {
   TastingRow,
 } from '../src/database/entities';
 import { KeyRow } from '../src/seal/key.row';
-import { dataSourceOptions } from '../src/database/database.module';
+import { SEALED_ROWS } from '../src/seal/seal.module';
+import { dataSourceOptions, openBoth } from '../src/database/dataSource';
 import { First1767225600000 } from '../src/database/migrations/1767225600000-first';
 import { Transactions } from '../src/database/transactions';
 
+let folder: string;
 let source: DataSource;
-beforeEach(async () => (source = await new DataSource(dataSourceOptions(':memory:')).initialize()));
-afterEach(() => source.destroy());
+let reader: DataSource;
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'jacana-'));
+  ({ writer: source, reader } = await openBoth(join(folder, 'tastings.db'), SEALED_ROWS));
+});
+afterEach(async () => {
+  await reader.destroy();
+  await source.destroy();
+  rmSync(folder, { recursive: true });
+});
 
 describe('migrations', () => {
   it('make just the tables that the entities describe', async () => {
@@ -29,8 +39,7 @@ describe('migrations', () => {
   });
 
   it('bring an older file up to date with nothing lost', async () => {
-    const file = join(mkdtempSync(join(tmpdir(), 'jacana-')), 'older.db');
-    const options = dataSourceOptions(file);
+    const options = dataSourceOptions(join(folder, 'older.db'), SEALED_ROWS);
     const older = await new DataSource({ ...options, migrations: [First1767225600000] }).initialize();
     await older.query(
       `INSERT INTO tastings (id, title, question, ballotTitle, liking, ties, piecesPerMethod, alpha, createdAt)
@@ -118,7 +127,7 @@ describe('transactions', () => {
   const tick = () => new Promise((done) => setTimeout(done, 5));
 
   it('take turns, so that one that fails takes nothing of another with it', async () => {
-    const transactions = new Transactions(source);
+    const transactions = new Transactions(source, reader);
     const failing = transactions.write(async (manager) => {
       await manager.insert(AccountRow, account('lost'));
       await tick();

@@ -1,17 +1,21 @@
 import { resolve } from 'node:path';
 import request from 'supertest';
 import { createApplication } from '../src/application';
-import { testOptions } from './support/running';
+import { freshFile, testOptions } from './support/running';
 
 /** The built web app as the server gives it out. */
 const web = resolve(__dirname, '../../web/dist');
 let server: ReturnType<typeof request>;
 let stop: () => Promise<void>;
 beforeAll(async () => {
-  const app = await createApplication({ ...testOptions, web });
+  const { data, discard } = freshFile();
+  const app = await createApplication({ ...testOptions, data, web });
   await app.init();
   server = request(app.getHttpServer());
-  stop = () => app.close();
+  stop = async () => {
+    await app.close();
+    discard();
+  };
 });
 afterAll(() => stop());
 

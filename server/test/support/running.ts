@@ -1,5 +1,7 @@
 import 'reflect-metadata';
-import { resolve } from 'node:path';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import request, { type Agent } from 'supertest';
 import { createApplication } from '../../src/application';
@@ -16,8 +18,15 @@ export interface Running {
 
 const PASSWORD = 'long enough to pass';
 
+/** A place for a data file of a test's own. */
+export function freshFile(): { data: string; discard: () => void } {
+  const folder = mkdtempSync(join(tmpdir(), 'jacana-test-'));
+  return { data: join(folder, 'tastings.db'), discard: () => rmSync(folder, { recursive: true }) };
+}
+
+/** The file is each test's own; see {@link freshFile}. */
 export const testOptions: ServerOptions = {
-  data: ':memory:',
+  data: '',
   demo: false,
   lan: false,
   port: 4680,
@@ -29,7 +38,8 @@ export const testOptions: ServerOptions = {
 };
 
 export async function startServer(options: Partial<ServerOptions> = {}): Promise<Running> {
-  const app = await createApplication({ ...testOptions, ...options });
+  const { data, discard } = freshFile();
+  const app = await createApplication({ ...testOptions, data, ...options });
   await app.init();
   const server = app.getHttpServer();
   const stranger = request.agent(server);
@@ -43,7 +53,11 @@ export async function startServer(options: Partial<ServerOptions> = {}): Promise
       .expect(200);
     as[role] = await signIn(request.agent(server), role);
   }
-  return { app, as, stranger, stop: () => app.close() };
+  const stop = async (): Promise<void> => {
+    await app.close();
+    discard();
+  };
+  return { app, as, stranger, stop };
 }
 
 export async function signIn(agent: Agent, login: string): Promise<Agent> {
