@@ -18,7 +18,7 @@ module.exports = {
       comment: 'only the seal reads the key',
       severity: 'error',
       from: { pathNot: '^server/(src/seal/|test/)' },
-      to: { path: '^server/src/seal/key\\.row\\.ts' },
+      to: { path: '^server/src/seal/keys/key\\.row\\.ts' },
     },
     {
       name: 'stages-apart',

@@ -14,6 +14,8 @@ module.exports = {
     'Float64Array',
     'Int32Array',
     'Uint32Array',
+    'Uint8Array',
+    'DataView',
     'Infinity',
   ],
   testEnvironmentOptions: { customExportConditions: ['source', 'node', 'require', 'default'] },

@@ -5,7 +5,7 @@
  */
 import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { defaultTasting, parseBundle } from '@jacana/core/bundle';
+import { defaultTasting, digestOf, parseBundle } from '@jacana/core/bundle';
 import { lockPlan, lockProblems } from '@jacana/core/design';
 import { proposedConstants, usualBallot, withProduct } from '@jacana/core/library';
 import { randomStream } from '@jacana/core/numeric';
@@ -62,14 +62,17 @@ const NAMES = [
   'Willem',
 ];
 
-const panelOf = (size, notBlind = {}) =>
-  NAMES.slice(0, size).map((name, at) => ({
-    id: `panelist-${at + 1}`,
-    seat: at + 1,
-    name,
-    blind: !(name in notBlind),
-    notBlindBecause: notBlind[name] ?? '',
-  }));
+const panelOf = (size) => NAMES.slice(0, size).map((name, at) => ({ id: `panelist-${at + 1}`, seat: at + 1, name }));
+
+/** An entry of the caveat ledger, by whoever wrote it at a time. */
+const entry = (id, at, by, body) => ({ id, at, storedAt: at, by, body });
+const notBlind = (name, at, because) =>
+  entry(`not-blind-${name.toLowerCase()}`, at, 'Ines', {
+    kind: 'not-blind',
+    panelist: `panelist-${NAMES.indexOf(name) + 1}`,
+    because,
+  });
+const recordsOf = (...caveats) => ({ caveats, kitchen: [], service: [], amendments: [] });
 
 const methodsOf = (list) =>
   list.map(([id, name, note, reference = false, effort]) => ({
@@ -141,11 +144,13 @@ const DRAFT = {
   key: null,
   seal: { closedAt: null, unsealedAt: null, unsealedBy: null },
   ballots: [],
-  caveats: [],
+  records: recordsOf(),
+  readings: [],
 };
 
 function write(file, bundle) {
-  const whole = { format: 'jacana-tasting', version: 2, ...bundle };
+  const undated = { format: 'jacana-tasting', version: 3, readings: [], digest: null, ...bundle };
+  const whole = { ...undated, digest: digestOf(undated) };
   const { problems } = parseBundle(whole);
   const unready = lockProblems(bundle.tasting);
   if (problems.length + unready.length > 0)
@@ -167,7 +172,7 @@ function salmon() {
       ['poached', 'Poached', 'court-bouillon at 75 °C', true, effortOf(8, 30, 3.5, 3, 3)],
     ]),
     bundled: [{ id: 'bundled-1', method: 'pan-seared', text: 'cooked in butter' }],
-    panel: panelOf(24, { Otto: 'saw the trays in the kitchen', Vida: 'helped to portion' }),
+    panel: panelOf(24),
     piecesPerMethod: 3,
     quantities: { costPerKilogram: 32 },
     createdAt: minutesAfter(start, -3 * 24 * 60),
@@ -179,23 +184,26 @@ function salmon() {
   });
   const ballots = serve({
     ...{ tasting, locked, seed: 'reedbed-salmon', start, pace: 2.2 },
-    truth: { liking: [7.0, 7.2, 5.7, 5.0], disagreement: 0.9, noise: 0.6 },
+    truth: { liking: [6.4, 7.3, 5.7, 5.0], disagreement: 0.9, noise: 0.6 },
     progress: () => ({ done: true }),
   });
   const tagOf = (method, number) => locked.pieces.filter((piece) => piece.method === method)[number].tag;
-  const caveat = (id, minutes, by, text, pieces) => ({
-    ...{ id, at: minutesAfter(start, minutes), by, text },
-    ...(pieces && { about: { pieces, panelists: [] } }),
-  });
+  const caveat = (id, minutes, by, text, pieces) =>
+    entry(id, minutesAfter(start, minutes), by, {
+      ...{ kind: 'noted', text },
+      ...(pieces && { about: { pieces, panelists: [] } }),
+    });
   const [overshot, held] = [tagOf('slow-oven', 1), tagOf('poached', 0)];
   write('1-salmon.json', {
     ...{ tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key, ballots },
     seal: { closedAt: minutesAfter(start, 32), unsealedAt: minutesAfter(start, 40), unsealedBy: 'Ines' },
-    caveats: [
+    records: recordsOf(
       caveat('caveat-1', -25, 'Marek', `Piece ${overshot} overshot by 6 °C`, [overshot]),
       caveat('caveat-2', -6, 'Marek', `Piece ${held} was held 9 minutes longer than the others`, [held]),
       caveat('caveat-3', -4, 'Tove', 'Two panelists walked through the kitchen before the first tray'),
-    ],
+      notBlind('Otto', minutesAfter(start, -3), 'saw the trays in the kitchen'),
+      notBlind('Vida', minutesAfter(start, -2), 'helped to portion'),
+    ),
   });
 }
 
@@ -238,14 +246,12 @@ function rice() {
       ...{ tasting, locked, seed: 'reedbed-rice', start, pace: 2, progress },
       truth: { liking: [5.5, 6.4], disagreement: 0, noise: 1 },
     }),
-    caveats: [
-      {
-        id: 'caveat-1',
-        at: minutesAfter(start, -12),
-        by: 'Marek',
+    records: recordsOf(
+      entry('caveat-1', minutesAfter(start, -12), 'Marek', {
+        kind: 'noted',
         text: 'The second pot boiled over for a moment; lid tilted from then on',
-      },
-    ],
+      }),
+    ),
   });
 }
 
@@ -311,11 +317,11 @@ function beans() {
     ...{ tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key },
     seal: { closedAt: minutesAfter(start, 25), unsealedAt: minutesAfter(start, 31), unsealedBy: 'Ines' },
     ballots: serve({
-      ...{ tasting, locked, seed: 'reedbed-beans', start, pace: 2 },
+      ...{ tasting, locked, seed: 'reedbed-beans-2', start, pace: 2 },
       truth: { liking: [6.4, 6.1], disagreement: 1, noise: 0.9, pieceSpread: 0.2 },
       progress: () => ({ done: true }),
     }),
-    caveats: [],
+    records: recordsOf(),
   });
 }
 

@@ -6,7 +6,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuilt, ensureInstalled, ROOT, run } from './ready.mjs';
 
-const FILES = ['server/openapi.json', 'web/src/app/api.generated.ts'].map((file) => join(ROOT, file));
+const FILES = ['server/openapi.json', 'web/src/client/api.generated.ts'].map((file) => join(ROOT, file));
 const read = () => FILES.map((file) => readFileSync(file, 'utf8'));
 
 ensureInstalled();

@@ -5,17 +5,18 @@ import { AuditModule } from './audit/audit.module';
 import { BallotsModule } from './ballots/ballots.module';
 import { DatabaseModule } from './database/database.module';
 import { DemoModule } from './demo/demo.module';
+import { DraftsModule } from './drafts/drafts.module';
 import { ExchangeModule } from './exchange/exchange.module';
 import { FindingsModule } from './findings/findings.module';
 import { KitchenModule } from './kitchen/kitchen.module';
 import { LiveModule } from './live/live.module';
+import { LogModule } from './log/log.module';
 import { loggerOptions } from './logging';
 import { OPTIONS, type ServerOptions } from './options';
 import { PlansModule } from './plans/plans.module';
 import { SEALED_ROWS, SealModule } from './seal/seal.module';
 import { ServiceModule } from './service/service.module';
 import { StoreModule } from './tastings/store.module';
-import { TastingsModule } from './tastings/tastings.module';
 
 @Global()
 @Module({})
@@ -37,16 +38,17 @@ export class AppModule {
         DatabaseModule.with(SEALED_ROWS),
         AuditModule,
         StoreModule,
+        LogModule,
+        LiveModule,
         AccountsModule,
         SealModule,
-        TastingsModule,
+        DraftsModule,
         PlansModule,
         KitchenModule,
         ServiceModule,
         BallotsModule,
         FindingsModule,
         ExchangeModule,
-        LiveModule,
         DemoModule,
       ],
     };

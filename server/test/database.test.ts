@@ -8,12 +8,12 @@ import {
   AnswerRow,
   AuditRow,
   BallotRow,
-  CaveatRow,
+  EntryRow,
   MethodRow,
   PlanRow,
   TastingRow,
 } from '../src/database/entities';
-import { KeyRow } from '../src/seal/key.row';
+import { KeyRow } from '../src/seal/keys/key.row';
 import { SEALED_ROWS } from '../src/seal/seal.module';
 import { dataSourceOptions, openBoth } from '../src/database/dataSource';
 import { First1767225600000 } from '../src/database/migrations/1767225600000-first';
@@ -55,7 +55,7 @@ describe('migrations', () => {
     await older.query(
       `INSERT INTO panelists (tastingId, id, seat, name, blind, notBlindBecause, token, openedAt, handedInAt)
        VALUES ('t', 'p', 1, 'Ada', 1, '', 'token', '2026-01-02T00:00:00.000Z', '2026-01-02T00:10:00.000Z'),
-              ('t', 'q', 2, 'Bo', 1, '', 'other', NULL, NULL)`,
+              ('t', 'q', 2, 'Bo', 0, 'Cooked', 'other', NULL, NULL)`,
     );
     await older.query(
       `INSERT INTO plans (tastingId, lockedAt, engine, alpha, analysis, fingerprint, servings, pieces)
@@ -82,9 +82,16 @@ describe('migrations', () => {
     expect(await newer.manager.find(MethodRow)).toEqual([
       expect.objectContaining({ name: 'Glazed', effort: null, steps: '', cookLoss: null }),
     ]);
-    expect(await newer.manager.find(CaveatRow)).toEqual([expect.objectContaining({ text: 'Overshot', about: null })]);
+    expect((await newer.manager.find(EntryRow)).map(({ entryId, at, body }) => ({ entryId, at, body }))).toEqual([
+      { entryId: 'c', at: '2026-01-01T00:00:00.000Z', body: { kind: 'noted', text: 'Overshot' } },
+      {
+        entryId: 'not-blind-q',
+        at: '2026-01-01T00:00:00.000Z',
+        body: { kind: 'not-blind', panelist: 'q', because: 'Cooked' },
+      },
+    ]);
     const [tasting] = await newer.manager.find(TastingRow);
-    expect(tasting).toMatchObject({ title: 'Carrots', sitting: 1, design: { test: 'ranking', zones: [] } });
+    expect(tasting).toMatchObject({ title: 'Carrots', sitting: 1, version: 1, design: { test: 'ranking', zones: [] } });
     expect(tasting.design.ballot.items.map((item) => item.kind)).toEqual(['liking', 'ranking', 'comment']);
     expect(await newer.manager.find(BallotRow)).toEqual([
       expect.objectContaining({ panelistId: 'p', sitting: 1, handedInAt: '2026-01-02T00:10:00.000Z' }),

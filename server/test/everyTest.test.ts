@@ -87,5 +87,7 @@ it.each(TESTS)('%s goes from the draft to its findings, and comes back in', asyn
   expect(found.verdict.sentence).not.toBe('');
   const bundle = (await as.coordinator.get(`/api/tastings/${id}/bundle`).expect(200)).body;
   const copy = (await as.coordinator.post('/api/import').send(bundle).expect(200)).body.id;
-  expect((await as.reader.get(`/api/tastings/${copy}/findings`).expect(200)).body).toEqual(found);
+  const again = (await as.reader.get(`/api/tastings/${copy}/findings`).expect(200)).body;
+  // The title has a number where another of that name is here.
+  expect({ ...again, title: found.title }).toEqual(found);
 });

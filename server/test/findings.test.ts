@@ -2,7 +2,7 @@ import { SnapshotRow } from '../src/database/entities';
 import { Transactions } from '../src/database/transactions';
 import { FindingsService } from '../src/findings/findings.service';
 import { startServer, type Running } from './support/running';
-import { draft, handInBallot, locked, tokens } from './support/tasting';
+import { draft, handInBallot, locked, note, tokens } from './support/tasting';
 
 let running: Running;
 beforeAll(async () => (running = await startServer()));
@@ -32,7 +32,7 @@ describe('findings on the server', () => {
     await running.as.coordinator.get(`/api/tastings/${id}/findings`).expect(200);
     expect(await read.findOneByOrFail(SnapshotRow, { tastingId: id })).toEqual(first);
 
-    await running.as.coordinator.post(`/api/tastings/${id}/caveats`).send({ text: 'Remembered late' }).expect(200);
+    await note(running.as.coordinator, id, { text: 'Remembered late' }).expect(200);
     const { body } = await running.as.coordinator.get(`/api/tastings/${id}/findings`).expect(200);
     expect(body.caveats).toEqual([expect.objectContaining({ text: 'Remembered late' })]);
     expect((await read.findOneByOrFail(SnapshotRow, { tastingId: id })).bundleHash).not.toBe(first.bundleHash);

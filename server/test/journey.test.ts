@@ -1,8 +1,24 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { TastingRow } from '../src/database/entities';
+import { Transactions } from '../src/database/transactions';
 import { findings } from '@jacana/core/findings';
 import { parseBundle } from '@jacana/core/bundle';
 import { startServer, type Running } from './support/running';
-import { codesOf, device, draft, drafted, handIn, handInBallot, liking, locked, tokens } from './support/tasting';
+import {
+  codesOf,
+  device,
+  draft,
+  drafted,
+  handIn,
+  handInBallot,
+  liking,
+  locked,
+  saveDraft,
+  tokens,
+} from './support/tasting';
 
+const KEPT = join(__dirname, '../../core/test/bundle/kept');
 let running: Running;
 beforeAll(async () => (running = await startServer()));
 afterAll(() => running.stop());
@@ -63,7 +79,9 @@ describe('one tasting from lock to findings', () => {
     const again = (await as.coordinator.get(`/api/tastings/${copy}/bundle`)).body;
     const withoutIds = (bundle: typeof open) => ({
       ...bundle,
-      caveats: bundle.caveats.map((caveat: { text: string }) => caveat.text),
+      // An import keeps what was said, under a title of its own where one is taken.
+      digest: null,
+      tasting: { ...bundle.tasting, title: '' },
     });
     expect(withoutIds(again)).toEqual(withoutIds(open));
   });
@@ -126,6 +144,53 @@ describe('a ballot', () => {
     expect((await save(1, [{ id: 'answer-8', kind: 'tasted', code: codes[1] }]).expect(409)).body.error).toBe(
       'elsewhere',
     );
+  });
+
+  it('hands in what this device shows, whatever another one said in between', async () => {
+    await save(1, [liking(codes[0], 4, 'answer-1')]).expect(200);
+    await open(2, true);
+    await save(2, [liking(codes[0], 8, 'answer-2')]).expect(200);
+    // Coming back, the first device sees what the other entered, and may say 4 all the same.
+    expect((await open(1, true)).answers).toEqual([liking(codes[0], 8, 'answer-2')]);
+    const shown = handIn(1, codes);
+    shown.answers[0] = liking(codes[0], 4, 'answer-1');
+    await running.stranger.post(`/api/ballots/${token}/hand-in`).send(shown).expect(200);
+    const counted = (await open(1)).answers.find((answer: { code?: string }) => answer.code === codes[0]);
+    expect(counted.score).toBe(4);
+    const scores = (await stored()).filter((answer: { code?: string }) => answer.code === codes[0]);
+    expect(scores.map(({ score, reason }: Record<string, unknown>) => [score, reason])).toEqual([
+      [4, ''],
+      [8, 'changed by the panelist before handing in'],
+      [4, 'as shown when handing in'],
+    ]);
+  });
+
+  it('is not handed in over answers of another device that were never shown', async () => {
+    await open(2, true);
+    await save(2, [{ id: 'comment-9', kind: 'comment', item: 'comment', text: 'Dry' }]).expect(200);
+    await open(1, true);
+    const reply = await running.stranger.post(`/api/ballots/${token}/hand-in`).send(handIn(1, codes)).expect(409);
+    expect(reply.body.error).toBe('behind');
+  });
+
+  it('stores every change of mind in a letter, in its order', async () => {
+    await save(1, [liking(codes[0], 4, 'answer-1')]).expect(200);
+    await save(1, [liking(codes[0], 7, 'answer-2'), liking(codes[0], 4, 'answer-3')]).expect(200);
+    expect((await stored()).map(({ score }: { score: number }) => score)).toEqual([4, 7, 4]);
+    expect((await open(1)).answers[0].score).toBe(4);
+  });
+
+  it('refuses an id that stands for another answer, and the same hand-in with other answers', async () => {
+    await save(1, [liking(codes[0], 4, 'answer-1')]).expect(200);
+    expect((await save(1, [liking(codes[1], 4, 'answer-1')]).expect(400)).body.problems[0].field).toBe('answers.0.id');
+    expect((await save(1, [liking(codes[0], 5, 'answer-1')]).expect(400)).body.problems[0].field).toBe('answers.0.id');
+    expect(await stored()).toHaveLength(1);
+    const first = handIn(1, codes);
+    await running.stranger.post(`/api/ballots/${token}/hand-in`).send(first).expect(200);
+    const other = { ...first, answers: handIn(1, [...codes].reverse()).answers };
+    const reply = await running.stranger.post(`/api/ballots/${token}/hand-in`).send(other).expect(409);
+    expect(reply.body.message).toContain('other answers');
+    await running.stranger.post(`/api/ballots/${token}/hand-in`).send(first).expect(200);
   });
 
   it('waits while the tasting is closed and goes on when it is reopened', async () => {
@@ -248,7 +313,7 @@ describe('a lock', () => {
     const before = (await coordinator.get(`/api/tastings/${id}/plan`).expect(200)).body;
     await coordinator.post(`/api/tastings/${id}/unlock`).expect(204);
     await coordinator.get(`/api/tastings/${id}/plan`).expect(409);
-    await coordinator.put(`/api/tastings/${id}/draft`).send(draft()).expect(200);
+    await saveDraft(coordinator, id, draft(), 2).expect(200);
     await coordinator.post(`/api/tastings/${id}/lock`).expect(200);
     const after = (await coordinator.get(`/api/tastings/${id}/plan`).expect(200)).body;
     expect(after.fingerprint).not.toBe(before.fingerprint);
@@ -262,6 +327,42 @@ describe('a lock', () => {
       .send({ device: device(0), takeOver: false })
       .expect(200);
     expect((await coordinator.post(`/api/tastings/${id}/unlock`).expect(409)).body.error).toBe('served');
+  });
+
+  it('is never taken back once the tasting was closed or unsealed, even if nobody had come', async () => {
+    const { coordinator } = running.as;
+    const id = await locked(coordinator);
+    await coordinator.post(`/api/tastings/${id}/close`).expect(204);
+    expect((await coordinator.post(`/api/tastings/${id}/unlock`).expect(409)).body.error).toBe('closed');
+    await coordinator.post(`/api/tastings/${id}/redraw`).expect(409);
+    await coordinator.post(`/api/tastings/${id}/unseal`).expect(200);
+    expect((await coordinator.post(`/api/tastings/${id}/unlock`).expect(409)).body.error).toBe('closed');
+    expect((await coordinator.get(`/api/tastings/${id}/plan`)).status).toBe(200);
+  });
+
+  it('of an older, weaker kind says so, and can be drawn anew before anyone is served', async () => {
+    const { coordinator } = running.as;
+    const bundle = JSON.parse(readFileSync(join(KEPT, 'version-2-2-rice.json'), 'utf8'));
+    const id = (
+      await coordinator
+        .post('/api/import')
+        .send({ ...bundle, ballots: [] })
+        .expect(200)
+    ).body.id;
+    const before = (await coordinator.get(`/api/tastings/${id}/plan`)).body;
+    expect(before).toMatchObject({ scheme: 2, isWeak: true });
+    const after = (await coordinator.post(`/api/tastings/${id}/redraw`).expect(200)).body;
+    expect(after).toMatchObject({ scheme: 3, isWeak: false });
+    expect(after.fingerprint).not.toBe(before.fingerprint);
+    const { log, matches } = (await coordinator.get(`/api/tastings/${id}/seal`)).body;
+    expect(log.at(-1).action).toBe('new key drawn, old key destroyed');
+    expect(matches).toBe(true);
+    const [token] = await tokens(coordinator, id);
+    await running.stranger
+      .post(`/api/ballots/${token}/open`)
+      .send({ device: device(0), takeOver: false })
+      .expect(200);
+    expect((await coordinator.post(`/api/tastings/${id}/redraw`).expect(409)).body.error).toBe('served');
   });
 
   it('is made once, however often it is asked for at the same moment', async () => {
@@ -280,7 +381,7 @@ describe('a lock', () => {
     const id = await drafted(coordinator, draft({}, 3, 60));
     const [lock, save] = await Promise.all([
       coordinator.post(`/api/tastings/${id}/lock`),
-      coordinator.put(`/api/tastings/${id}/draft`).send(draft({ title: 'Trout' }, 3, 60)),
+      saveDraft(coordinator, id, draft({ title: 'Trout' }, 3, 60), 2),
     ]);
     // The later one is refused, unless all was saved before the lock began.
     if (lock.status === 409) expect([save.status, lock.body.error]).toEqual([200, 'changed']);
@@ -295,7 +396,7 @@ describe('a lock', () => {
     const { coordinator } = running.as;
     const quantities = { ...draft().quantities, pieceGrams: 60 };
     const { body } = await coordinator.post('/api/tastings').send({ title: 'Short' });
-    const saved = await coordinator.put(`/api/tastings/${body.id}/draft`).send(draft({ quantities })).expect(200);
+    const saved = await saveDraft(coordinator, body.id, draft({ quantities })).expect(200);
     expect(saved.body.problems).toHaveLength(1);
     const reply = await coordinator.post(`/api/tastings/${body.id}/lock`).expect(400);
     expect(reply.body.problems[0].message).toContain('Pan-seared has no portions left for 4 of its 6 servings');
@@ -315,7 +416,7 @@ describe('a plan', () => {
 
   it('does not change once locked', async () => {
     const id = await locked(running.as.coordinator);
-    await running.as.coordinator.put(`/api/tastings/${id}/draft`).send(draft()).expect(409);
+    await saveDraft(running.as.coordinator, id, draft(), 2).expect(409);
     await running.as.coordinator.post(`/api/tastings/${id}/lock`).expect(409);
   });
 
@@ -329,30 +430,68 @@ describe('a plan', () => {
       quantities: null,
       decision: { ...draft().decision, kind: 'whatever' },
     };
-    const reply = await running.as.coordinator.put(`/api/tastings/${body.id}/draft`).send(wrong).expect(400);
+    const reply = await saveDraft(running.as.coordinator, body.id, wrong).expect(400);
     expect(reply.body.problems.map((problem: { field: string }) => problem.field).sort()).toEqual([
-      'decision.kind',
-      'methods.0.name',
-      'piecesPerMethod',
-      'quantities',
-      'secret',
-      'service.sittings',
-      'title',
+      'draft.decision.kind',
+      'draft.methods.0.name',
+      'draft.piecesPerMethod',
+      'draft.quantities',
+      'draft.secret',
+      'draft.service.sittings',
+      'draft.title',
     ]);
   });
 
   it('keeps ballot addresses while the draft is edited', async () => {
     const { coordinator } = running.as;
     const { body } = await coordinator.post('/api/tastings').send({ title: 'Panel' });
-    await coordinator.put(`/api/tastings/${body.id}/draft`).send(draft()).expect(200);
+    await saveDraft(coordinator, body.id, draft()).expect(200);
     const plan = draft();
     plan.panel = [plan.panel[2], plan.panel[0], { id: 'newcomer-1', name: 'New' }];
-    const saved = await coordinator.put(`/api/tastings/${body.id}/draft`).send(plan).expect(200);
+    const saved = await saveDraft(coordinator, body.id, plan, 2).expect(200);
     expect(saved.body.draft.panel.map((panelist: { name: string }) => panelist.name)).toEqual([
       'Taster 3',
       'Taster 1',
       'New',
     ]);
+  });
+
+  it('is saved only by whoever has read what was saved last', async () => {
+    const { coordinator } = running.as;
+    const id = await drafted(coordinator);
+    const { version } = (await coordinator.get(`/api/tastings/${id}`)).body;
+    const saved = await saveDraft(coordinator, id, draft({ title: 'One' }), version).expect(200);
+    expect(saved.body.version).toBe(version + 1);
+    const behind = await saveDraft(coordinator, id, draft({ title: 'Two' }), version).expect(409);
+    expect(behind.body.error).toBe('behind');
+    expect((await coordinator.get(`/api/tastings/${id}`)).body.draft.title).toBe('One');
+    await saveDraft(coordinator, id, draft({ title: 'Two' }), version + 1).expect(200);
+  });
+
+  it('takes what an imported bundle brought, to the ends of every limit', async () => {
+    const { coordinator } = running.as;
+    const edges = draft({ alpha: 0.02, decision: { ...draft().decision, margin: 0.01 } });
+    const id = await drafted(coordinator, edges);
+    const bundle = (await coordinator.get(`/api/tastings/${id}/bundle`)).body;
+    const copy = (await coordinator.post('/api/import').send(bundle).expect(200)).body.id;
+    const { draft: read, version } = (await coordinator.get(`/api/tastings/${copy}`)).body;
+    await saveDraft(coordinator, copy, read, version).expect(200);
+  });
+
+  it('lies in the bin for 30 days, and is gone from there after', async () => {
+    const { coordinator } = running.as;
+    const id = await locked(coordinator, draft({ title: 'Binned' }));
+    await coordinator.delete(`/api/tastings/${id}`).expect(204);
+    const inBin = async () =>
+      ((await coordinator.get('/api/tastings/removed').expect(200)).body as { id: string; locked: boolean }[]).find(
+        (one) => one.id === id,
+      );
+    expect(await inBin()).toMatchObject({ title: 'Binned', locked: true });
+    const longAgo = new Date(Date.now() - 31 * 86_400_000).toISOString();
+    await running.app.get(Transactions).write((manager) => manager.update(TastingRow, { id }, { removedAt: longAgo }));
+    expect(await inBin()).toBeUndefined();
+    await coordinator.post(`/api/tastings/${id}/restore`).expect(404);
+    await coordinator.post('/api/tastings/nobody-here/restore').expect(404);
   });
 
   it('can be removed and brought back', async () => {

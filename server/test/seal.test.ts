@@ -2,7 +2,7 @@ import type { INestApplication } from '@nestjs/common';
 import type { Agent } from 'supertest';
 import type { Role } from '../src/database/entities';
 import { startServer, type Running } from './support/running';
-import { codesOf, device, draft, handIn, locked, METHODS, tokens } from './support/tasting';
+import { caveat, codesOf, device, draft, handIn, locked, METHODS, saveDraft, tokens } from './support/tasting';
 
 /** Every route of the server, asked for by every role, sealed and not: nothing may link a code to a method. */
 
@@ -21,6 +21,7 @@ const ACCESS: Record<string, Who[]> = {
   'delete /api/accounts/{id}': ['coordinator'],
   'get /api/tastings': ['coordinator', 'kitchen', 'server', 'reader'],
   'post /api/tastings': ['coordinator'],
+  'get /api/tastings/removed': ['coordinator'],
   'get /api/tastings/{id}': ['coordinator'],
   'get /api/tastings/{id}/card': ['coordinator', 'kitchen', 'server', 'reader'],
   'put /api/tastings/{id}/draft': ['coordinator'],
@@ -32,7 +33,7 @@ const ACCESS: Record<string, Who[]> = {
   'post /api/tastings/{id}/next-sitting': ['coordinator'],
   'get /api/tastings/{id}/orders': ['coordinator'],
   'get /api/tastings/{id}/links': ['coordinator'],
-  'put /api/tastings/{id}/panelists/{panelist}/blind': ['coordinator'],
+  'post /api/tastings/{id}/redraw': ['coordinator'],
   'post /api/tastings/{id}/close': ['coordinator'],
   'post /api/tastings/{id}/reopen': ['coordinator'],
   'post /api/tastings/{id}/unseal': ['coordinator'],
@@ -43,7 +44,7 @@ const ACCESS: Record<string, Who[]> = {
   'get /api/tastings/{id}/board': ['coordinator', 'server'],
   'get /api/tastings/{id}/portioning': ['server'],
   'post /api/tastings/{id}/portioning': ['coordinator'],
-  'get /api/tastings/{id}/live': ['coordinator', 'server'],
+  'get /api/tastings/{id}/live': ['coordinator', 'kitchen', 'server', 'reader'],
   'get /api/tastings/{id}/findings': ['coordinator', 'reader'],
   'get /api/tastings/{id}/bundle': ['coordinator'],
   'get /api/tastings/{id}/csv': ['coordinator'],
@@ -59,6 +60,7 @@ const LEFT_OUT = new Set([
   'delete /api/tastings/{id}',
   'post /api/tastings/{id}/lock',
   'post /api/tastings/{id}/unlock',
+  'post /api/tastings/{id}/redraw',
   'post /api/tastings/{id}/next-sitting',
   'post /api/tastings/{id}/close',
   'post /api/tastings/{id}/reopen',
@@ -102,8 +104,7 @@ function bodyFor(route: string, codes: string[]): object | undefined {
   if (route.endsWith('/open')) return { device: device(0), takeOver: false };
   if (route.endsWith('/answers'))
     return { device: device(0), sitting: 1, answers: [{ id: 'walk-answer', kind: 'tasted', code: codes[0] ?? '482' }] };
-  if (route.endsWith('/blind')) return { blind: true, because: '' };
-  if (route.endsWith('/caveats')) return { text: 'walked by' };
+  if (route.endsWith('/caveats')) return { entries: [caveat({ text: 'walked by' })] };
   if (route === 'post /api/tastings/{id}/portioning') return { reason: 'walking every route' };
   return route.startsWith('get') ? undefined : {};
 }
@@ -112,7 +113,7 @@ async function subjectIn(state: (typeof STATES)[number]): Promise<Subject> {
   const { coordinator } = running.as;
   if (state === 'draft') {
     const { body } = await coordinator.post('/api/tastings').send({ title: 'Walked' });
-    await coordinator.put(`/api/tastings/${body.id}/draft`).send(draft());
+    await saveDraft(coordinator, body.id, draft()).expect(200);
     return { id: body.id, token: 'no-such-ballot-00', codes: [] };
   }
   const id = await locked(coordinator, draft({ title: state === 'unsealed' ? 'Salmon' : 'Salmon, steamed or not' }));
@@ -184,14 +185,13 @@ describe('the portioning sheet', () => {
       code: string;
       seats: number[];
     }[];
-    const methods = (await kitchen.get(`/api/tastings/${subject.id}/kitchen`).expect(200)).body as {
-      method: string;
-      tags: string[];
-    }[];
+    const { methods } = (await kitchen.get(`/api/tastings/${subject.id}/kitchen`).expect(200)).body as {
+      methods: { method: string; pieces: { tag: string }[] }[];
+    };
     await coordinator.post(`/api/tastings/${subject.id}/unseal`).expect(200);
     const { key, tasting } = (await coordinator.get(`/api/tastings/${subject.id}/bundle`)).body;
     for (const { tag, code } of portions) {
-      const method = methods.find(({ tags }) => tags.includes(tag))?.method;
+      const method = methods.find(({ pieces }) => pieces.some((piece) => piece.tag === tag))?.method;
       expect(tasting.methods.find((one: { id: string }) => one.id === key.codes[code]).name).toBe(method);
     }
     // Two pieces for each of three methods feed six seats: three portions a piece.

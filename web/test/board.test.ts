@@ -1,4 +1,4 @@
-import type { SeatView, TastingCard } from '../src/app/api.generated';
+import type { SeatView, TastingCard } from '../src/client/api.generated';
 import { boardSentence, clock, slowSeats } from '../src/stages/taste/board';
 
 const now = Date.parse('2026-03-05T18:00:00Z');
@@ -9,7 +9,7 @@ const seat = (state: SeatView['state'], quietFor = 0): SeatView => ({
   flight: 1,
   codes: ['482'],
   warmUp: false,
-  sets: [1],
+  sets: [{ codes: ['482'], zone: '' }],
   state,
   tasted: 0,
   blind: true,

@@ -1,6 +1,6 @@
 import { isAllSaved, Post } from '../src/ballot/post';
 import { actions } from '../src/ballot/state';
-import { createBallotStore, type BallotStore } from '../src/ballot/store';
+import { createBallotStore, type BallotStore } from '../src/ballot/ballotStore';
 import { liked, servedBallot } from './support/ballot';
 
 /** The postman against a server that fails, refuses and forgets to answer. */

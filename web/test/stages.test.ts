@@ -1,5 +1,5 @@
-import type { Role, Status, TastingCard } from '../src/app/api.generated';
-import { currentStage, isDone, mayOpen, STAGES, stageStatus } from '../src/app/stages';
+import type { Role, Status, TastingCard } from '../src/client/api.generated';
+import { currentStage, isDone, mayOpen, STAGES, stageStatus } from '../src/shell/stages';
 
 const card = (status: Status): TastingCard => ({
   id: 't',

@@ -1,26 +1,13 @@
 import { sha256 } from '@noble/hashes/sha256';
 import { bytesToHex } from '@noble/hashes/utils';
 import canonicalize from 'canonicalize';
-import { countedCodes } from '../questions';
-import type { Key, Piece, Plan } from './schema';
-import type { Tasting } from './tastingSchema';
+import type { Key, Piece, Plan, Tasting } from '../tasting';
+import { contentOfScheme1 } from './v1';
+import { contentOfScheme2 } from './v2';
 
 /** The parts of a locked tasting that the fingerprint vouches for. */
 export interface Fingerprinted {
-  tasting: Pick<
-    Tasting,
-    | 'methods'
-    | 'panel'
-    | 'ballot'
-    | 'piecesPerMethod'
-    | 'decision'
-    | 'test'
-    | 'service'
-    | 'lots'
-    | 'halves'
-    | 'zones'
-    | 'bundled'
-  >;
+  tasting: Omit<Tasting, 'title' | 'question' | 'ballotTitle' | 'createdAt' | 'alpha' | 'assumed' | 'quantities'>;
   plan: Omit<Plan, 'fingerprint'>;
   pieces: readonly Piece[];
   key: Key;
@@ -32,46 +19,39 @@ export interface Fingerprinted {
  * code or choice of analysis moved in between. The key holds a random salt, so that the
  * printed fingerprint cannot be used to try out keys.
  *
- * Names of panelists and their blind marks may be corrected later, so only their ids and
- * seats count.
+ * A plan keeps the scheme that it was locked with. Each scheme names every field that it
+ * covers, so that a field added later changes no fingerprint that was printed before.
+ * Names of panelists may be corrected later, so only their ids and seats count.
  *
  * @returns 64 hexadecimal digits
  */
 export function fingerprint(locked: Fingerprinted): string {
-  const content = locked.plan.scheme === 1 ? contentOfScheme1(locked) : contentOfScheme2(locked);
-  return bytesToHex(sha256(canonicalize(content) as string));
+  return bytesToHex(sha256(canonicalize(contentOf(locked)) as string));
 }
 
-function contentOfScheme2({ tasting, plan, pieces, key }: Fingerprinted): object {
-  const { lockedAt, engine, alpha, analysis, servings } = plan;
-  const { decision, test, ballot, service, lots, halves, zones, bundled, piecesPerMethod } = tasting;
-  return {
-    methods: tasting.methods.map(({ id, name, reference }) => ({ id, name, reference })),
-    panel: tasting.panel.map(({ id, seat }) => ({ id, seat })),
-    ...{ decision, test, ballot, service, lots, halves, zones, bundled, piecesPerMethod },
-    plan: { lockedAt, engine, alpha, analysis, servings },
-    pieces,
-    key,
-  };
+function contentOf(locked: Fingerprinted): object {
+  switch (locked.plan.scheme) {
+    case 1:
+      return contentOfScheme1(locked);
+    case 2:
+      return contentOfScheme2(locked);
+    case 3:
+      return contentOfScheme3(locked);
+  }
 }
 
-/** As it was when all tastings were complete rankings: what was printed then must still come out. */
-function contentOfScheme1({ tasting, plan, pieces, key }: Fingerprinted): object {
-  const { lockedAt, engine, alpha, analysis, servings } = plan;
-  const { items } = tasting.ballot;
+/** As scheme 2, and besides: how methods are done, what is held constant, the kind of product, and the scheme itself. */
+function contentOfScheme3(locked: Fingerprinted): object {
+  const { tasting, plan } = locked;
   return {
-    methods: tasting.methods.map(({ id, name, reference }) => ({ id, name, reference })),
-    panel: tasting.panel.map(({ id, seat }) => ({ id, seat })),
-    ballot: {
-      liking: items.some((item) => item.kind === 'liking'),
-      ties: items.some((item) => item.kind === 'ranking' && item.ties),
-    },
-    piecesPerMethod: tasting.piecesPerMethod,
-    plan: {
-      ...{ lockedAt, engine, alpha, analysis },
-      servings: servings.map((serving) => ({ panelist: serving.panelist, codes: countedCodes(serving) })),
-    },
-    pieces: pieces.map(({ tag, method }) => ({ tag, method })),
-    key: { ...key, portions: key.portions.map(({ panelist, tags }) => ({ panelist, tags })) },
+    ...contentOfScheme2(locked),
+    scheme: plan.scheme,
+    product: tasting.product,
+    methods: tasting.methods.map(({ id, name, note, steps, equipment, reference }) => ({
+      ...{ id, name, note, steps, equipment, reference },
+    })),
+    constants: tasting.constants.map(({ id, name, target, tolerance, check }) => ({
+      ...{ id, name, target, tolerance, check },
+    })),
   };
 }

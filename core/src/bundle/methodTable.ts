@@ -1,6 +1,5 @@
 import Papa from 'papaparse';
-import type { Problem } from './ballotRules';
-import { MOST_METHODS, type Effort, type Method } from './tastingSchema';
+import { MOST_METHODS, type Effort, type Method, type Problem } from '../tasting';
 
 /** Methods as they were read from a table, without ids. */
 export interface ReadMethods {

@@ -1,8 +1,10 @@
 import type { z } from 'zod';
-import { answerProblems, currentAnswers, missingAnswers, type Problem } from './ballotRules';
-import { codesServed } from '../questions';
-import { BUNDLE_FORMAT, BUNDLE_VERSION, bundleSchema, type TastingBundle } from './schema';
-import { upgradeFromVersion1 } from './upgrade';
+import { answerProblems, codesServed, currentAnswers, missingAnswers } from '../questions';
+import { BUNDLE_FORMAT, BUNDLE_VERSION, bundleSchema, type Problem, type TastingBundle } from '../tasting';
+import { upgradeFromVersion1 } from './v1';
+import { designFromVersion2, upgradeFromVersion2, version2Schema } from './v2';
+
+type Json = Record<string, unknown>;
 
 /** A bundle that holds together, or every reason why it does not. */
 export type ParsedBundle = { bundle: TastingBundle; problems: [] } | { bundle: null; problems: Problem[] };
@@ -17,20 +19,39 @@ export type ParsedBundle = { bundle: TastingBundle; problems: [] } | { bundle: n
 export function parseBundle(data: unknown): ParsedBundle {
   const known = knownFormat(data);
   if (known) return { bundle: null, problems: [known] };
-  const { version } = data as { version: number };
-  const parsed = bundleSchema.safeParse(version === 1 ? upgradeFromVersion1(data as Record<string, unknown>) : data);
+  const upgraded = broughtUp(data as Json);
+  const parsed = upgraded.success ? bundleSchema.safeParse(upgraded.data) : upgraded;
   if (!parsed.success) return { bundle: null, problems: parsed.error.issues.map(problemOfIssue) };
   const problems = crossCheck(parsed.data);
   return problems.length > 0 ? { bundle: null, problems } : { bundle: parsed.data, problems: [] };
 }
+
+/** From version to version, each step knowing only the next. */
+function broughtUp(data: Json): { success: true; data: unknown } | { success: false; error: z.ZodError } {
+  if (data.version === BUNDLE_VERSION) return { success: true, data };
+  const older = version2Schema.safeParse(data.version === 1 ? upgradeFromVersion1(data) : data);
+  return older.success ? { success: true, data: upgradeFromVersion2(older.data) } : older;
+}
+
+/** Versions of a design that a data file may hold; older ones did not say. */
+const DESIGN_VERSION = 3;
+
+/** The design column of a data file, brought up to what a tasting is today. */
+export function parseDesign<Design extends object>(stored: object): Design {
+  const { version, ...design } = stored as { version?: number };
+  return (version === DESIGN_VERSION ? design : designFromVersion2(design)) as Design;
+}
+
+/** A design as a data file keeps it. */
+export const storedDesign = (design: object): object => ({ version: DESIGN_VERSION, ...design });
 
 function knownFormat(data: unknown): Problem | null {
   if (typeof data !== 'object' || data === null || (data as { format?: unknown }).format !== BUNDLE_FORMAT) {
     return { field: 'format', message: `This is not a tasting bundle: "format" should be "${BUNDLE_FORMAT}".` };
   }
   const { version } = data as { version?: unknown };
-  if (version === BUNDLE_VERSION || version === 1) return null;
-  const message = `This bundle has version ${JSON.stringify(version)}; this Jacana reads versions 1 and ${BUNDLE_VERSION}.`;
+  if ([1, 2, BUNDLE_VERSION].includes(version as number)) return null;
+  const message = `This bundle has version ${JSON.stringify(version)}; this Jacana reads versions 1 to ${BUNDLE_VERSION}.`;
   return { field: 'version', message };
 }
 
@@ -50,7 +71,7 @@ function crossCheck(bundle: TastingBundle): Problem[] {
     ...keyProblems(bundle),
     ...ballotProblems(bundle),
     ...sealProblems(bundle),
-    ...caveatProblems(bundle),
+    ...recordProblems(bundle),
   ];
 }
 
@@ -163,20 +184,32 @@ function ballotProblems({ tasting, plan, ballots }: TastingBundle): Problem[] {
   return problems;
 }
 
-/** A caveat may only touch pieces and panelists that there are. */
-function caveatProblems({ tasting, pieces, caveats }: TastingBundle): Problem[] {
+/** An entry may only touch pieces, panelists and earlier entries that there are. */
+function recordProblems({ tasting, pieces, records }: TastingBundle): Problem[] {
   const tags = new Set(pieces.map((piece) => piece.tag));
   const panel = new Set(tasting.panel.map((panelist) => panelist.id));
-  return caveats.flatMap(({ about }, at) => [
-    ...(about?.pieces ?? []).flatMap((tag, number) =>
-      tags.has(tag) ? [] : [{ field: `caveats.${at}.about.pieces.${number}`, message: `No piece has the tag ${tag}.` }],
-    ),
-    ...(about?.panelists ?? []).flatMap((id, number) =>
-      panel.has(id)
-        ? []
-        : [{ field: `caveats.${at}.about.panelists.${number}`, message: `No panelist has the id "${id}".` }],
-    ),
-  ]);
+  const earlier = new Set<string>();
+  const problems = repeated(
+    records.caveats.map((entry) => entry.id),
+    'records.caveats',
+    'id',
+  );
+  records.caveats.forEach(({ id, body }, at) => {
+    const field = `records.caveats.${at}.body`;
+    if ('of' in body && !earlier.has(body.of))
+      problems.push({ field: `${field}.of`, message: `No earlier entry has the id "${body.of}".` });
+    if ('panelist' in body) problems.push(...unknownId(panel, body.panelist, `${field}.panelist`, 'panelist'));
+    const about = 'about' in body ? body.about : undefined;
+    (about?.pieces ?? []).forEach((tag, number) => {
+      if (!tags.has(tag))
+        problems.push({ field: `${field}.about.pieces.${number}`, message: `No piece has the tag ${tag}.` });
+    });
+    (about?.panelists ?? []).forEach((panelist, number) =>
+      problems.push(...unknownId(panel, panelist, `${field}.about.panelists.${number}`, 'panelist')),
+    );
+    earlier.add(id);
+  });
+  return problems;
 }
 
 function sealProblems({ seal, key }: TastingBundle): Problem[] {

@@ -1,4 +1,5 @@
-import { randomStream, type RandomStream } from '../numeric';
+import { keyStream, type RandomStream } from '../numeric';
+import type { CodeSharing } from '../bundle';
 import type { PlannedSitting } from './plannedSittings';
 
 /** Codes that people remember or read a meaning into; common practice in sensory work, no source. */
@@ -88,10 +89,10 @@ export interface CodedSitting {
  */
 export function codeSittings(
   sittings: readonly PlannedSitting[],
-  sharing: 'shared' | 'own',
+  sharing: CodeSharing,
   seed: string,
 ): { coded: CodedSitting[]; methods: Map<string, number> } {
-  const random = randomStream(seed, 'codes');
+  const random = keyStream(seed, 'codes');
   const methods = new Map<string, number>();
   const draw = (slots: readonly Slot[], among?: readonly string[]): Map<string, string> => {
     if (among && slots.length > among.length) throw new RangeError(`Cannot tell ${slots.length} codes apart.`);

@@ -5,17 +5,11 @@ export { incompleteOrders } from './incompleteOrders';
 export { ANALYSIS_NAMES, analysisOf, lockPlan, type LockedPlan, type LockInputs } from './lock';
 export { SMALL_PANEL, SMALLEST_PANEL } from './panelSize';
 export { dealPortions, tagPieces } from './pieces';
-export {
-  isComplete,
-  plannedSittings,
-  type PlannedSet,
-  type PlannedSitting,
-  type Sample,
-  type ServingDesign,
-} from './plannedSittings';
+export { plannedSittings, type PlannedSet, type PlannedSitting, type Sample } from './plannedSittings';
+export { bitesPerSitting, isComplete, type ServingDesign } from './servingDesign';
+export { codeSharing, isSharingChosen } from './sharing';
 export { propose, TEST_NAMES, trade, type Alternative, type Proposal, type Wish } from './proposal';
 export {
-  bitesPerSitting,
   portionsPerPiece,
   quantities,
   servingsPerMethod,
@@ -26,7 +20,7 @@ export {
 } from './quantities';
 export { lockProblems } from './readiness';
 export { isOfTwoSamples } from '../questions';
-export { dealSequences, testSequences, type Sequence } from './sequences';
+export { dealCodedSets, dealSequences, testSequences, type Sequence } from './sequences';
 export { sittingOrders, type SittingPlan } from './sittingOrders';
 export { servingOrders, williamsDesign } from './williams';
 export { namedMethods, wordingConcerns, type WordingConcern } from './wording';

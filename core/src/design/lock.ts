@@ -1,9 +1,11 @@
 import { fingerprint, type Analysis, type Key, type Piece, type Plan, type Tasting, type Test } from '../bundle';
-import { randomStream } from '../numeric';
+import { keyStream } from '../numeric';
 import { ENGINE } from '../engine';
 import { codeSittings } from './codes';
 import { dealPortions, tagPieces } from './pieces';
-import { isComplete, plannedSittings } from './plannedSittings';
+import { plannedSittings } from './plannedSittings';
+import { isComplete } from './servingDesign';
+import { codeSharing } from './sharing';
 
 /** Everything that locking fixes. The key goes under seal; plan and pieces do not give it away. */
 export interface LockedPlan {
@@ -30,9 +32,9 @@ export interface LockInputs {
  */
 export function lockPlan(tasting: Tasting, { seed, salt, lockedAt }: LockInputs): LockedPlan {
   const sittings = plannedSittings(tasting, seed);
-  const { coded, methods } = codeSittings(sittings, tasting.service.codes, seed);
-  const pieces = tagPieces(tasting, randomStream(seed, 'tags'));
-  const portions = dealPortions(sittings, pieces, tasting, randomStream(seed, 'portions'));
+  const { coded, methods } = codeSittings(sittings, codeSharing(tasting), seed);
+  const pieces = tagPieces(tasting, keyStream(seed, 'tags'));
+  const portions = dealPortions(sittings, pieces, tasting, keyStream(seed, 'portions'));
   const who = sittings.map(({ panelist, sitting }) => ({ panelist: tasting.panel[panelist].id, sitting }));
   const key: Key = {
     seed,
@@ -45,7 +47,7 @@ export function lockPlan(tasting: Tasting, { seed, salt, lockedAt }: LockInputs)
     engine: ENGINE,
     alpha: tasting.alpha,
     analysis: analysisOf(tasting),
-    scheme: 2 as const,
+    scheme: 3 as const,
     servings: who.map((one, at) => ({
       ...one,
       warmUp: coded[at].warmUp,

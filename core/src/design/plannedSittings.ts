@@ -1,7 +1,8 @@
-import { type Tasting } from '../bundle';
-import { randomStream, type RandomStream } from '../numeric';
+import { keyStream, type RandomStream } from '../numeric';
 import { isOfTwoSamples } from '../questions';
-import { dealSequences, testSequences } from './sequences';
+import { isComplete, type ServingDesign } from './servingDesign';
+import { codeSharing } from './sharing';
+import { dealCodedSets, dealSequences, testSequences, type CodedPlace, type Sequence } from './sequences';
 import { sittingOrders } from './sittingOrders';
 import { servingOrders } from './williams';
 
@@ -32,13 +33,6 @@ export interface PlannedSitting {
   sets: PlannedSet[];
 }
 
-/** What the serving of a tasting depends on. */
-export type ServingDesign = Pick<Tasting, 'test' | 'methods' | 'panel' | 'service' | 'zones'>;
-
-/** Whether every panelist tastes every method at each sitting. */
-export const isComplete = ({ test, methods, service }: Pick<Tasting, 'test' | 'methods' | 'service'>): boolean =>
-  isOfTwoSamples(test) || service.together >= methods.length;
-
 /**
  * Who is served what in which order: complete Williams designs where everyone tastes
  * everything, incomplete blocks over the sittings where not, and the sets of the test where
@@ -51,8 +45,10 @@ export function plannedSittings(design: ServingDesign, seed: string): PlannedSit
   const { panel, service, zones, methods } = design;
   const zoneList = zones.length > 0 ? zones.map((_, at) => at) : [null];
   const byZone = zoneList.map((zone) => setsOfZone(design, seed, zone));
-  const random = randomStream(seed, 'warm-up');
-  const warmUps = random.shuffled(panel.map((_, at) => at % methods.length));
+  const random = keyStream(seed, 'warm-up');
+  // Which methods are left over is drawn, so that the one served once more is nobody's in particular.
+  const inTurn = random.shuffled(methods.map((_, at) => at));
+  const warmUps = random.shuffled(panel.map((_, at) => at));
   // What one sitting leaves over the next one takes up, and nobody begins with the same method twice in a row.
   const step = panel.length % methods.length || 1;
   const turned = random.shuffled(panel.map((_, at) => at % 2 === 1));
@@ -63,7 +59,7 @@ export function plannedSittings(design: ServingDesign, seed: string): PlannedSit
       return {
         panelist,
         sitting: at + 1,
-        warmUp: service.warmUp ? (warmUps[panelist] + at * step) % methods.length : null,
+        warmUp: service.warmUp ? inTurn[(warmUps[panelist] + at * step) % methods.length] : null,
         sets: zonesInTurn.flatMap((sets) => sets[panelist][at]),
       };
     }),
@@ -73,20 +69,12 @@ export function plannedSittings(design: ServingDesign, seed: string): PlannedSit
 /** `[panelist][sitting][replicate]` for one zone. */
 function setsOfZone(design: ServingDesign, seed: string, zone: number | null): PlannedSet[][][] {
   const { test, service, panel, methods } = design;
-  const random = randomStream(seed, zone === null ? 'orders' : `orders of zone ${zone}`);
+  const random = keyStream(seed, zone === null ? 'orders' : `orders of zone ${zone}`);
   const { sittings, replicates } = service;
   const asSet = (samples: Sample[], replicate: number): PlannedSet => ({ zone, replicate, samples });
   if (isOfTwoSamples(test)) {
-    const sequences = testSequences(
-      test,
-      methods.some((method) => method.reference),
-    );
-    const ofPlace = twoSamples(design);
-    const dealt = dealSequences(sequences, panel.length, sittings * replicates, random);
-    const most = mostCopies(sequences);
-    return dealt.map((own) =>
-      cut(own, sittings).map((sets) => sets.map((set, at) => asSet(copies(set, ofPlace, most, random), at))),
-    );
+    const dealt = dealtSets(design, random);
+    return dealt.map((own) => cut(own, sittings).map((sets) => sets.map((set, at) => asSet(set, at))));
   }
   const plain = (order: readonly number[]): Sample[] => order.map((method) => ({ method, copy: 0 }));
   if (isComplete(design)) {
@@ -105,35 +93,38 @@ function setsOfZone(design: ServingDesign, seed: string, zone: number | null): P
   );
 }
 
-/** Which methods stand for 0 and 1 in the sequences: the reference, or the first, is 0. */
-function twoSamples({ methods }: ServingDesign): [number, number] {
+/** Sets of two samples: `[panelist][set]`. */
+function dealtSets(design: ServingDesign, random: RandomStream): Sample[][][] {
+  const { test, panel, service } = design;
+  const sequences = testSequences(test);
+  const ofPlace = twoSamples(design, random);
+  const times = service.sittings * service.replicates;
+  const asSamples = (set: readonly CodedPlace[]): Sample[] =>
+    set.map(({ place, copy }) => ({ method: ofPlace[place], copy }));
+  const dealt =
+    codeSharing(design) === 'shared' && sequences[0].length > 2
+      ? dealCodedSets(sequences, panel.length, times, random)
+      : dealSequences(sequences, panel.length, times, random).map((own) => own.map(withCopies));
+  return dealt.map((own) => own.map(asSamples));
+}
+
+/**
+ * Which methods stand for 0 and 1 in the sequences. In most tests it makes no difference, and
+ * is drawn. Where it does (what is learnt as A, what is expected to have less), the reference,
+ * or the first, is 0.
+ */
+function twoSamples({ methods, test }: ServingDesign, random: RandomStream): [number, number] {
   const reference = Math.max(
     0,
     methods.findIndex((method) => method.reference),
   );
-  return [reference, methods.findIndex((_, at) => at !== reference)];
+  const pair: [number, number] = [reference, methods.findIndex((_, at) => at !== reference)];
+  return test === '3-afc' || test === 'a-not-a' ? pair : (random.shuffled(pair) as [number, number]);
 }
 
-/** How many portions of 0 and of 1 a set has at most. */
-const mostCopies = (sequences: readonly (readonly (0 | 1)[])[]): [number, number] =>
-  [0, 1].map((place) => Math.max(...sequences.map((row) => row.filter((one) => one === place).length))) as [
-    number,
-    number,
-  ];
-
-/**
- * Says which of a method's codes each portion of a set gets: at random, since a code that
- * always came before its twin would tell whoever reads the trays which samples are the same.
- */
-function copies(
-  sequence: readonly (0 | 1)[],
-  methods: readonly [number, number],
-  most: readonly [number, number],
-  random: RandomStream,
-): Sample[] {
-  const left = most.map((count) => random.shuffled(Array.from({ length: count }, (_, copy) => copy)));
-  return sequence.map((place) => ({ method: methods[place], copy: left[place].pop() as number }));
-}
+/** The portions of a set as first, second and so on of their sample; under codes of one's own it does not matter which. */
+const withCopies = (sequence: Sequence): CodedPlace[] =>
+  sequence.map((place, at) => ({ place, copy: sequence.slice(0, at).filter((one) => one === place).length }));
 
 /** A list cut into as many equal parts. */
 function cut<T>(list: readonly T[], parts: number): T[][] {

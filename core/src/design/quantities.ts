@@ -1,7 +1,8 @@
 import type { Method, Quantities, Tasting } from '../bundle';
 import { isOfTwoSamples } from '../questions';
-import { servedOfEach, testSequences } from './sequences';
-import { isComplete, type ServingDesign } from './plannedSittings';
+import { servedOfEach, servedOfEachCoded, testSequences } from './sequences';
+import { codeSharing } from './sharing';
+import { bitesPerSitting, isComplete, type ServingDesign } from './servingDesign';
 
 /** What one method needs. */
 export interface MethodQuantities {
@@ -93,7 +94,7 @@ export function portionsPerPiece(masses: Quantities, method: Pick<Method, 'cookL
 
 /**
  * The most servings of each method that a plan can come to, warm-ups included. Each zone and
- * each replicate has what is left over by itself. Sets with a constant reference use more of it.
+ * each replicate has what is left over by itself.
  */
 export function servingsPerMethod(design: ServingDesign): number[] {
   const { test, methods, panel, service, zones } = design;
@@ -102,21 +103,14 @@ export function servingsPerMethod(design: ServingDesign): number[] {
   const warmUps = service.warmUp ? Math.ceil(times / Math.max(1, methods.length)) : 0;
   if (isOfTwoSamples(test)) {
     const reference = methods.findIndex((method) => method.reference);
-    const sequences = testSequences(test, reference >= 0);
-    const [first, second] = servedOfEach(sequences, panel.length, service.sittings * service.replicates);
+    const sequences = testSequences(test);
+    const isCoded = codeSharing(design) === 'shared' && sequences[0].length > 2;
+    const count = isCoded ? servedOfEachCoded : servedOfEach;
+    const [first, second] = count(sequences, panel.length, service.sittings * service.replicates);
     return methods.map((_, at) => parts * (at === Math.max(0, reference) ? first : second) + warmUps);
   }
   const each = isComplete(design) ? times : Math.ceil((times * service.together) / methods.length - 1e-9);
   return methods.map(() => parts * service.replicates * each + warmUps);
-}
-
-/** Samples that one panelist tastes at one sitting, the warm-up included. */
-export function bitesPerSitting(design: ServingDesign): number {
-  const { test, service, zones, methods } = design;
-  const perSet = isOfTwoSamples(test)
-    ? testSequences(test, false)[0].length
-    : Math.min(service.together, Math.max(1, methods.length));
-  return perSet * service.replicates * Math.max(1, zones.length) + (service.warmUp ? 1 : 0);
 }
 
 /** How long one flight takes at one sitting, and all flights one after the other, in minutes. */

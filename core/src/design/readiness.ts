@@ -1,8 +1,9 @@
 import { mainItem, MOST_PIECES, MOST_TOGETHER, kindsFor, type BallotItem, type Problem, type Tasting } from '../bundle';
 import { MOST_CODES, MOST_CODES_AT_ONCE, MOST_OWN_CODES } from './codes';
-import { isComplete } from './plannedSittings';
+import { codeSharing, isSharingChosen } from './sharing';
+import { bitesPerSitting, isComplete } from './servingDesign';
 import { TEST_NAMES } from './proposal';
-import { bitesPerSitting, quantities } from './quantities';
+import { quantities } from './quantities';
 import { isOfTwoSamples } from '../questions';
 import { namedMethods, wordingConcerns } from './wording';
 
@@ -140,7 +141,8 @@ function serviceProblems(tasting: Tasting): Problem[] {
 
 function codeProblems(tasting: Tasting): Problem[] {
   const { service, methods, panel, zones } = tasting;
-  const { sittings, replicates, codes } = service;
+  const { sittings, replicates } = service;
+  const codes = codeSharing(tasting);
   const problems: Problem[] = [];
   const perSitting = bitesPerSitting(tasting);
   // The panel begins with every method in turn, each under a code of its own.
@@ -162,7 +164,7 @@ function codeProblems(tasting: Tasting): Problem[] {
   if (codes === 'own' && own > MOST_CODES)
     problems.push({
       field: 'service.codes',
-      message: `Own codes for everyone come to ${own}, and there are ${MOST_CODES}. Let the panel share codes.`,
+      message: `Own codes for everyone come to ${own}, and there are ${MOST_CODES}. ${isSharingChosen(tasting) ? 'Let the panel share codes.' : `This test needs them, so that trays give nothing away: ask at most ${Math.floor(MOST_CODES / (sittings * perSitting))} people, or take a triangle.`}`,
     });
   return problems;
 }

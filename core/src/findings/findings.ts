@@ -1,4 +1,5 @@
-import { countedCodes, fingerprint, type Caveat, type Key, type Plan, type TastingBundle, type Test } from '../bundle';
+import { countedCodes, fingerprint, type Key, type Plan, type TastingBundle, type Test } from '../bundle';
+import { ledgerOf, type Caveat } from '../caveats';
 import { orderBalance } from '../design';
 import { ENGINE } from '../engine';
 import {
@@ -136,7 +137,9 @@ export function plannedVerdict(bundle: TastingBundle, key: Key): { kind: Verdict
 }
 
 function plannedFindings(bundle: TastingBundle, plan: Plan, key: Key): PlannedFindings {
-  const { tasting, caveats } = bundle;
+  const { tasting } = bundle;
+  const { caveats, notBlind } = ledgerOf(bundle);
+  const seeing = new Set(notBlind.map(({ panelist }) => panelist));
   const { planned, kind, leaders, sentence, support: rests, leftOut, tasters } = plannedAnswer(bundle, key);
   const came = new Set(bundle.ballots.filter((ballot) => ballot.handedInAt).map((ballot) => ballot.panelist));
   return {
@@ -147,7 +150,12 @@ function plannedFindings(bundle: TastingBundle, plan: Plan, key: Key): PlannedFi
     ...{ planned, people: tasters, leftOut, caveats, piecesPerMethod: tasting.piecesPerMethod },
     sensitivity: plannedSensitivity(bundle, key, { kind, leaders }),
     zones: zoneAnswers(bundle, key),
-    limits: limits({ bundle, tasters: tasting.panel.filter(({ id }) => came.has(id)), leftOut, kind }),
+    limits: limits({
+      bundle,
+      tasters: tasting.panel.filter(({ id }) => came.has(id)).map(({ id, seat }) => ({ seat, blind: !seeing.has(id) })),
+      leftOut,
+      kind,
+    }),
     fingerprint: checkFingerprint(bundle, plan, key),
     next: plannedNextStep(kind, tasting),
   };
@@ -193,10 +201,10 @@ function rankingFindings(
     liking,
     panel: panelFinding(tasters, servings, rules),
     practical: practicalPick(tasting.methods, liking, plan.alpha),
-    sensitivity: sensitivity({ tasters, caveats: bundle.caveats, key, planned: verdict, names, rules }),
+    sensitivity: sensitivity({ tasters, bundle, key, planned: verdict, names, rules }),
     zones: zoneAnswers(bundle, key),
     limits: limits({ bundle, tasters, leftOut, kind: verdict.kind }),
-    caveats: bundle.caveats,
+    caveats: ledgerOf(bundle).caveats,
     orders: tastedBalance(tasters, ids),
     fingerprint: checkFingerprint(bundle, plan, key),
     next: nextStep(verdict, tasters, names, plan.alpha),

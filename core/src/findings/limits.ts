@@ -1,4 +1,5 @@
 import type { TastingBundle } from '../bundle';
+import { ledgerOf } from '../caveats';
 import { SMALL_PANEL } from '../design';
 import type { LeftOut } from './planned';
 import type { Taster } from './preferences';
@@ -86,7 +87,9 @@ function limitsOfPanel({ bundle: { tasting }, tasters, leftOut, kind }: LimitInp
 }
 
 /** What was noted, and what was looked at beside the plan. */
-function limitsOfRecord({ bundle: { tasting, caveats } }: LimitInputs): Limit[] {
+function limitsOfRecord({ bundle }: LimitInputs): Limit[] {
+  const { tasting } = bundle;
+  const { caveats } = ledgerOf(bundle);
   const found: Limit[] = [];
   const open = caveats.filter(({ about }) => !about || about.pieces.length + about.panelists.length === 0).length;
   if (open > 0) {

@@ -1,4 +1,5 @@
 import { mainItem, ranksByCode, type Key, type Plan, type TastingBundle } from '../bundle';
+import { ledgerOf } from '../caveats';
 import { midRanks } from '../inference';
 import { heardSets, scoreOf, setAnswer, type HeardSet, type LeftOut } from './planned/heard';
 
@@ -38,7 +39,8 @@ export function readPreferences(
   const out = new Set(leftOut.map(({ panelist }) => panelist));
   const ranked = mainItem(tasting)?.id ?? '';
   const liked = tasting.ballot.items.find((item) => item.kind === 'liking')?.id ?? '';
-  const tasters = tasting.panel.flatMap(({ id, seat, blind }): Taster[] => {
+  const notBlind = new Set(ledgerOf(bundle).notBlind.map(({ panelist }) => panelist));
+  const tasters = tasting.panel.flatMap(({ id, seat }): Taster[] => {
     const own = sets.filter((set) => set.panelist === id);
     if (own.length === 0 || out.has(id)) return [];
     const rankings = own.flatMap((set) => ranksOf(set, ranked, tasting.methods.length));
@@ -46,7 +48,7 @@ export function readPreferences(
     const scores = own.map((set) => scoresOf(set, liked, tasting.methods.length));
     return [
       {
-        ...{ panelist: id, seat, blind, ranks },
+        ...{ panelist: id, seat, blind: !notBlind.has(id), ranks },
         liking: columnMeans(scores),
         served: own[0].samples.map(({ method }) => tasting.methods[method].id),
         comment: commentOf(own[0]),

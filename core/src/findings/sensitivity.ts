@@ -1,4 +1,6 @@
-import type { Caveat, Key, TastingBundle } from '../bundle';
+import type { Key, TastingBundle } from '../bundle';
+import { ledgerOf, type Caveat } from '../caveats';
+import { servedPortions } from '../served';
 import { plannedAnswer } from './planned';
 import { SMALLEST_PANEL } from '../design';
 import type { Taster } from './preferences';
@@ -19,7 +21,7 @@ export interface Sensitivity {
 /** What {@link sensitivity} looks at. */
 export interface SensitivityInputs {
   tasters: readonly Taster[];
-  caveats: readonly Caveat[];
+  bundle: TastingBundle;
   key: Key;
   planned: Verdict;
   names: readonly string[];
@@ -33,8 +35,8 @@ export interface SensitivityInputs {
  * the planned analysis. Where a caveat touches nearly everyone, as it does with one piece
  * a method, it says that the data cannot tell.
  */
-export function sensitivity({ tasters, caveats, key, planned, names, rules }: SensitivityInputs): Sensitivity[] {
-  const tags = new Map(key.portions.map((portion) => [portion.panelist, portion.tags]));
+export function sensitivity({ tasters, bundle, key, planned, names, rules }: SensitivityInputs): Sensitivity[] {
+  const touchedBy = touchedPanelists(bundle, key);
   const again = (
     caveat: string | null,
     isTouched: (taster: Taster) => boolean,
@@ -61,13 +63,25 @@ export function sensitivity({ tasters, caveats, key, planned, names, rules }: Se
       (taster) => !taster.blind,
       (gone) => counted(gone, 'taster who was not blind', 'tasters who were not blind'),
     ),
-    ...caveats.flatMap(({ id, about }) => {
-      if (!about) return [];
-      const isTouched = ({ panelist }: Taster): boolean =>
-        about.panelists.includes(panelist) || (tags.get(panelist) ?? []).some((tag) => about.pieces.includes(tag));
-      return again(id, isTouched, (gone) => touched(about.pieces, gone));
+    ...ledgerOf(bundle).caveats.flatMap((caveat) => {
+      const who = touchedBy(caveat);
+      return again(
+        caveat.id,
+        ({ panelist }) => who.has(panelist),
+        (gone) => touched(caveat.about?.pieces ?? [], gone),
+      );
     }),
   ];
+}
+
+/** Whom a caveat touches: those it names, and those who were served a piece that it names, at whichever sitting. */
+function touchedPanelists(bundle: TastingBundle, key: Key): (caveat: Caveat) => ReadonlySet<string> {
+  const portions = servedPortions({ ...bundle, key });
+  return ({ about }) =>
+    new Set([
+      ...(about?.panelists ?? []),
+      ...portions.filter(({ tag }) => about?.pieces.includes(tag)).map(({ panelist }) => panelist),
+    ]);
 }
 
 function touched(pieces: readonly string[], gone: number): string {
@@ -82,6 +96,7 @@ export function plannedSensitivity(
   key: Key,
   planned: { kind: VerdictKind; leaders: number[] },
 ): Sensitivity[] {
+  const touchedBy = touchedPanelists(bundle, key);
   const came = new Set(bundle.ballots.filter((ballot) => ballot.handedInAt).map((ballot) => ballot.panelist));
   const again = (
     caveat: string | null,
@@ -95,14 +110,12 @@ export function plannedSensitivity(
     const same = kind === planned.kind && leaders.join() === planned.leaders.join();
     return [{ caveat, without: without(gone), sentence, same: tasters < SMALLEST_PANEL ? null : same, tasters }];
   };
-  const notBlind = new Set(bundle.tasting.panel.filter(({ blind }) => !blind).map(({ id }) => id));
+  const { caveats, notBlind: marks } = ledgerOf(bundle);
+  const notBlind = new Set(marks.map(({ panelist }) => panelist));
   return [
     ...again(null, notBlind, (gone) => counted(gone, 'taster who was not blind', 'tasters who were not blind')),
-    ...bundle.caveats.flatMap(({ id, about }) => {
-      if (!about) return [];
-      const fed = key.portions.filter(({ tags }) => tags.some((tag) => about.pieces.includes(tag)));
-      const who = new Set([...about.panelists, ...fed.map(({ panelist }) => panelist)]);
-      return again(id, who, (gone) => touched(about.pieces, gone));
-    }),
+    ...caveats.flatMap((caveat) =>
+      again(caveat.id, touchedBy(caveat), (gone) => touched(caveat.about?.pieces ?? [], gone)),
+    ),
   ];
 }

@@ -1,4 +1,4 @@
-export { randomStream, type RandomStream } from './random';
+export { keyStream, randomStream, type RandomStream } from './random';
 export * from './distributions';
 export { integrate } from './quadrature';
 export { gradient, minimise, rootBetween, secondDerivatives, type Minimum } from './optimise';

@@ -1,6 +1,8 @@
+import { chacha20 } from '@noble/ciphers/chacha';
 import { sha256 } from '@noble/hashes/sha256';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import type { RandomGenerator } from 'pure-rand/types/RandomGenerator';
 
 /**
  * A seeded stream of random draws. Every random choice in Jacana comes from one,
@@ -22,18 +24,74 @@ export interface RandomStream {
 }
 
 /**
- * Opens the stream that belongs to a seed and a purpose.
+ * Opens the stream of draws for a simulation or a p-value: fast, and the same on any machine.
+ * It has one of 2^32 beginnings, so whoever sees a few draws can find out the rest: nothing
+ * secret may come from it. What a key rests on comes from {@link keyStream}.
  *
  * The purpose is part of the seed, so that drawing one more code never changes the
  * serving orders: each purpose has a stream of its own.
  *
- * @param seed any text; plans use 32 hexadecimal digits
- * @param purpose what the draws are for, such as `'codes'` or `'orders'`
+ * @param seed any text
+ * @param purpose what the draws are for, such as `'panel'` or `'bootstrap'`
  * @example
- * randomStream('demo', 'codes').integer(100, 999) // the same number on every machine
+ * randomStream('demo', 'panel').integer(1, 9) // the same number on every machine
  */
-export function randomStream(seed: string, purpose: string): RandomStream {
-  const generator = xoroshiro128plus(seedNumber(seed, purpose));
+export const randomStream = (seed: string, purpose: string): RandomStream =>
+  streamFrom(xoroshiro128plus(seedNumber(seed, purpose)));
+
+/**
+ * Opens the stream of draws that a key rests on: codes, orders, tags, portions. It is the
+ * ChaCha20 key stream under a hash of purpose and seed, so that even someone who sees most of
+ * what was drawn (a server sees every tray) learns nothing of the rest without trying every
+ * seed; a plan's seed has 128 random bits.
+ *
+ * Source: Nir & Langley 2018, RFC 8439 (ChaCha20).
+ *
+ * @param seed plans use 32 hexadecimal digits
+ * @param purpose each purpose has a stream of its own
+ */
+export const keyStream = (seed: string, purpose: string): RandomStream =>
+  streamFrom(new CipherWords(sha256(`${purpose}\u0000${seed}`)));
+
+/** Bytes of the key stream that are made at once; the first few are all that small plans use. */
+const [FIRST_BYTES, MORE_BYTES] = [256, 4096];
+const BLOCK_BYTES = 64;
+
+/** The words of a cipher's key stream, four bytes each, the lowest first on any machine. */
+class CipherWords implements RandomGenerator {
+  private bytes: DataView = new DataView(new ArrayBuffer(0));
+  private at = 0;
+  private blocks = 0;
+
+  constructor(private readonly key: Uint8Array) {}
+
+  next(): number {
+    if (this.at === this.bytes.byteLength) this.fill();
+    const word = this.bytes.getInt32(this.at, true);
+    this.at += 4;
+    return word;
+  }
+
+  clone(): CipherWords {
+    const same = new CipherWords(this.key);
+    Object.assign(same, { bytes: this.bytes, at: this.at, blocks: this.blocks });
+    return same;
+  }
+
+  getState(): readonly number[] {
+    return [this.blocks, this.at];
+  }
+
+  private fill(): void {
+    const zeros = new Uint8Array(this.blocks === 0 ? FIRST_BYTES : MORE_BYTES);
+    const filled = chacha20(this.key, new Uint8Array(12), zeros, undefined, this.blocks);
+    this.blocks += filled.length / BLOCK_BYTES;
+    this.bytes = new DataView(filled.buffer, filled.byteOffset, filled.length);
+    this.at = 0;
+  }
+}
+
+function streamFrom(generator: RandomGenerator): RandomStream {
   const integer = (low: number, high: number): number => uniformInt(generator, low, high);
   const fraction = (): number => (generator.next() >>> 0) / 0x100000000;
   return {

@@ -11,3 +11,5 @@ export {
   scoreRange,
   type Scope,
 } from './kinds';
+export { answerProblems, currentAnswers, missingAnswers, rankingProblems, type AskedBallot } from './ballotRules';
+export { ranksByCode } from './ranks';

@@ -1,4 +1,4 @@
-import type { Answer, AnswerValue, BallotItem, ItemKind, Serving, Tasting, Test } from '../bundle';
+import type { Answer, AnswerValue, BallotItem, ItemKind, Serving, Tasting, Test } from '../tasting';
 
 /** What one answer to a question is about: one sample, samples put side by side, or the whole ballot. */
 export type Scope = 'sample' | 'set' | 'ballot';

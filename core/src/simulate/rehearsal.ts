@@ -1,4 +1,4 @@
-import type { Tasting, TastingBundle } from '../bundle';
+import { noRecords, type Tasting, type TastingBundle } from '../bundle';
 import { lockPlan, type LockedPlan } from '../design';
 import { findings, plannedVerdict, type Findings, type VerdictKind } from '../findings';
 import { randomStream, type RandomStream } from '../numeric';
@@ -113,11 +113,13 @@ function tasted(tasting: Tasting, locked: LockedPlan, truth: SimulatedTruth, ran
   const { plan, pieces, key } = locked;
   return {
     format: 'jacana-tasting',
-    version: 2,
+    version: 3,
     ...{ tasting, plan, pieces, key },
     ballots: simulateBallots({ tasting, ...locked }, truth, random, AT),
     seal: { closedAt: AT, unsealedAt: AT, unsealedBy: 'rehearsal' },
-    caveats: [],
+    records: noRecords(),
+    readings: [],
+    digest: null,
   };
 }
 

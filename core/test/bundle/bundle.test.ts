@@ -2,16 +2,14 @@ import {
   currentAnswers,
   answerProblems,
   missingAnswers,
-  ordersCsv,
   parseBundle,
   rankingProblems,
-  tidyCsv,
-  tidyRows,
   type BallotItem,
   type ItemKind,
   type TastingBundle,
 } from '../../src/bundle';
-import { simulatedBundle } from '../support/bundles';
+import { ordersCsv, tidyCsv, tidyRows } from '../../src/tidy';
+import { noted, simulatedBundle } from '../support/bundles';
 
 /** Lets two codes of the first panelist stand for each other's method. */
 function swapCodes({ plan, key }: TastingBundle): void {
@@ -32,9 +30,9 @@ describe('parseBundle', () => {
   });
 
   it('refuses a version it does not know', () => {
-    expect(parseBundle({ ...simulatedBundle(), version: 3 }).problems[0]).toMatchObject({
+    expect(parseBundle({ ...simulatedBundle(), version: 4 }).problems[0]).toMatchObject({
       field: 'version',
-      message: expect.stringContaining('3'),
+      message: expect.stringContaining('4'),
     });
   });
 
@@ -70,14 +68,13 @@ describe('parseBundle', () => {
 
 describe('effort and what a caveat touches', () => {
   const effort = { handsOnMinutes: 5, totalMinutes: 20, cost: 2.5, mess: 1, skill: 2 };
-  const caveat = { id: 'c1', at: '2026-03-05T17:00:00.000Z', by: 'Marek', text: 'Overshot' };
 
   it('are read back, and may be left out', () => {
     const bundle = simulatedBundle();
     bundle.tasting.methods[0].effort = effort;
-    bundle.caveats = [
-      { ...caveat, about: { pieces: [bundle.pieces[0].tag], panelists: ['p0'] } },
-      { ...caveat, id: 'c2' },
+    bundle.records.caveats = [
+      noted('c1', 'Overshot', { pieces: [bundle.pieces[0].tag], panelists: ['p0'] }),
+      noted('c2', 'Overshot'),
     ];
     expect(parseBundle(JSON.parse(JSON.stringify(bundle)))).toEqual({ bundle, problems: [] });
   });
@@ -94,10 +91,10 @@ describe('effort and what a caveat touches', () => {
 
   it('may only name pieces and panelists that there are', () => {
     const bundle = simulatedBundle();
-    bundle.caveats = [{ ...caveat, about: { pieces: ['Q0'], panelists: ['nobody'] } }];
+    bundle.records.caveats = [noted('c1', 'Overshot', { pieces: ['Q0'], panelists: ['nobody'] })];
     expect(parseBundle(JSON.parse(JSON.stringify(bundle))).problems).toEqual([
-      { field: 'caveats.0.about.pieces.0', message: 'No piece has the tag Q0.' },
-      { field: 'caveats.0.about.panelists.0', message: 'No panelist has the id "nobody".' },
+      { field: 'records.caveats.0.body.about.pieces.0', message: 'No piece has the tag Q0.' },
+      { field: 'records.caveats.0.body.about.panelists.0', message: 'No panelist has the id "nobody".' },
     ]);
   });
 });
@@ -220,10 +217,12 @@ describe('serving orders as CSV', () => {
     const bundle = simulatedBundle({ methods: 3, panelists: 4 });
     bundle.tasting.service.warmUp = true;
     const warm = simulatedBundle({ panelists: 4, tasting: { service: bundle.tasting.service } });
+    // A byte-order mark comes first, or spreadsheets break the letters.
+    expect(ordersCsv(warm).startsWith('\uFEFF')).toBe(true);
     const lines = ordersCsv(warm).trim().split('\n');
-    expect(lines[0]).toBe('sitting,flight,seat,panelist,position,set,code');
+    expect(lines[0]).toBe('sitting,flight,seat,panelist,position,set,zone,code');
     expect(lines).toHaveLength(1 + 4 * 4);
-    expect(lines[1]).toMatch(/^1,1,1,Taster 1,1,0,\d{3}$/);
+    expect(lines[1]).toMatch(/^1,1,1,Taster 1,1,0,,\d{3}$/);
     expect(lines.join()).not.toContain('Method');
   });
 });

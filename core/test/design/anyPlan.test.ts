@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import {
   codesServed,
   defaultTasting,
-  ordersCsv,
+  noRecords,
   parseBundle,
   TESTS,
   type Tasting,
@@ -14,6 +14,7 @@ import { neutralQuestion, usualBallot } from '../../src/library';
 import { randomStream } from '../../src/numeric';
 import { planPower } from '../../src/power';
 import { rehearse, simulateBallots } from '../../src/simulate';
+import { ordersCsv } from '../../src/tidy';
 import { AT, simpleTasting } from '../support/bundles';
 import { numbersIn } from '../support/results';
 
@@ -68,7 +69,7 @@ function bundleOf(tasting: Tasting, seed: string): TastingBundle {
   const locked = lock(tasting, seed);
   const world = { liking: tasting.methods.map((_, at) => 5 + (at % 3)), disagreement: 1, noise: 1, noShows: 0.2 };
   return {
-    ...{ format: 'jacana-tasting', version: 2, tasting, ...locked, caveats: [] },
+    ...{ format: 'jacana-tasting', version: 3, tasting, ...locked, records: noRecords(), readings: [], digest: null },
     ballots: simulateBallots({ tasting, ...locked }, world, randomStream(seed, 'panel'), AT),
     seal: { closedAt: AT, unsealedAt: AT, unsealedBy: 'Ines' },
   };

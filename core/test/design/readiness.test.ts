@@ -55,8 +55,9 @@ describe('quantities', () => {
   it('follow the panel, the sets of the test and the warm-up', () => {
     const pair = (test: Test) => simpleTasting({ methods: 2, panelists: 36, tasting: { test } });
     expect(servingsPerMethod(pair('triangle'))).toEqual([54, 54]);
-    // The first method is the reference: twice in a duo-trio with a constant one.
-    expect(servingsPerMethod(pair('duo-trio'))).toEqual([72, 36]);
+    // Either method is the reference as often as the other.
+    expect(servingsPerMethod(pair('duo-trio'))).toEqual([54, 54]);
+    expect(servingsPerMethod(pair('3-afc'))).toEqual([72, 36]);
     expect(servingsPerMethod(pair('tetrad'))).toEqual([72, 72]);
     const warm = { ...tasting, service: { ...tasting.service, warmUp: true } };
     expect(servingsPerMethod(warm)).toEqual([32, 32, 32]);

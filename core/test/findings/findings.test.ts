@@ -1,6 +1,6 @@
 import { findings, howOften, NotUnsealed } from '../../src/findings';
 import { rankingFindings } from '../support/results';
-import { simulatedBundle } from '../support/bundles';
+import { notBlind, noted, simulatedBundle } from '../support/bundles';
 
 const kinds = (found: ReturnType<typeof findings>) => found.limits.map((limit) => limit.kind);
 
@@ -66,8 +66,7 @@ describe('findings', () => {
 
   it('runs again without tasters who were not blind', () => {
     const bundle = simulatedBundle({ truth: [8, 5, 4], panelists: 14 });
-    bundle.tasting.panel[0].blind = false;
-    bundle.tasting.panel[1].blind = false;
+    bundle.records.caveats = [notBlind('p0'), notBlind('p1')];
     const found = rankingFindings(bundle);
     expect(found.sensitivity).toEqual([expect.objectContaining({ tasters: 12, same: true })]);
     expect(kinds(found)).toContain('not-blind');
@@ -157,9 +156,7 @@ describe('what was looked at after unsealing', () => {
 describe('caveats that say what they touch', () => {
   const touched = (pieces: string[], panelists: string[] = [], perMethod = 3) => {
     const bundle = simulatedBundle({ truth: [8, 5, 4], panelists: 24, pieces: perMethod });
-    bundle.caveats = [
-      { id: 'c1', at: '2026-03-05T17:00:00.000Z', by: 'Marek', text: 'Overshot', about: { pieces, panelists } },
-    ];
+    bundle.records.caveats = [noted('c1', 'Overshot', { pieces, panelists })];
     return { bundle, found: rankingFindings(bundle) };
   };
 

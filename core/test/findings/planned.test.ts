@@ -1,7 +1,7 @@
 import { TESTS, type Tasting, type TastingBundle, type Test } from '../../src/bundle';
 import { isOfTwoSamples } from '../../src/design';
 import { findings, plannedVerdict, type PlannedFindings } from '../../src/findings';
-import { simulatedBundle, type Wanted } from '../support/bundles';
+import { notBlind, noted, simulatedBundle, type Wanted } from '../support/bundles';
 import { numbersIn, rankingFindings } from '../support/results';
 
 /** Findings of every planned test other than a complete ranking. */
@@ -107,9 +107,9 @@ describe('a triangle', () => {
 
   it('weighs what a caveat touched, and those who were not blind', () => {
     const bundle = withRight(20);
-    bundle.tasting.panel.slice(0, 6).forEach((panelist) => (panelist.blind = false));
-    bundle.caveats = [
-      { id: 'c', at: bundle.plan!.lockedAt, by: 'Marek', text: 'Spilt', about: { pieces: [], panelists: ['p30'] } },
+    bundle.records.caveats = [
+      ...bundle.tasting.panel.slice(0, 6).map(({ id }) => notBlind(id)),
+      noted('c', 'Spilt', { pieces: [], panelists: ['p30'] }),
     ];
     const { sensitivity } = findings(bundle);
     expect(sensitivity.map(({ caveat, same, tasters }) => [caveat, same, tasters])).toEqual([

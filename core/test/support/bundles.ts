@@ -1,4 +1,11 @@
-import { bundleSchema, defaultTasting, type Tasting, type TastingBundle } from '../../src/bundle';
+import {
+  type CaveatEntry,
+  bundleSchema,
+  defaultTasting,
+  noRecords,
+  type Tasting,
+  type TastingBundle,
+} from '../../src/bundle';
 import { lockPlan } from '../../src/design';
 import { usualBallot } from '../../src/library';
 import { randomStream } from '../../src/numeric';
@@ -48,8 +55,6 @@ export function simpleTasting({
       id: `p${p}`,
       seat: p + 1,
       name: `Taster ${p + 1}`,
-      blind: true,
-      notBlindBecause: '',
     })),
     ballot: {
       items: items
@@ -64,6 +69,18 @@ export function simpleTasting({
   };
 }
 
+/** A caveat as it is noted. */
+export const noted = (id: string, text: string, about?: { pieces: string[]; panelists: string[] }): CaveatEntry => ({
+  ...{ id, at: AT, storedAt: '2026-03-05T17:00:00.000Z', by: 'Marek' },
+  body: { kind: 'noted', text, ...(about && { about }) },
+});
+
+/** A panelist who knew. */
+export const notBlind = (panelist: string, because = 'Helped to cook'): CaveatEntry => ({
+  ...{ id: `mark-${panelist}`, at: AT, storedAt: '2026-03-05T17:00:00.000Z', by: 'Ines' },
+  body: { kind: 'not-blind', panelist, because },
+});
+
 /** A tasting that was planned, served to a simulated panel, closed and (unless sealed) unsealed. */
 export function simulatedBundle(wanted: Wanted = {}): TastingBundle {
   const { truth, sealed = false, seed = 'test' } = wanted;
@@ -73,13 +90,13 @@ export function simulatedBundle(wanted: Wanted = {}): TastingBundle {
   const world = { liking, disagreement: 0.6, noise: 0.6, ...wanted.world };
   return bundleSchema.parse({
     format: 'jacana-tasting',
-    version: 2,
+    version: 3,
     tasting,
     plan: locked.plan,
     pieces: locked.pieces,
     key: sealed ? null : locked.key,
     seal: { closedAt: AT, unsealedAt: sealed ? null : AT, unsealedBy: sealed ? null : 'Ines' },
     ballots: simulateBallots({ tasting, ...locked }, world, randomStream(seed, 'panel'), AT),
-    caveats: [],
+    records: noRecords(),
   });
 }

@@ -2,7 +2,7 @@ import { Body, Controller, Param, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Anyone } from '../accounts/allow';
 import { Answers } from '../fields/fields';
-import { BallotView } from '../seal/views';
+import { BallotView } from '../seal/views/panelist';
 import { HandIn, OpenBallot, SaveAnswers, SavedAnswers } from './ballots.dto';
 import { BallotsService } from './ballots.service';
 

@@ -1,4 +1,14 @@
-import { MOST_ITEMS, MOST_OPTIONS, MOST_SITTINGS } from '@jacana/core/bundle';
+import {
+  ANSWER_KINDS,
+  LIMITS,
+  LONG_TEXT,
+  MOST_ITEMS,
+  MOST_OPTIONS,
+  MOST_SETS,
+  MOST_SITTINGS,
+  SHORT_TEXT,
+  type AnswerKind,
+} from '@jacana/core/bundle';
 import {
   Choice,
   Code,
@@ -13,7 +23,6 @@ import {
   Texts,
   Whole,
 } from '../fields/fields';
-import { ANSWER_KINDS, type AnswerKind } from '../seal/views';
 
 export class OpenBallot {
   /** Made by the device and kept there, so that a reload is not a second device. */
@@ -31,19 +40,19 @@ export class AnswerInput {
   @Optional() @Text(64, { least: 1 }) item?: string;
   @Optional() @Code() code?: string;
   /** Which set of the sitting, from 0. */
-  @Optional() @Whole(0, 99) set?: number;
-  @Optional() @Decimal(-1000, 1000) score?: number;
-  @Optional() @Texts(MOST_OPTIONS, 200) words?: string[];
+  @Optional() @Whole({ least: 0, most: MOST_SETS - 1 }) set?: number;
+  @Optional() @Decimal(LIMITS.option.weight) score?: number;
+  @Optional() @Texts(MOST_OPTIONS, SHORT_TEXT) words?: string[];
   @Optional() @Ranking() ranking?: string[][];
   @Optional() @Texts(2, 9) choice?: string[];
   @Optional() @Code() best?: string;
   @Optional() @Code() worst?: string;
-  @Optional() @Text(2000) text?: string;
+  @Optional() @Text(LONG_TEXT) text?: string;
 }
 
 export class SaveAnswers {
   @Id() device: string;
-  @Whole(1, MOST_SITTINGS) sitting: number;
+  @Whole({ least: 1, most: MOST_SITTINGS }) sitting: number;
   @ListOf(() => AnswerInput, 100, 1) answers: AnswerInput[];
 }
 
@@ -56,7 +65,7 @@ export class HandIn {
   @Id() device: string;
   /** Made by the device: handed in twice, it counts once. */
   @Id() id: string;
-  @Whole(1, MOST_SITTINGS) sitting: number;
+  @Whole({ least: 1, most: MOST_SITTINGS }) sitting: number;
   /** Everything that was answered, also what was sent before. */
   @ListOf(() => AnswerInput, MOST_ITEMS * 60) answers: AnswerInput[];
 }

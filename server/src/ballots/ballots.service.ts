@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { Injectable, NotFoundException } from '@nestjs/common';
 import {
   currentAnswers,
@@ -8,13 +9,14 @@ import {
   type Serving,
 } from '@jacana/core/bundle';
 import { In, IsNull, Not, type EntityManager } from 'typeorm';
-import { AnswerRow, BallotRow, PanelistRow, PlanRow, TastingRow } from '../database/entities';
+import { AnswerRow, BallotRow, PanelistRow, TastingRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
 import { LiveService } from '../live/live.service';
-import { answerRow, answersByBallot, ballotName } from '../seal/answers';
-import { SealService } from '../seal/seal.service';
-import type { BallotState, BallotView } from '../seal/views';
+import { AccessService } from '../seal/access/access.service';
+import type { BallotState, BallotView } from '../seal/views/panelist';
+import { answerRow, answersByBallot, ballotName } from '../tastings/answers';
+import { TastingStore } from '../tastings/tasting.store';
 import type { HandIn, OpenBallot, SaveAnswers, SavedAnswers } from './ballots.dto';
 import { allIncoming } from './incoming';
 
@@ -34,13 +36,14 @@ interface OwnBallot {
 export class BallotsService {
   constructor(
     private readonly transactions: Transactions,
-    private readonly seal: SealService,
+    private readonly store: TastingStore,
+    private readonly access: AccessService,
     private readonly live: LiveService,
   ) {}
 
   /** Opens the ballot on this device, unless it is open on another one. */
   async open(token: string, { device, takeOver }: OpenBallot): Promise<BallotView> {
-    const { view, tastingId } = await this.transactions.write(async (manager) => {
+    return this.transactions.write(async (manager) => {
       const own = await this.find(manager, token);
       const { panelist, row, ballot } = own;
       const free = panelist.device === null || panelist.device === device || takeOver;
@@ -50,50 +53,52 @@ export class BallotsService {
         Object.assign(ballot, { openedAt: ballot.openedAt ?? now, seenAt: now });
         await manager.update(PanelistRow, { tastingId: row.id, id: panelist.id }, { device });
         await manager.save(BallotRow, ballot);
-        await this.live.noteSeat(manager, row.id, panelist.id);
+        await this.live.note(manager, row.id, 'seats', panelist.id);
       }
       const state = ballot.handedInAt ? 'handed-in' : !free ? 'elsewhere' : row.closedAt ? 'closed' : 'open';
-      return { view: await this.view(manager, own, state), tastingId: row.id };
+      return this.view(manager, own, state);
     });
-    this.live.wake(tastingId);
-    return view;
   }
 
   /** Stores answers as they are given, one sample at a time. */
   async save(token: string, { device, sitting, answers }: SaveAnswers): Promise<SavedAnswers> {
-    const tastingId = await this.transactions.write(async (manager) => {
+    await this.transactions.write(async (manager) => {
       const own = await this.find(manager, token, sitting);
       refuseUnlessOpen(own, device);
       const read = allIncoming(answers, new Date().toISOString(), askedOf(own));
       if (read.problems.length > 0) throw refuseFields(read.problems);
       await this.append(manager, own, read.answers);
       await this.seen(manager, own, {});
-      return own.row.id;
     });
-    this.live.wake(tastingId);
     return { saved: answers.map((answer) => answer.id) };
   }
 
-  /** Takes the whole ballot, once. Sending the same one again is acknowledged again. */
+  /**
+   * Takes the whole ballot, once: what it says is what counts afterwards, whatever came from
+   * this device or another before. Sending the same one again is acknowledged again.
+   */
   async handIn(token: string, { id, device, sitting, answers }: HandIn): Promise<BallotView> {
-    const { view, tastingId } = await this.transactions.write(async (manager) => {
+    return this.transactions.write(async (manager) => {
       const own = await this.find(manager, token, sitting);
-      const { ballot, row } = own;
-      if (ballot.handedInAt && ballot.handInId === id)
-        return { view: await this.view(manager, own, 'handed-in'), tastingId: row.id };
-      refuseUnlessOpen(own, device);
+      const { ballot } = own;
       const now = new Date().toISOString();
       const read = allIncoming(answers, now, askedOf(own));
       const problems = [...read.problems, ...missingAnswers(read.answers, askedOf(own))];
+      const isAgain = ballot.handedInAt !== null && ballot.handInId === id;
+      if (!isAgain) refuseUnlessOpen(own, device);
       if (problems.length > 0) throw refuseFields(problems);
+      const before = currentAnswers(await this.stored(manager, own));
+      if (isAgain) {
+        refuseOtherThan(before, read.answers);
+        return this.view(manager, own, 'handed-in');
+      }
+      refuseUnseen(before, read.answers);
       await this.append(manager, own, read.answers);
+      await this.confirm(manager, own, read.answers);
       const handedIn = { handedInAt: now, handInId: id };
       await this.seen(manager, own, handedIn);
-      const view = await this.view(manager, { ...own, ballot: { ...ballot, ...handedIn } }, 'handed-in');
-      return { view, tastingId: row.id };
+      return this.view(manager, { ...own, ballot: { ...ballot, ...handedIn } }, 'handed-in');
     });
-    this.live.wake(tastingId);
-    return view;
   }
 
   /**
@@ -105,7 +110,7 @@ export class BallotsService {
   private async find(manager: EntityManager, token: string, sitting?: number): Promise<OwnBallot> {
     const panelist = await manager.findOneBy(PanelistRow, { token });
     const row = panelist && (await manager.findOneBy(TastingRow, { id: panelist.tastingId, removedAt: IsNull() }));
-    const plan = row && (await manager.findOneBy(PlanRow, { tastingId: row.id }));
+    const plan = row && (await this.store.plan(manager, row.id));
     if (!panelist || !row || !plan) throw noBallot();
     const where = { tastingId: row.id, panelistId: panelist.id };
     const begun = await manager.find(BallotRow, { where, order: { sitting: 'ASC' } });
@@ -124,19 +129,43 @@ export class BallotsService {
     return { row, panelist, serving, ballot };
   }
 
-  /** Inserts what is not stored yet and does not merely repeat what already counts. */
-  private async append(manager: EntityManager, own: OwnBallot, answers: Answer[]): Promise<void> {
-    const { row, panelist, ballot } = own;
+  /**
+   * Inserts what is not stored yet and does not merely repeat what counts at that moment. An id
+   * that comes again is the same answer sent twice, and has to say the same.
+   */
+  private async append(manager: EntityManager, own: OwnBallot, answers: readonly Answer[]): Promise<void> {
     const before = await this.stored(manager, own);
-    const known = new Set(before.map((answer) => answer.id));
+    const known = new Map(before.map((answer) => [answer.id, answer]));
     await this.refuseIdsOfOtherSittings(manager, own, answers);
     const counting = new Map(currentAnswers(before).map((answer) => [placeOfAnswer(answer), answer]));
-    for (const answer of answers) {
-      const earlier = counting.get(placeOfAnswer(answer));
-      if (known.has(answer.id) || (earlier && sameValue(earlier, answer))) continue;
-      const reason = earlier ? 'changed by the panelist before handing in' : '';
-      await manager.insert(AnswerRow, answerRow(row.id, panelist.id, ballot.sitting, { ...answer, reason }));
+    for (const [number, answer] of answers.entries()) {
+      const place = placeOfAnswer(answer);
+      const same = known.get(answer.id);
+      if (same && (placeOfAnswer(same) !== place || !sameValue(same, answer)))
+        throw refuseFields([{ field: `answers.${number}.id`, message: 'This id stands for another answer already.' }]);
+      const earlier = counting.get(place);
+      if (same || (earlier && sameValue(earlier, answer))) continue;
+      await this.insert(manager, own, answer, earlier ? 'changed by the panelist before handing in' : '');
+      counting.set(place, answer);
+      known.set(answer.id, answer);
     }
+  }
+
+  /** Whatever another device has said since, what is handed in counts: said once more, under an id of its own. */
+  private async confirm(manager: EntityManager, own: OwnBallot, answers: readonly Answer[]): Promise<void> {
+    const counting = new Map(
+      currentAnswers(await this.stored(manager, own)).map((answer) => [placeOfAnswer(answer), answer]),
+    );
+    for (const answer of currentAnswers(answers)) {
+      const now = counting.get(placeOfAnswer(answer));
+      if (now && sameValue(now, answer)) continue;
+      await this.insert(manager, own, { ...answer, id: randomUUID() }, 'as shown when handing in');
+    }
+  }
+
+  private async insert(manager: EntityManager, own: OwnBallot, answer: Answer, reason: string): Promise<void> {
+    const { row, panelist, ballot } = own;
+    await manager.insert(AnswerRow, answerRow(row.id, panelist.id, ballot.sitting, { ...answer, reason }));
   }
 
   /** An id stands for one answer for good, also at the next sitting. */
@@ -167,7 +196,7 @@ export class BallotsService {
   ): Promise<void> {
     const where = { tastingId: row.id, panelistId: panelist.id, sitting: ballot.sitting };
     await manager.update(BallotRow, where, { seenAt: new Date().toISOString(), ...change });
-    await this.live.noteSeat(manager, row.id, panelist.id);
+    await this.live.note(manager, row.id, 'seats', panelist.id);
   }
 
   private async view(manager: EntityManager, own: OwnBallot, state: BallotState): Promise<BallotView> {
@@ -175,7 +204,7 @@ export class BallotsService {
     const answers = state === 'elsewhere' ? [] : currentAnswers(await this.stored(manager, own));
     return {
       state,
-      title: this.seal.ballotTitle(row),
+      title: this.access.ballotTitle(row),
       name: panelist.name,
       seat: panelist.seat,
       sitting: ballot.sitting,
@@ -201,6 +230,32 @@ function refuseUnlessOpen({ panelist, row, ballot }: OwnBallot, device: string):
     throw refuseState('closed', 'The tasting is closed. Your answers are still on this device: tell the coordinator.');
   if (panelist.device !== device || !ballot.openedAt)
     throw refuseState('elsewhere', 'This ballot is open on another device.');
+}
+
+/** Sent again under the same id, a ballot has to be the one that was handed in. */
+function refuseOtherThan(stored: readonly Answer[], sent: readonly Answer[]): void {
+  const given = new Map(currentAnswers(sent).map((answer) => [placeOfAnswer(answer), answer]));
+  const isSame =
+    given.size === stored.length &&
+    stored.every((answer) => {
+      const own = given.get(placeOfAnswer(answer));
+      return own !== undefined && sameValue(answer, own);
+    });
+  if (!isSame)
+    throw refuseState(
+      'handed-in',
+      'This ballot was handed in already, with other answers. Those count; tell the coordinator.',
+    );
+}
+
+/** What another device answered and this one does not show must be looked at first. */
+function refuseUnseen(stored: readonly Answer[], sent: readonly Answer[]): void {
+  const shown = new Set(sent.map(placeOfAnswer));
+  if (stored.some((answer) => answer.kind !== 'tasted' && !shown.has(placeOfAnswer(answer))))
+    throw refuseState(
+      'behind',
+      'Another device has answered more of this ballot. Look through it once more, then hand it in.',
+    );
 }
 
 function sameValue(one: Answer, other: Answer): boolean {

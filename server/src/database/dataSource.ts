@@ -44,9 +44,22 @@ const shared = (database: string, ownRows: OwnRows) => ({
   synchronize: false,
 });
 
+/** Tables that only ever grow, whatever program opens the file. */
+const APPEND_ONLY = ['answers', 'entries', 'audit'];
+
+/** Sets the guards of these tables, at every start, so that none can be forgotten. */
+async function guardAppendOnly(writer: DataSource): Promise<void> {
+  for (const table of APPEND_ONLY)
+    for (const change of ['UPDATE', 'DELETE'])
+      await writer.query(
+        `CREATE TRIGGER IF NOT EXISTS "${table}_no_${change.toLowerCase()}" BEFORE ${change} ON "${table}" BEGIN SELECT RAISE(ABORT, '${table} are append-only'); END`,
+      );
+}
+
 /** The connection that writes, and the one that reads; opened in this order, since the first makes the tables. */
 export async function openBoth(data: string, ownRows: OwnRows): Promise<{ writer: DataSource; reader: DataSource }> {
   const writer = await new DataSource(dataSourceOptions(data, ownRows)).initialize();
+  await guardAppendOnly(writer);
   const reader = await new DataSource(readingOptions(data, ownRows)).initialize();
   return { writer, reader };
 }

@@ -1,5 +1,23 @@
-import type { Analysis, Answer, Effort, Piece, Serving, Tasting } from '@jacana/core/bundle';
-import { Column, Entity, ForeignKey, Index, PrimaryColumn, PrimaryGeneratedColumn, Unique } from 'typeorm';
+import {
+  parseDesign,
+  storedDesign,
+  type Analysis,
+  type Answer,
+  type Effort,
+  type Piece,
+  type Serving,
+  type Tasting,
+} from '@jacana/core/bundle';
+import {
+  Column,
+  Entity,
+  ForeignKey,
+  Index,
+  PrimaryColumn,
+  PrimaryGeneratedColumn,
+  Unique,
+  type ValueTransformer,
+} from 'typeorm';
 
 /**
  * Tables of everything but the key, which the seal module keeps to itself. Times are
@@ -46,14 +64,19 @@ export type Design = Pick<
   | 'assumed'
 >;
 
+const asDesign: ValueTransformer = {
+  from: (text: string): Design => parseDesign<Design>(JSON.parse(text) as object),
+  to: (design: Design): string => JSON.stringify(storedDesign(design)),
+};
+
 @Entity('tastings')
 export class TastingRow {
   @PrimaryColumn('varchar') id: string;
   @Column('varchar') title: string;
   @Column('text') question: string;
   @Column('varchar') ballotTitle: string;
-  /** All else that is decided before locking, as the bundle has it. */
-  @Column('simple-json') design: Design;
+  /** All else that is decided before locking, as the bundle has it; what an older Jacana wrote is brought up when read. */
+  @Column('text', { transformer: asDesign }) design: Design;
   @Column('integer') piecesPerMethod: number;
   @Column('float') alpha: number;
   /** The sitting that is open. */
@@ -63,6 +86,8 @@ export class TastingRow {
   @Column('varchar', { nullable: true }) unsealedAt: string | null;
   @Column('varchar', { nullable: true }) unsealedBy: string | null;
   @Column('varchar', { nullable: true }) removedAt: string | null;
+  /** Goes up with every saved draft, so that whoever saves says which one they read. */
+  @Column('integer') version: number;
 }
 
 @Entity('methods')
@@ -87,8 +112,6 @@ export class PanelistRow {
   @PrimaryColumn('varchar') id: string;
   @Column('integer') seat: number;
   @Column('varchar') name: string;
-  @Column('boolean') blind: boolean;
-  @Column('text') notBlindBecause: string;
   /** Part of the ballot's address; whoever has it can answer. */
   @Column('varchar', { unique: true }) token: string;
   /** The one device that may answer now. */
@@ -115,7 +138,7 @@ export class PlanRow {
   @Column('varchar') engine: string;
   @Column('float') alpha: number;
   @Column('varchar') analysis: Analysis;
-  @Column('integer') scheme: 1 | 2;
+  @Column('integer') scheme: 1 | 2 | 3;
   @Column('varchar') fingerprint: string;
   @Column('simple-json') servings: Serving[];
   @Column('simple-json') pieces: Piece[];
@@ -144,17 +167,26 @@ export class AnswerRow {
   @Column('text') reason: string;
 }
 
-@Entity('caveats')
-export class CaveatRow {
-  @PrimaryColumn('varchar') id: string;
-  @Index() @Column('varchar') @ForeignKey(() => TastingRow) tastingId: string;
+/** The records of the day, each of its own tasting. */
+export const LOGS = ['caveats'] as const;
+export type LogName = (typeof LOGS)[number];
+
+/** One line of a record of the day. Append-only: a correction or an undo is one more row. */
+@Entity('entries')
+@Unique(['tastingId', 'log', 'entryId'])
+export class EntryRow {
+  @PrimaryGeneratedColumn() seq: number;
+  @Column('varchar') @ForeignKey(() => TastingRow) tastingId: string;
+  @Column('varchar') log: LogName;
+  /** Made by the device, so that sending twice stores once. */
+  @Column('varchar') entryId: string;
+  /** By the device's clock, and by this one. */
   @Column('varchar') at: string;
+  @Column('varchar') storedAt: string;
   @Column('varchar') by: string;
-  /** Account that noted it; empty for one that came with an imported bundle. */
+  /** Account that wrote it; empty for one that came with an imported bundle. */
   @Column('varchar') byAccount: string;
-  @Column('text') text: string;
-  /** Pieces and panelists that it touches; null for everything, or where nobody knows. */
-  @Column('simple-json', { nullable: true }) about: { pieces: string[]; panelists: string[] } | null;
+  @Column('simple-json') body: { kind: string };
 }
 
 /** What live screens hear of; the number is the event id that a returning client names. */
@@ -162,8 +194,10 @@ export class CaveatRow {
 export class EventRow {
   @PrimaryGeneratedColumn() seq: number;
   @Index() @Column('varchar') @ForeignKey(() => TastingRow) tastingId: string;
-  @Column('varchar') kind: 'seat' | 'tasting';
-  @Column('varchar', { nullable: true }) panelistId: string | null;
+  /** The topic, as its module registered it. */
+  @Column('varchar') kind: string;
+  /** What of it moved, such as a seat; empty where there is only one thing. */
+  @Column('varchar') about: string;
 }
 
 /** Who did what; each entry carries the hash of the one before. */

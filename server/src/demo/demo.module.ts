@@ -43,7 +43,12 @@ function broughtUpToNow(bundle: TastingBundle): TastingBundle {
     handedInAt: ballot.handedInAt && move(ballot.handedInAt),
     answers: ballot.answers.map((answer) => ({ ...answer, at: move(answer.at) })),
   }));
-  return { ...bundle, ballots };
+  const caveats = bundle.records.caveats.map((entry) => ({
+    ...entry,
+    at: move(entry.at),
+    storedAt: move(entry.storedAt),
+  }));
+  return { ...bundle, ballots, records: { ...bundle.records, caveats }, digest: null };
 }
 
 @Module({ imports: [ExchangeModule], providers: [DemoData] })

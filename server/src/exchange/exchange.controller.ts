@@ -2,11 +2,13 @@ import { Body, Controller, Get, Header, HttpCode, Param, Post } from '@nestjs/co
 import { ApiBody, ApiOkResponse, ApiProduces, ApiTags } from '@nestjs/swagger';
 import type { TastingBundle } from '@jacana/core/bundle';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
-import { Said } from '../fields/fields';
+import { Said, SaidTexts } from '../fields/fields';
 import { ExchangeService } from './exchange.service';
 
 export class ImportedView {
   @Said('string') id: string;
+  /** What cannot be seen by looking at it, such as that it was changed since it was exported. */
+  @SaidTexts() notices: string[];
 }
 
 @ApiTags('exchange')
@@ -50,7 +52,7 @@ export class ExchangeController {
   @HttpCode(200)
   @ApiBody({ schema: { type: 'object', additionalProperties: true } })
   @ApiOkResponse({ type: ImportedView })
-  async importBundle(@Body() bundle: object, @SignedIn() me: Me): Promise<ImportedView> {
-    return { id: await this.exchange.import(bundle, me.name) };
+  importBundle(@Body() bundle: object, @SignedIn() me: Me): Promise<ImportedView> {
+    return this.exchange.import(bundle, me.name);
   }
 }

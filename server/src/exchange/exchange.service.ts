@@ -1,15 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { ordersCsv, parseBundle, tidyCsv, type TastingBundle } from '@jacana/core/bundle';
-import type { EntityManager } from 'typeorm';
+import { digestOf, fingerprint, parseBundle, type TastingBundle } from '@jacana/core/bundle';
+import { ordersCsv, tidyCsv } from '@jacana/core/tidy';
+import { In, IsNull, type EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
-import { AnswerRow, BallotRow, CaveatRow, MethodRow, PanelistRow, TastingRow } from '../database/entities';
+import { AnswerRow, BallotRow, EntryRow, MethodRow, PanelistRow, PlanRow, TastingRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields } from '../fields/problems';
 import { newToken } from '../panel/token';
-import { answerRow } from '../seal/answers';
-import { SealService } from '../seal/seal.service';
+import { BundlesService } from '../seal/bundles/bundles.service';
+import { KeysService } from '../seal/keys/keys.service';
+import { answerRow } from '../tastings/answers';
 import { designOf, methodRow } from '../tastings/tasting.store';
 
 /** Takes tastings out and brings them in, as bundles and as tidy CSV. */
@@ -17,7 +19,8 @@ import { designOf, methodRow } from '../tastings/tasting.store';
 export class ExchangeService {
   constructor(
     private readonly transactions: Transactions,
-    private readonly seal: SealService,
+    private readonly bundles: BundlesService,
+    private readonly keys: KeysService,
     private readonly audit: AuditService,
   ) {}
 
@@ -36,7 +39,7 @@ export class ExchangeService {
 
   /** Every export is logged; one taken while sealed says so, since answers by code were in it. */
   private async taken(id: string, me: Me, form: string): Promise<TastingBundle> {
-    const bundle = await this.seal.bundle(this.transactions.read, id);
+    const bundle = await this.bundles.bundle(this.transactions.read, id);
     const detail = bundle.plan && !bundle.key ? `${form}, while sealed: codes only` : form;
     await this.transactions.write((manager) =>
       this.audit.record(manager, { by: me.name, action: 'exported', tastingId: id, detail }),
@@ -47,9 +50,9 @@ export class ExchangeService {
   /**
    * Brings a bundle in as a new tasting with ballot addresses of its own.
    *
-   * @returns the new tasting's id
+   * @returns the new tasting's id, and what whoever imports it should know
    */
-  async import(data: unknown, by: string): Promise<string> {
+  async import(data: unknown, by: string): Promise<{ id: string; notices: string[] }> {
     const { bundle, problems } = parseBundle(data);
     if (!bundle) throw refuseFields(problems.slice(0, 20));
     if (bundle.plan && !bundle.key) {
@@ -62,31 +65,72 @@ export class ExchangeService {
       ]);
     }
     const id = randomUUID();
+    const notices = await this.noticesOn(bundle);
     await this.transactions.write(async (manager) => {
-      await this.insertTasting(manager, id, bundle);
+      const title = await this.freeTitle(manager, bundle.tasting.title);
+      await this.insertTasting(manager, id, { ...bundle, tasting: { ...bundle.tasting, title } });
       await this.insertAnswers(manager, id, bundle);
       if (bundle.plan && bundle.key)
-        await this.seal.put(manager, id, { plan: bundle.plan, pieces: bundle.pieces, key: bundle.key });
+        await this.keys.put(manager, id, { plan: bundle.plan, pieces: bundle.pieces, key: bundle.key });
       await this.audit.record(manager, {
-        by,
-        action: 'imported',
-        tastingId: id,
-        detail: bundle.plan?.fingerprint ?? '',
+        ...{ by, action: 'imported', tastingId: id },
+        detail: [bundle.plan?.fingerprint ?? '', ...notices].filter(Boolean).join('. '),
       });
     });
-    return id;
+    return { id, notices };
+  }
+
+  /** What cannot be seen by looking at it: that it was changed since it was exported, or is here already. */
+  private async noticesOn(bundle: TastingBundle): Promise<string[]> {
+    const notices: string[] = [];
+    const { plan, key, tasting, pieces, digest } = bundle;
+    if (plan && key) {
+      const { fingerprint: stated, ...rest } = plan;
+      if (fingerprint({ tasting, plan: rest, pieces, key }) !== stated)
+        notices.push('Its fingerprint does not match: plan or key were changed after locking.');
+    }
+    if (digest !== null && digest !== digestOf(bundle))
+      notices.push('It was changed after it was exported: answers, caveats or names may not be those that were given.');
+    const twins = plan ? await this.transactions.read.findBy(PlanRow, { fingerprint: plan.fingerprint }) : [];
+    const here = await this.transactions.read.findBy(TastingRow, {
+      id: In(twins.map(({ tastingId }) => tastingId)),
+      removedAt: IsNull(),
+    });
+    if (here.length > 0) notices.push(`It is here already, as "${here[0].title}".`);
+    return notices;
+  }
+
+  /** The title, or with a number where one of that name is here already. */
+  private async freeTitle(manager: EntityManager, title: string): Promise<string> {
+    const rows = await manager.find(TastingRow, { select: { title: true }, where: { removedAt: IsNull() } });
+    const taken = new Set(rows.map((row) => row.title));
+    let free = title;
+    for (let number = 2; taken.has(free); number++) free = `${title.slice(0, 190)} (${number})`;
+    return free;
   }
 
   private async insertTasting(
     manager: EntityManager,
     id: string,
-    { tasting, seal, ballots, caveats }: TastingBundle,
+    { tasting, seal, ballots, records }: TastingBundle,
   ): Promise<void> {
     const { methods, panel, title, question, ballotTitle, piecesPerMethod, alpha, createdAt } = tasting;
     // The sitting that is open is the last one that anybody came to.
     const sitting = Math.max(1, ...ballots.map((ballot) => ballot.sitting));
     await manager.insert(TastingRow, {
-      ...{ id, title, question, ballotTitle, piecesPerMethod, alpha, createdAt, sitting, ...seal, removedAt: null },
+      ...{
+        id,
+        title,
+        question,
+        ballotTitle,
+        piecesPerMethod,
+        alpha,
+        createdAt,
+        sitting,
+        ...seal,
+        removedAt: null,
+        version: 1,
+      },
       design: designOf(tasting),
     });
     if (methods.length > 0)
@@ -101,14 +145,11 @@ export class ExchangeService {
       seenAt: answers.at(-1)?.at ?? openedAt,
     }));
     await manager.save(BallotRow, opened, { chunk: 50 });
-    const noted = caveats.map((caveat) => ({
-      ...caveat,
-      about: caveat.about ?? null,
-      id: randomUUID(),
-      tastingId: id,
-      byAccount: '',
+    const entries = records.caveats.map(({ id: entryId, ...entry }) => ({
+      ...{ tastingId: id, log: 'caveats' as const, entryId, byAccount: '' },
+      ...entry,
     }));
-    await manager.save(CaveatRow, noted, { chunk: 50 });
+    for (let at = 0; at < entries.length; at += 50) await manager.insert(EntryRow, entries.slice(at, at + 50));
   }
 
   private async insertAnswers(manager: EntityManager, id: string, { ballots }: TastingBundle): Promise<void> {

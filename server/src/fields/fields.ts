@@ -1,4 +1,4 @@
-import { MOST_TOGETHER } from '@jacana/core/bundle';
+import { CODE, ID_LENGTH, MOST_TOGETHER, TAG, type Limits } from '@jacana/core/bundle';
 import { applyDecorators, HttpCode } from '@nestjs/common';
 import { ApiNoContentResponse, ApiOkResponse, ApiProperty } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
@@ -10,6 +10,7 @@ import {
   IsIn,
   IsDefined,
   IsInt,
+  IsISO8601,
   IsNumber,
   IsObject,
   IsOptional,
@@ -47,7 +48,7 @@ export function Text(most: number, { least = 0, pattern, patternMessage }: TextR
   );
 }
 
-export function Whole(least: number, most: number): PropertyDecorator {
+export function Whole({ least, most }: Limits): PropertyDecorator {
   const message = `This should be a whole number from ${least} to ${most}.`;
   return applyDecorators(
     ApiProperty({ type: 'integer', minimum: least, maximum: most }),
@@ -57,7 +58,7 @@ export function Whole(least: number, most: number): PropertyDecorator {
   );
 }
 
-export function Decimal(least: number, most: number): PropertyDecorator {
+export function Decimal({ least, most }: Limits): PropertyDecorator {
   const message = `This should be a number from ${least} to ${most}.`;
   return applyDecorators(
     ApiProperty({ type: 'number', minimum: least, maximum: most }),
@@ -83,11 +84,17 @@ export function Id(): PropertyDecorator {
   return Text(40, { least: 6, pattern: /^[\w-]+$/, patternMessage: 'An id has only letters, digits, - and _.' });
 }
 
+/** A point in time, as ISO 8601 with a time zone. */
+export function Moment(): PropertyDecorator {
+  const message = 'This should be a time such as 2026-03-05T18:00:00.000Z.';
+  return applyDecorators(ApiProperty({ type: String, format: 'date-time' }), IsISO8601({ strict: true }, { message }));
+}
+
 /** An id out of a draft, which may have come with a bundle: any short text. */
-export const DraftId = (): PropertyDecorator => Text(64, { least: 1 });
+export const DraftId = (): PropertyDecorator => Text(ID_LENGTH, { least: 1 });
 
 export function Code(): PropertyDecorator {
-  return Text(3, { pattern: /^[1-9]\d{2}$/, patternMessage: 'A code is three digits.' });
+  return Text(3, { pattern: CODE.pattern, patternMessage: CODE.message });
 }
 
 /** A list of kitchen tags. */
@@ -96,7 +103,7 @@ export function Tags(most: number): PropertyDecorator {
     ApiProperty({ type: [String], maxItems: most }),
     IsArray({ message: 'This should be a list.' }),
     ArrayMaxSize(most, { message: `List at most ${most}.` }),
-    Matches(/^[A-Z]{1,2}\d$/, { each: true, message: 'A kitchen tag is a letter or two and a digit, such as K4.' }),
+    Matches(TAG.pattern, { each: true, message: TAG.message }),
   );
 }
 

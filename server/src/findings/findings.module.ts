@@ -1,12 +1,11 @@
 import { Module } from '@nestjs/common';
 import { WorkersModule } from '../jobs/workers.module';
-import { LiveFeedModule } from '../live/feed.module';
 import { SealModule } from '../seal/seal.module';
 import { FindingsController } from './findings.controller';
 import { FindingsService } from './findings.service';
 
 @Module({
-  imports: [SealModule, WorkersModule, LiveFeedModule],
+  imports: [SealModule, WorkersModule],
   controllers: [FindingsController],
   providers: [FindingsService],
 })

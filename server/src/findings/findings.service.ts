@@ -8,7 +8,8 @@ import { Transactions } from '../database/transactions';
 import { refuseState } from '../fields/problems';
 import { WorkersService } from '../jobs/workers.service';
 import { LiveService } from '../live/live.service';
-import { SealService } from '../seal/seal.service';
+import { AccessService } from '../seal/access/access.service';
+import { BundlesService } from '../seal/bundles/bundles.service';
 
 /**
  * Findings are computed from the bundle, never stored as facts: a snapshot keeps what was
@@ -18,17 +19,18 @@ import { SealService } from '../seal/seal.service';
 export class FindingsService {
   constructor(
     private readonly transactions: Transactions,
-    private readonly seal: SealService,
+    private readonly access: AccessService,
+    private readonly bundles: BundlesService,
     private readonly workers: WorkersService,
     private readonly live: LiveService,
   ) {}
 
   /** @param signal aborted when the person who asked goes away */
   async find(id: string, me: Me, signal: AbortSignal): Promise<Findings> {
-    const { row } = await this.seal.knownTo(me.role, id);
+    const { row } = await this.access.knownTo(me.role, id);
     if (!row.unsealedAt)
       throw refuseState('sealed', 'The key is sealed. Close the tasting and unseal it to read the findings.');
-    const bundle = await this.seal.bundle(this.transactions.read, id);
+    const bundle = await this.bundles.bundle(this.transactions.read, id);
     const bundleHash = createHash('sha256').update(JSON.stringify(bundle)).digest('hex');
     const snapshot = await this.transactions.read.findOneBy(SnapshotRow, { tastingId: id });
     if (snapshot?.bundleHash === bundleHash && snapshot.engine === ENGINE)
@@ -44,7 +46,8 @@ export class FindingsService {
   ): Promise<Findings> {
     const found = await this.workers.findings(bundle, {
       signal,
-      onProgress: (fraction) => this.live.computing({ tastingId, fraction }),
+      // Never to servers: how long a computation takes is nothing that they need to know.
+      onProgress: (fraction) => this.live.pass(tastingId, 'computing', ['coordinator', 'reader'], { fraction }),
     });
     const row: SnapshotRow = {
       tastingId,

@@ -1,20 +1,25 @@
-import { randomUUID } from 'node:crypto';
-import { Injectable } from '@nestjs/common';
+import { ForbiddenException, Injectable } from '@nestjs/common';
+import { caveatEntrySchema, type CaveatEntry, type Problem } from '@jacana/core/bundle';
+import { ledger } from '@jacana/core/caveats';
+import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
-import { CaveatRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
-import { LiveService } from '../live/live.service';
-import { SealService } from '../seal/seal.service';
 import { refuseFields } from '../fields/problems';
-import type { CaveatView, NewCaveat } from './kitchen.dto';
+import { LiveService } from '../live/live.service';
+import { entryOf, LogService } from '../log/log.service';
+import { AccessService } from '../seal/access/access.service';
+import { TastingStore } from '../tastings/tasting.store';
+import type { CaveatEntryInput, LedgerView, StoredEntries } from './caveats.dto';
 
-/** The caveat ledger: what departed from the plan, noted by whoever saw it. */
+/** The caveat ledger: what departed from the plan, noted by whoever saw it, and who was not blind. */
 @Injectable()
 export class CaveatsService {
   constructor(
     private readonly transactions: Transactions,
-    private readonly seal: SealService,
+    private readonly access: AccessService,
+    private readonly store: TastingStore,
+    private readonly log: LogService,
     private readonly audit: AuditService,
     private readonly live: LiveService,
   ) {}
@@ -23,39 +28,114 @@ export class CaveatsService {
    * The coordinator reads all; others only what they wrote themselves, since a cook's note
    * may name a method and a server's note a code.
    */
-  async list(id: string, me: Me): Promise<CaveatView[]> {
-    const { caveats } = await this.seal.knownTo(me.role, id);
-    return caveats.filter((caveat) => me.role === 'coordinator' || caveat.byAccount === me.id).map(view);
+  async ledger(id: string, me: Me): Promise<LedgerView> {
+    const { row } = await this.access.knownTo(me.role, id);
+    const rows = await this.log.rows(this.transactions.read, id, 'caveats');
+    const authors = new Map(rows.map(({ entryId, byAccount }) => [entryId, byAccount]));
+    const { caveats, notBlind } = ledger(
+      rows.map((one) => entryOf<CaveatEntry>(one)),
+      row.unsealedAt,
+    );
+    const isMine = (caveat: string): boolean => me.role === 'coordinator' || authors.get(caveat) === me.id;
+    return {
+      caveats: caveats
+        .filter((caveat) => isMine(caveat.id))
+        .map(({ about, ...caveat }) => ({
+          ...caveat,
+          ...{ pieces: about?.pieces ?? [], panelists: about?.panelists ?? [], mine: true },
+        })),
+      notBlind: me.role === 'coordinator' ? notBlind : [],
+    };
   }
 
-  async add(id: string, { text, pieces = [] }: NewCaveat, me: Me): Promise<CaveatView> {
-    const { plan } = await this.seal.knownTo(me.role, id);
-    const known = new Set(plan?.pieces.map((piece) => piece.tag));
-    const unknown = pieces.findIndex((tag) => !known.has(tag));
-    if (unknown >= 0)
-      throw refuseFields([{ field: `pieces.${unknown}`, message: `No piece has the tag ${pieces[unknown]}.` }]);
-    const row: CaveatRow = {
-      id: randomUUID(),
-      tastingId: id,
-      at: new Date().toISOString(),
-      by: me.name,
-      byAccount: me.id,
-      text: text.trim(),
-      about: pieces.length > 0 ? { pieces: [...new Set(pieces)], panelists: [] } : null,
-    };
+  async add(id: string, inputs: readonly CaveatEntryInput[], me: Me): Promise<StoredEntries> {
+    await this.access.knownTo(me.role, id);
     await this.transactions.write(async (manager) => {
-      await manager.insert(CaveatRow, row);
-      await this.audit.record(manager, { by: me.name, action: 'caveat noted', tastingId: id, detail: row.text });
+      const entries = readEntries(inputs, me);
+      await this.refuseUnknown(manager, id, entries);
+      await this.refuseOthers(manager, id, entries, me);
+      const added = await this.log.append<CaveatEntry['body']>(manager, id, 'caveats', entries, me);
+      for (const { body } of added) {
+        const [action, detail] = inWords(body);
+        await this.audit.record(manager, { by: me.name, action, tastingId: id, detail });
+        if (body.kind === 'not-blind' || body.kind === 'blind-again')
+          await this.live.note(manager, id, 'seats', body.panelist);
+      }
+      if (added.length > 0) await this.live.note(manager, id, 'tasting', 'caveats');
     });
-    await this.live.tastingChanged(id);
-    return view(row);
+    return { stored: inputs.map((entry) => entry.id) };
+  }
+
+  /** Entries may only be about pieces, panelists and entries that there are. */
+  private async refuseUnknown(manager: EntityManager, id: string, entries: readonly CaveatEntry[]): Promise<void> {
+    const tags = new Set((await this.store.plan(manager, id))?.pieces.map((piece) => piece.tag));
+    const panel = new Set((await this.store.panelists(manager, id)).map((panelist) => panelist.id));
+    const problems: Problem[] = entries.flatMap(({ body }, at) => {
+      const about = 'about' in body ? body.about : undefined;
+      const people = [...(about?.panelists ?? []), ...('panelist' in body ? [body.panelist] : [])];
+      const stray = about?.pieces.find((tag) => !tags.has(tag));
+      const nobody = people.find((panelist) => !panel.has(panelist));
+      if (stray) return [{ field: `entries.${at}.pieces`, message: `No piece has the tag ${stray}.` }];
+      return nobody ? [{ field: `entries.${at}.panelist`, message: 'This panelist is not on the panel.' }] : [];
+    });
+    if (problems.length > 0) throw refuseFields(problems);
+  }
+
+  /** Whoever is not the coordinator edits, withdraws and takes back only what they wrote themselves. */
+  private async refuseOthers(
+    manager: EntityManager,
+    id: string,
+    entries: readonly CaveatEntry[],
+    me: Me,
+  ): Promise<void> {
+    const rows = await this.log.rows(manager, id, 'caveats');
+    const authors = new Map(rows.map(({ entryId, byAccount }) => [entryId, byAccount]));
+    entries.forEach(({ id: own, body }, at) => {
+      if ('of' in body && !authors.has(body.of))
+        throw refuseFields([{ field: `entries.${at}.of`, message: 'There is no such entry.' }]);
+      if ('of' in body && me.role !== 'coordinator' && authors.get(body.of) !== me.id)
+        throw new ForbiddenException('You can change only what you wrote yourself. Tell the coordinator.');
+      authors.set(own, authors.get(own) ?? me.id);
+    });
   }
 }
 
-const view = ({ id, at, by, text, about }: CaveatRow): CaveatView => ({
-  id,
-  at,
-  by,
-  text,
-  pieces: about?.pieces ?? [],
-});
+/** Reads entries of a device: of the kind that they say, and nothing besides. */
+function readEntries(inputs: readonly CaveatEntryInput[], me: Me): CaveatEntry[] {
+  return inputs.map(({ id, at, pieces, panelists, ...said }, number) => {
+    const touched = (pieces ?? []).length + (panelists ?? []).length > 0;
+    const about = touched ? { pieces: [...new Set(pieces)], panelists: [...new Set(panelists)] } : undefined;
+    const fields = Object.entries({ ...said, text: said.text?.trim(), because: said.because?.trim(), about });
+    const body = Object.fromEntries(fields.filter(([, value]) => value !== undefined));
+    const parsed = caveatEntrySchema.safeParse({ id, at, storedAt: at, by: me.name, body });
+    if (!parsed.success)
+      throw refuseFields(
+        parsed.error.issues.map((issue) => ({
+          field: `entries.${number}.${issue.code === 'unrecognized_keys' ? issue.keys[0] : issue.path.slice(1).join('.')}`,
+          message: issue.code === 'unrecognized_keys' ? 'An entry of this kind has no such field.' : issue.message,
+        })),
+      );
+    const { kind } = parsed.data.body;
+    if ((kind === 'not-blind' || kind === 'blind-again') && me.role !== 'coordinator')
+      throw new ForbiddenException('Only the coordinator says who was not blind.');
+    return parsed.data;
+  });
+}
+
+/** What the seal's log says of an entry. */
+function inWords(body: CaveatEntry['body']): [action: string, detail: string] {
+  switch (body.kind) {
+    case 'noted':
+      return ['caveat noted', body.text];
+    case 'edited':
+      return ['caveat edited', body.text];
+    case 'withdrawn':
+      return ['caveat withdrawn', body.because];
+    case 'not-blind':
+      return ['panelist marked not blind', `${body.panelist}: ${body.because}`];
+    case 'blind-again':
+      return ['panelist marked blind again', body.panelist];
+    case 'undone':
+      return ['entry taken back', body.of];
+  }
+}

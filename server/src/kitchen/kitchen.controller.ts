@@ -1,38 +1,26 @@
-import { Body, Controller, Get, Param, Post } from '@nestjs/common';
+import { Controller, Get, Param } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
+import { Transactions } from '../database/transactions';
 import { Answers } from '../fields/fields';
-import { SealService } from '../seal/seal.service';
-import { KitchenMethodView } from '../seal/views';
-import { CaveatsService } from './caveats.service';
-import { CaveatView, NewCaveat } from './kitchen.dto';
+import { AccessService } from '../seal/access/access.service';
+import { kitchenView, KitchenView } from '../seal/views/kitchen';
+import { TastingStore } from '../tastings/tasting.store';
 
 @ApiTags('kitchen')
 @Controller('api/tastings/:id')
 export class KitchenController {
   constructor(
-    private readonly seal: SealService,
-    private readonly caveats: CaveatsService,
+    private readonly access: AccessService,
+    private readonly store: TastingStore,
+    private readonly transactions: Transactions,
   ) {}
 
   @Get('kitchen')
   @Allow('coordinator', 'kitchen')
-  @Answers([KitchenMethodView])
-  getKitchen(@Param('id') id: string, @SignedIn() me: Me): Promise<KitchenMethodView[]> {
-    return this.seal.kitchenSheet(me.role, id);
-  }
-
-  @Get('caveats')
-  @Allow('coordinator', 'kitchen', 'server')
-  @Answers([CaveatView])
-  listCaveats(@Param('id') id: string, @SignedIn() me: Me): Promise<CaveatView[]> {
-    return this.caveats.list(id, me);
-  }
-
-  @Post('caveats')
-  @Allow('coordinator', 'kitchen', 'server')
-  @Answers(CaveatView)
-  addCaveat(@Param('id') id: string, @Body() caveat: NewCaveat, @SignedIn() me: Me): Promise<CaveatView> {
-    return this.caveats.add(id, caveat, me);
+  @Answers(KitchenView)
+  async getKitchen(@Param('id') id: string, @SignedIn() me: Me): Promise<KitchenView> {
+    await this.access.knownTo(me.role, id);
+    return kitchenView(await this.store.get(this.transactions.read, id));
   }
 }

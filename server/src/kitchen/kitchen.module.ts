@@ -1,8 +1,12 @@
 import { Module } from '@nestjs/common';
-import { LiveFeedModule } from '../live/feed.module';
 import { SealModule } from '../seal/seal.module';
+import { CaveatsController } from './caveats.controller';
 import { CaveatsService } from './caveats.service';
 import { KitchenController } from './kitchen.controller';
 
-@Module({ imports: [SealModule, LiveFeedModule], controllers: [KitchenController], providers: [CaveatsService] })
+@Module({
+  imports: [SealModule],
+  controllers: [KitchenController, CaveatsController],
+  providers: [CaveatsService],
+})
 export class KitchenModule {}

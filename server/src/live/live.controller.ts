@@ -1,63 +1,41 @@
 import { Controller, Headers, type MessageEvent, Param, Query, Sse } from '@nestjs/common';
 import { ApiExcludeController } from '@nestjs/swagger';
-import { concatMap, from, interval, map, merge, mergeMap, type Observable, startWith } from 'rxjs';
+import { interval, map, merge, type Observable } from 'rxjs';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
-import type { EventRow } from '../database/entities';
-import { SealService } from '../seal/seal.service';
-import { BoardService } from '../service/board.service';
 import { LiveService } from './live.service';
+import { PresenceService } from './presence.service';
 
 const HEARTBEAT_MS = 15_000;
 
-/** Server-sent events: seats as they move on, and news that the tasting changed. */
+/** Server-sent events: what moved, for those who may hear of it. */
 @ApiExcludeController()
 @Controller('api/tastings/:id/live')
 export class LiveController {
   constructor(
     private readonly live: LiveService,
-    private readonly board: BoardService,
-    private readonly seal: SealService,
+    private readonly presence: PresenceService,
   ) {}
 
   /**
-   * @param after number of the last event that the client's board includes; a client that
-   *   reconnects names its last event in the header Last-Event-ID, which goes first
+   * @param after number of the last event that the client knows of; a client that reconnects
+   *   names its last event in the header Last-Event-ID, which goes first
+   * @param at where in the tasting this client is, so that others can be told
    */
   @Sse()
-  @Allow('coordinator', 'server')
+  @Allow('coordinator', 'kitchen', 'server', 'reader')
   async stream(
     @Param('id') id: string,
     @SignedIn() me: Me,
     @Query('after') after: string | undefined,
+    @Query('at') at: string | undefined,
     @Headers('last-event-id') lastEventId: string | undefined,
   ): Promise<Observable<MessageEvent>> {
-    await this.seal.knownTo(me.role, id);
-    let sent = Number(lastEventId ?? after ?? 0) || 0;
-    const news = this.live.wakesOf(id).pipe(
-      startWith(id),
-      concatMap(async () => {
-        const events = await this.live.since(id, sent);
-        sent = events.at(-1)?.seq ?? sent;
-        return this.messages(id, events);
-      }),
-      mergeMap((messages) => from(messages)),
-    );
+    await this.live.guard(me.role, id);
+    const known = Number(lastEventId ?? after);
+    const news = this.live
+      .stream(id, me.role, (lastEventId ?? after) && Number.isFinite(known) ? known : null)
+      .pipe(map(({ seq, kind, data }): MessageEvent => ({ type: kind, data, ...(seq && { id: String(seq) }) })));
     const beats = interval(HEARTBEAT_MS).pipe(map((): MessageEvent => ({ type: 'heartbeat', data: '' })));
-    const progress = this.live
-      .passingOf(id)
-      .pipe(map(({ fraction }): MessageEvent => ({ type: 'computing', data: { fraction } })));
-    return me.role === 'coordinator' ? merge(news, beats, progress) : merge(news, beats);
-  }
-
-  /** Several events of one seat are one message: the seat as it is now. */
-  private async messages(id: string, events: EventRow[]): Promise<MessageEvent[]> {
-    if (events.length === 0) return [];
-    const seats = new Map((await this.board.seats(id)).map((seat) => [seat.panelistId, seat]));
-    const latest = new Map(events.map((event) => [event.panelistId, event]));
-    return [...latest.values()].map(({ seq, kind, panelistId }) => ({
-      id: String(seq),
-      type: kind,
-      data: (panelistId && seats.get(panelistId)) || {},
-    }));
+    return merge(this.presence.during(news, id, me, at), beats);
   }
 }

@@ -1,8 +1,9 @@
-import { Module } from '@nestjs/common';
-import { SealModule } from '../seal/seal.module';
-import { ServiceModule } from '../service/service.module';
-import { LiveFeedModule } from './feed.module';
+import { Global, Module } from '@nestjs/common';
 import { LiveController } from './live.controller';
+import { LiveService } from './live.service';
+import { PresenceService } from './presence.service';
 
-@Module({ imports: [LiveFeedModule, SealModule, ServiceModule], controllers: [LiveController] })
+/** Imports no module: each registers what it has to tell. */
+@Global()
+@Module({ controllers: [LiveController], providers: [LiveService, PresenceService], exports: [LiveService] })
 export class LiveModule {}

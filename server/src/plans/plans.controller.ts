@@ -1,12 +1,12 @@
-import { Body, Controller, Get, Inject, Param, Post, Put } from '@nestjs/common';
+import { Controller, Get, Inject, Param, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
 import { Transactions } from '../database/transactions';
 import { Answers } from '../fields/fields';
 import { OPTIONS, publicAddress, type ServerOptions } from '../options';
-import { PlanView } from '../seal/views';
+import { PlanView } from '../seal/views/coordinator';
 import { TastingStore } from '../tastings/tasting.store';
-import { BallotLinkView, BlindMark } from './plans.dto';
+import { BallotLinkView } from './plans.dto';
 import { PlansService } from './plans.service';
 
 @ApiTags('plans')
@@ -41,6 +41,14 @@ export class PlansController {
     return this.plans.unlock(id, me);
   }
 
+  /** Draws a new key for the same plan, as long as nobody was served. */
+  @Post('redraw')
+  @Allow('coordinator')
+  @Answers(PlanView)
+  redraw(@Param('id') id: string, @SignedIn() me: Me): Promise<PlanView> {
+    return this.plans.redraw(id, me);
+  }
+
   /** Opens the next sitting. */
   @Post('next-sitting')
   @Allow('coordinator')
@@ -61,18 +69,6 @@ export class PlansController {
       name,
       address: `${base}/b/${token}`,
     }));
-  }
-
-  @Put('panelists/:panelist/blind')
-  @Allow('coordinator')
-  @Answers()
-  markBlind(
-    @Param('id') id: string,
-    @Param('panelist') panelist: string,
-    @Body() mark: BlindMark,
-    @SignedIn() me: Me,
-  ): Promise<void> {
-    return this.plans.markBlind(id, panelist, mark.blind, mark.because, me);
   }
 
   @Post('close')

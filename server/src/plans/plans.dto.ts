@@ -1,10 +1,4 @@
-import { Flag, Said, Text } from '../fields/fields';
-
-export class BlindMark {
-  @Flag() blind: boolean;
-  /** How the panelist came to know; needed when not blind. */
-  @Text(500) because: string;
-}
+import { Said } from '../fields/fields';
 
 /** For the coordinator: where each panelist's ballot is. */
 export class BallotLinkView {

@@ -1,8 +1,7 @@
 import { Module } from '@nestjs/common';
-import { LiveFeedModule } from '../live/feed.module';
 import { SealModule } from '../seal/seal.module';
 import { PlansController } from './plans.controller';
 import { PlansService } from './plans.service';
 
-@Module({ imports: [SealModule, LiveFeedModule], controllers: [PlansController], providers: [PlansService] })
+@Module({ imports: [SealModule], controllers: [PlansController], providers: [PlansService] })
 export class PlansModule {}

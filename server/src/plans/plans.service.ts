@@ -4,13 +4,17 @@ import { lockProblems } from '@jacana/core/design';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
-import { PanelistRow, TastingRow } from '../database/entities';
+import { TastingRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
 import { LiveService } from '../live/live.service';
-import { SealService } from '../seal/seal.service';
-import type { PlanView } from '../seal/views';
+import { KeysService } from '../seal/keys/keys.service';
+import type { PlanView } from '../seal/views/coordinator';
+import { allTrays } from '../seal/views/server';
 import { TastingStore, tastingOf } from '../tastings/tasting.store';
+
+/** From this scheme on a key rests on all 128 bits of its seed. */
+const STRONG_SCHEME = 3;
 
 /** Locks plans, and closes and reopens the tasting that follows from them. */
 @Injectable()
@@ -18,31 +22,34 @@ export class PlansService {
   constructor(
     private readonly transactions: Transactions,
     private readonly store: TastingStore,
-    private readonly seal: SealService,
+    private readonly keys: KeysService,
     private readonly audit: AuditService,
     private readonly live: LiveService,
   ) {}
 
   async plan(id: string): Promise<PlanView> {
-    return this.seal.planView(await this.store.getLocked(this.transactions.read, id));
+    const stored = await this.store.getLocked(this.transactions.read, id);
+    const { lockedAt, fingerprint, engine, alpha, analysis, scheme } = stored.plan;
+    const isWeak = scheme < STRONG_SCHEME && stored.row.unsealedAt === null;
+    return { lockedAt, fingerprint, engine, alpha, analysis, scheme, isWeak, trays: allTrays(stored) };
   }
 
   async lock(id: string, me: Me): Promise<PlanView> {
     const tasting = await this.lockable(this.transactions.read, id);
     // Drawing takes seconds for a large plan, and must not hold up anyone's answers.
-    const drawn = await this.seal.draw(tasting);
+    const drawn = await this.keys.draw(tasting);
     await this.transactions.write(async (manager) => {
       if (JSON.stringify(await this.lockable(manager, id)) !== JSON.stringify(tasting))
         throw refuseState('changed', 'The plan was changed while it was being locked. Look at it, and lock it again.');
-      const plan = await this.seal.put(manager, id, drawn);
+      const plan = await this.keys.put(manager, id, drawn);
       await this.audit.record(manager, {
         by: me.name,
         action: 'plan locked, key sealed',
         tastingId: id,
         detail: plan.fingerprint,
       });
+      await this.live.note(manager, id, 'tasting', 'locked');
     });
-    await this.live.tastingChanged(id);
     return this.plan(id);
   }
 
@@ -58,21 +65,51 @@ export class PlansService {
   /** The old key is gone for good: what was drawn must not be known to be drawn again. */
   async unlock(id: string, me: Me): Promise<void> {
     await this.transactions.write(async (manager) => {
-      const { plan, ballots } = await this.store.getLocked(manager, id);
-      if (ballots.length > 0)
-        throw refuseState(
-          'served',
-          'Someone has opened a ballot, so this plan stays as it is. Note what changed as a caveat.',
-        );
-      await this.seal.unlock(manager, id);
+      const fingerprint = await this.takeBack(manager, id);
       await this.audit.record(manager, {
-        by: me.name,
-        action: 'plan unlocked, key destroyed',
-        tastingId: id,
-        detail: plan.fingerprint,
+        ...{ by: me.name, action: 'plan unlocked, key destroyed', tastingId: id },
+        detail: fingerprint,
       });
+      await this.live.note(manager, id, 'tasting', 'unlocked');
     });
-    await this.live.tastingChanged(id);
+  }
+
+  /** The same plan under a new key: for one whose key was drawn in an older, weaker way. */
+  async redraw(id: string, me: Me): Promise<PlanView> {
+    const before = await this.store.getLocked(this.transactions.read, id);
+    const drawn = await this.keys.draw(tastingOf(before));
+    await this.transactions.write(async (manager) => {
+      const fingerprint = await this.takeBack(manager, id);
+      if (fingerprint !== before.plan.fingerprint)
+        throw refuseState(
+          'changed',
+          'The plan was locked anew meanwhile. Look at it, and draw again if its key is weak.',
+        );
+      const plan = await this.keys.put(manager, id, drawn);
+      await this.audit.record(manager, {
+        ...{ by: me.name, action: 'new key drawn, old key destroyed', tastingId: id },
+        detail: `${fingerprint} is now ${plan.fingerprint}`,
+      });
+      await this.live.note(manager, id, 'tasting', 'locked');
+    });
+    return this.plan(id);
+  }
+
+  /** Destroys plan and key, as long as nothing was served under them; never once the tasting was closed. */
+  private async takeBack(manager: EntityManager, id: string): Promise<string> {
+    const { row, plan, ballots } = await this.store.getLocked(manager, id);
+    if (row.closedAt)
+      throw refuseState(
+        'closed',
+        'This tasting was closed, so its plan stays as it is. Copy it into a new tasting instead.',
+      );
+    if (ballots.length > 0)
+      throw refuseState(
+        'served',
+        'Someone has opened a ballot, so this plan stays as it is. Note what changed as a caveat.',
+      );
+    await this.keys.destroy(manager, id);
+    return plan.fingerprint;
   }
 
   /** Ballots of earlier sittings that were begun can still be finished. */
@@ -83,8 +120,8 @@ export class PlansService {
       if (row.sitting >= row.design.service.sittings) throw refuseState('last', 'This is the last sitting.');
       await manager.update(TastingRow, { id }, { sitting: row.sitting + 1 });
       await this.audit.record(manager, { by: me.name, action: `sitting ${row.sitting + 1} opened`, tastingId: id });
+      await this.live.note(manager, id, 'tasting', 'sitting');
     });
-    await this.live.tastingChanged(id);
   }
 
   async close(id: string, me: Me): Promise<void> {
@@ -101,8 +138,8 @@ export class PlansService {
         tastingId: id,
         detail: `${handedIn} of ${expected} ballots in`,
       });
+      await this.live.note(manager, id, 'tasting', 'closed');
     });
-    await this.live.tastingChanged(id);
   }
 
   /** Lets late ballots in again, as long as nobody has seen the key. */
@@ -117,32 +154,7 @@ export class PlansService {
       if (!row.closedAt) throw refuseState('open', 'This tasting is open.');
       await manager.update(TastingRow, { id }, { closedAt: null });
       await this.audit.record(manager, { by: me.name, action: 'tasting reopened', tastingId: id });
+      await this.live.note(manager, id, 'tasting', 'reopened');
     });
-    await this.live.tastingChanged(id);
-  }
-
-  /** Marks a panelist who knew, or could guess, what was what; with the reason. */
-  async markBlind(id: string, panelistId: string, blind: boolean, because: string, me: Me): Promise<void> {
-    if (!blind && because.trim() === '')
-      throw refuseFields([{ field: 'because', message: 'Say how this panelist came to know.' }]);
-    await this.transactions.write(async (manager) => {
-      const { panelists } = await this.store.getLocked(manager, id);
-      const panelist = panelists.find((candidate) => candidate.id === panelistId);
-      if (!panelist) throw refuseFields([{ field: 'panelist', message: 'This panelist is not on the panel.' }]);
-      await manager.update(
-        PanelistRow,
-        { tastingId: id, id: panelistId },
-        { blind, notBlindBecause: blind ? '' : because.trim() },
-      );
-      const action = blind ? 'panelist marked blind again' : 'panelist marked not blind';
-      await this.audit.record(manager, {
-        by: me.name,
-        action,
-        tastingId: id,
-        detail: `seat ${panelist.seat}${blind ? '' : `: ${because.trim()}`}`,
-      });
-      await this.live.noteSeat(manager, id, panelistId);
-    });
-    this.live.wake(id);
   }
 }

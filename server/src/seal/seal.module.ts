@@ -1,18 +1,25 @@
 import { Module } from '@nestjs/common';
-import { WorkersModule } from '../jobs/workers.module';
-import { LiveFeedModule } from '../live/feed.module';
 import type { OwnRows } from '../database/dataSource';
-import { KeyRow } from './key.row';
-import { SealController } from './seal.controller';
-import { SealService } from './seal.service';
+import { WorkersModule } from '../jobs/workers.module';
+import { AccessService } from './access/access.service';
+import { BundlesService } from './bundles/bundles.service';
+import { KeyRow } from './keys/key.row';
+import { KeysService } from './keys/keys.service';
+import { SealController } from './unsealing/seal.controller';
+import { UnsealingService } from './unsealing/unsealing.service';
 
 /** What the data file keeps for the seal alone. */
 export const SEALED_ROWS: OwnRows = [KeyRow];
 
+/**
+ * The seal: the only place that reads the key, and that decides who may see what. Rooms: the
+ * key store (keys), who may know of which tasting (access), the shapes that each role reads
+ * (views), opening the key (unsealing), and the tasting as one document (bundles).
+ */
 @Module({
-  imports: [LiveFeedModule, WorkersModule],
+  imports: [WorkersModule],
   controllers: [SealController],
-  providers: [SealService],
-  exports: [SealService],
+  providers: [AccessService, BundlesService, KeysService, UnsealingService],
+  exports: [AccessService, BundlesService, KeysService, UnsealingService],
 })
 export class SealModule {}

@@ -1,10 +1,10 @@
 import { Injectable } from '@nestjs/common';
+import { ledger } from '@jacana/core/caveats';
 import { In } from 'typeorm';
-import { AnswerRow } from '../database/entities';
+import { AnswerRow, BallotRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { LiveService } from '../live/live.service';
-import { SealService } from '../seal/seal.service';
-import type { BoardView, SeatState, SeatView } from '../seal/views';
+import { type BoardView, type SeatState, type SeatView, traysNow } from '../seal/views/server';
 import { TastingStore } from '../tastings/tasting.store';
 
 /** Who is where. Counts which samples are finished; never looks at what was answered. */
@@ -13,9 +13,14 @@ export class BoardService {
   constructor(
     private readonly transactions: Transactions,
     private readonly store: TastingStore,
-    private readonly seal: SealService,
     private readonly live: LiveService,
-  ) {}
+  ) {
+    live.register({
+      kind: 'seats',
+      roles: ['coordinator', 'server'],
+      read: async (id, about) => ({ seats: await this.seats(id, about), ...(await this.progress(id)) }),
+    });
+  }
 
   async board(id: string): Promise<BoardView> {
     // The event number first: an event in between is then sent again rather than lost.
@@ -23,42 +28,61 @@ export class BoardService {
     return { asOf, seats: await this.seats(id) };
   }
 
-  async seats(id: string): Promise<SeatView[]> {
-    const stored = await this.store.get(this.transactions.read, id);
-    const { sitting } = stored.row;
-    const tasted = await this.tastedCounts(id, sitting);
-    const ballots = new Map(
-      stored.ballots.filter((ballot) => ballot.sitting === sitting).map((ballot) => [ballot.panelistId, ballot]),
-    );
-    const panelists = new Map(stored.panelists.map((panelist) => [panelist.id, panelist]));
-    return this.seal.trays(stored).flatMap((tray) => {
-      const panelist = panelists.get(tray.panelistId);
-      if (!panelist) return [];
-      const ballot = ballots.get(tray.panelistId);
-      const [openedAt, seenAt, handedInAt] = [
-        ballot?.openedAt ?? null,
-        ballot?.seenAt ?? null,
-        ballot?.handedInAt ?? null,
-      ];
+  /** @param only ids of the panelists that are asked about; left out, it is everyone */
+  async seats(id: string, only?: readonly string[]): Promise<SeatView[]> {
+    const { read } = this.transactions;
+    const row = await this.store.row(read, id);
+    const [panelists, plan] = [await this.store.panelists(read, id), await this.store.plan(read, id)];
+    const asked = only && new Set(only);
+    const trays = traysNow({ row, plan, panelists }).filter(({ panelistId }) => !asked || asked.has(panelistId));
+    const where = { tastingId: id, sitting: row.sitting, ...(only && { panelistId: In([...only]) }) };
+    const ballots = new Map((await read.findBy(BallotRow, where)).map((ballot) => [ballot.panelistId, ballot]));
+    const tasted = await this.tastedCounts(id, row.sitting, only);
+    const marks = ledger(await this.store.caveats(read, id), null).notBlind;
+    const notBlind = new Set(marks.map(({ panelist }) => panelist));
+    return trays.map((tray) => {
+      const { openedAt = null, seenAt = null, handedInAt = null } = ballots.get(tray.panelistId) ?? {};
       const count = handedInAt ? tray.codes.length : (tasted.get(tray.panelistId) ?? 0);
-      const state: SeatState = handedInAt
-        ? 'done'
-        : !openedAt
-          ? 'away'
-          : count >= tray.codes.length
-            ? 'ranking'
-            : 'tasting';
-      return [{ ...tray, state, tasted: count, openedAt, seenAt, handedInAt, blind: panelist.blind }];
+      const state = stateOf({ openedAt, handedInAt, isAllTasted: count >= tray.codes.length });
+      return { ...tray, state, tasted: count, openedAt, seenAt, handedInAt, blind: !notBlind.has(tray.panelistId) };
     });
   }
 
-  private async tastedCounts(tastingId: string, sitting: number): Promise<Map<string, number>> {
-    const rows = await this.transactions.read.find(AnswerRow, {
-      select: { panelistId: true, code: true },
-      where: { tastingId, sitting, kind: In(['tasted', 'score', 'words']) },
-    });
-    const codes = new Map<string, Set<string | null>>();
-    for (const { panelistId, code } of rows) codes.set(panelistId, (codes.get(panelistId) ?? new Set()).add(code));
-    return new Map([...codes].map(([panelistId, own]) => [panelistId, own.size]));
+  /** How many have come, and how many are done, at the open sitting. */
+  private async progress(id: string): Promise<{ opened: number; handedIn: number }> {
+    const { opened, handedIn } = await this.store.countedOne(this.transactions.read, id);
+    return { opened, handedIn };
   }
+
+  /** Samples that each panelist has scored, ticked or tasted. */
+  private async tastedCounts(
+    tastingId: string,
+    sitting: number,
+    only?: readonly string[],
+  ): Promise<Map<string, number>> {
+    const query = this.transactions.read
+      .createQueryBuilder(AnswerRow, 'answer')
+      .select('answer.panelistId', 'panelistId')
+      .addSelect('COUNT(DISTINCT answer.code)', 'count')
+      .where('answer.tastingId = :tastingId AND answer.sitting = :sitting', { tastingId, sitting })
+      .andWhere('answer.kind IN (:...kinds)', { kinds: ['tasted', 'score', 'words'] })
+      .groupBy('answer.panelistId');
+    if (only) query.andWhere('answer.panelistId IN (:...only)', { only });
+    const rows = await query.getRawMany<{ panelistId: string; count: number }>();
+    return new Map(rows.map(({ panelistId, count }) => [panelistId, Number(count)]));
+  }
+}
+
+function stateOf({
+  openedAt,
+  handedInAt,
+  isAllTasted,
+}: {
+  openedAt: string | null;
+  handedInAt: string | null;
+  isAllTasted: boolean;
+}): SeatState {
+  if (handedInAt) return 'done';
+  if (!openedAt) return 'away';
+  return isAllTasted ? 'ranking' : 'tasting';
 }

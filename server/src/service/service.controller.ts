@@ -2,8 +2,9 @@ import { Body, Controller, Get, Param, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
 import { Answers } from '../fields/fields';
-import { SealService } from '../seal/seal.service';
-import { BoardView, PortionView } from '../seal/views';
+import { AccessService } from '../seal/access/access.service';
+import { UnsealingService } from '../seal/unsealing/unsealing.service';
+import { BoardView, PortionView } from '../seal/views/server';
 import { BoardService } from './board.service';
 import { PortioningReason } from './service.dto';
 
@@ -12,14 +13,15 @@ import { PortioningReason } from './service.dto';
 export class ServiceController {
   constructor(
     private readonly board: BoardService,
-    private readonly seal: SealService,
+    private readonly access: AccessService,
+    private readonly unsealing: UnsealingService,
   ) {}
 
   @Get('board')
   @Allow('coordinator', 'server')
   @Answers(BoardView)
   async getBoard(@Param('id') id: string, @SignedIn() me: Me): Promise<BoardView> {
-    await this.seal.knownTo(me.role, id);
+    await this.access.knownTo(me.role, id);
     return this.board.board(id);
   }
 
@@ -27,7 +29,7 @@ export class ServiceController {
   @Allow('server')
   @Answers([PortionView])
   getPortioning(@Param('id') id: string, @SignedIn() me: Me): Promise<PortionView[]> {
-    return this.seal.portioningSheet(id, me);
+    return this.unsealing.portioningSheet(id, me);
   }
 
   /** For a coordinator, who must say why: it is written into the seal's log. */
@@ -39,6 +41,6 @@ export class ServiceController {
     @Body() { reason }: PortioningReason,
     @SignedIn() me: Me,
   ): Promise<PortionView[]> {
-    return this.seal.portioningSheet(id, me, reason);
+    return this.unsealing.portioningSheet(id, me, reason);
   }
 }

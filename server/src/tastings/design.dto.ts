@@ -1,92 +1,94 @@
 import {
+  CODE_SHARING,
   DECISIONS,
   ITEM_KINDS,
+  LIMITS,
+  LONG_TEXT,
+  MOST_BUNDLED,
+  MOST_CONSTANTS,
   MOST_ITEMS,
   MOST_OPTIONS,
-  MOST_PANELISTS,
   MOST_PIECES,
-  MOST_REPLICATES,
-  MOST_SITTINGS,
-  MOST_TOGETHER,
+  MOST_ZONES,
   PRODUCTS,
+  SHORT_TEXT,
   TESTS,
+  type CodeSharing,
   type DecisionKind,
   type ItemKind,
   type Product,
   type Test,
 } from '@jacana/core/bundle';
-import { ApiProperty } from '@nestjs/swagger';
-import { IsIn } from 'class-validator';
 import { Choice, Decimal, DraftId, Flag, ListOf, Optional, Part, Text, Whole } from '../fields/fields';
 
 export class EffortInput {
-  @Decimal(0, 10_000) handsOnMinutes: number;
-  @Decimal(0, 100_000) totalMinutes: number;
+  @Decimal(LIMITS.effort.handsOnMinutes) handsOnMinutes: number;
+  @Decimal(LIMITS.effort.totalMinutes) totalMinutes: number;
   /** Per portion, in the money of the house. */
-  @Decimal(0, 100_000) cost: number;
-  @Whole(1, 5) mess: number;
-  @Whole(1, 5) skill: number;
+  @Decimal(LIMITS.effort.cost) cost: number;
+  @Whole(LIMITS.effort.mess) mess: number;
+  @Whole(LIMITS.effort.skill) skill: number;
 }
 
 export class MethodInput {
   @DraftId() id: string;
-  @Text(200) name: string;
-  @Text(2000) note: string;
+  @Text(SHORT_TEXT) name: string;
+  @Text(LONG_TEXT) note: string;
   /** One step a line. */
-  @Text(2000) steps: string;
-  @Text(200) equipment: string;
+  @Text(LONG_TEXT) steps: string;
+  @Text(SHORT_TEXT) equipment: string;
   @Flag() reference: boolean;
   @Optional() @Part(() => EffortInput) effort?: EffortInput;
   /** Share of the mass lost in cooking, where it differs from the tasting's. */
-  @Optional() @Decimal(0, 0.9) cookLoss?: number;
+  @Optional() @Decimal(LIMITS.method.cookLoss) cookLoss?: number;
 }
 
 export class DecisionInput {
   @Choice(DECISIONS, 'DecisionKind') kind: DecisionKind;
-  @Text(200) attribute: string;
+  @Text(SHORT_TEXT) attribute: string;
   /** The largest loss that does not matter, in points of nine. */
-  @Decimal(0.05, 4) margin: number;
-  @Text(200) marginWords: string;
+  @Decimal(LIMITS.decision.margin) margin: number;
+  @Text(SHORT_TEXT) marginWords: string;
 }
 
 export class ConstantInput {
   @DraftId() id: string;
-  @Text(200) name: string;
-  @Text(200) target: string;
-  @Text(200) tolerance: string;
-  @Text(200) check: string;
+  @Text(SHORT_TEXT) name: string;
+  @Text(SHORT_TEXT) target: string;
+  @Text(SHORT_TEXT) tolerance: string;
+  @Text(SHORT_TEXT) check: string;
 }
 
 export class BundledInput {
   @DraftId() id: string;
   @DraftId() method: string;
-  @Text(200) text: string;
+  @Text(SHORT_TEXT) text: string;
 }
 
 export class LotInput {
   @DraftId() id: string;
-  @Text(200) name: string;
+  @Text(SHORT_TEXT) name: string;
 }
 
 export class ZoneInput {
   @DraftId() id: string;
-  @Text(200) name: string;
+  @Text(SHORT_TEXT) name: string;
 }
 
 export class OptionInput {
-  @Text(200) text: string;
-  @Decimal(-1000, 1000) weight: number;
+  @Text(SHORT_TEXT) text: string;
+  @Decimal(LIMITS.option.weight) weight: number;
 }
 
 export class BallotItemInput {
   @DraftId() id: string;
   @Choice(ITEM_KINDS, 'ItemKind') kind: ItemKind;
   /** The question as panelists read it. */
-  @Text(200) ask: string;
-  @Text(200) attribute: string;
-  @Text(2000) definition: string;
-  @Text(200) low: string;
-  @Text(200) high: string;
+  @Text(SHORT_TEXT) ask: string;
+  @Text(SHORT_TEXT) attribute: string;
+  @Text(LONG_TEXT) definition: string;
+  @Text(SHORT_TEXT) low: string;
+  @Text(SHORT_TEXT) high: string;
   @ListOf(() => OptionInput, MOST_OPTIONS) options: OptionInput[];
   /** Whether samples may share a place, or no preference be said. */
   @Flag() ties: boolean;
@@ -98,35 +100,35 @@ export class BallotDesignInput {
 
 export class ServiceInput {
   /** Samples put side by side. */
-  @Whole(2, MOST_TOGETHER) together: number;
-  @Whole(1, MOST_SITTINGS) sittings: number;
-  @Whole(1, MOST_REPLICATES) replicates: number;
-  @Whole(1, MOST_PANELISTS) seatsPerFlight: number;
+  @Whole(LIMITS.service.together) together: number;
+  @Whole(LIMITS.service.sittings) sittings: number;
+  @Whole(LIMITS.service.replicates) replicates: number;
+  @Whole(LIMITS.service.seatsPerFlight) seatsPerFlight: number;
   @Flag() warmUp: boolean;
-  @Whole(0, 600) rinseSeconds: number;
-  @Whole(10, 1800) secondsPerSample: number;
-  @Choice(['shared', 'own'], 'CodeSharing') codes: 'shared' | 'own';
+  @Whole(LIMITS.service.rinseSeconds) rinseSeconds: number;
+  @Whole(LIMITS.service.secondsPerSample) secondsPerSample: number;
+  @Choice(CODE_SHARING, 'CodeSharing') codes: CodeSharing;
 }
 
 export class QuantitiesInput {
-  @Decimal(0.1, 2000) portionGrams: number;
+  @Decimal(LIMITS.quantities.portionGrams) portionGrams: number;
   /** Raw mass of one piece. */
-  @Decimal(0.1, 100_000) pieceGrams: number;
-  @Decimal(0.01, 1) usable: number;
-  @Decimal(0, 0.9) cookLoss: number;
-  @Decimal(0, 2) spare: number;
-  @Decimal(0, 100_000) costPerKilogram: number;
+  @Decimal(LIMITS.quantities.pieceGrams) pieceGrams: number;
+  @Decimal(LIMITS.quantities.usable) usable: number;
+  @Decimal(LIMITS.quantities.cookLoss) cookLoss: number;
+  @Decimal(LIMITS.quantities.spare) spare: number;
+  @Decimal(LIMITS.quantities.costPerKilogram) costPerKilogram: number;
 }
 
 /** What the plan is sized for, in points of nine and shares. */
 export class AssumedInput {
-  @Decimal(0, 8) difference: number;
-  @Decimal(0, 1) discriminators: number;
-  @Decimal(0, 4) disagreement: number;
-  @Decimal(0, 4) noise: number;
-  @Decimal(0, 4) pieceSpread: number;
-  @Decimal(0, 4) firstEdge: number;
-  @Decimal(0, 0.9) noShows: number;
+  @Decimal(LIMITS.assumed.difference) difference: number;
+  @Decimal(LIMITS.assumed.discriminators) discriminators: number;
+  @Decimal(LIMITS.assumed.disagreement) disagreement: number;
+  @Decimal(LIMITS.assumed.noise) noise: number;
+  @Decimal(LIMITS.assumed.pieceSpread) pieceSpread: number;
+  @Decimal(LIMITS.assumed.firstEdge) firstEdge: number;
+  @Decimal(LIMITS.assumed.noShows) noShows: number;
 }
 
 /** What is to be decided, and how it is asked and served. */
@@ -134,17 +136,15 @@ export class DesignInput {
   @Part(() => DecisionInput) decision: DecisionInput;
   @Choice(TESTS, 'Test') test: Test;
   @Choice(PRODUCTS, 'Product') product: Product;
-  @ListOf(() => ConstantInput, 40) constants: ConstantInput[];
-  @ListOf(() => BundledInput, 120) bundled: BundledInput[];
+  @ListOf(() => ConstantInput, MOST_CONSTANTS) constants: ConstantInput[];
+  @ListOf(() => BundledInput, MOST_BUNDLED) bundled: BundledInput[];
   @ListOf(() => LotInput, MOST_PIECES) lots: LotInput[];
   @Flag() halves: boolean;
-  @ListOf(() => ZoneInput, 4) zones: ZoneInput[];
+  @ListOf(() => ZoneInput, MOST_ZONES) zones: ZoneInput[];
   @Part(() => BallotDesignInput) ballot: BallotDesignInput;
   @Part(() => ServiceInput) service: ServiceInput;
   @Part(() => QuantitiesInput) quantities: QuantitiesInput;
   @Part(() => AssumedInput) assumed: AssumedInput;
-  @Whole(1, MOST_PIECES) piecesPerMethod: number;
-  @ApiProperty({ type: Number, enum: [0.01, 0.05, 0.1] })
-  @IsIn([0.01, 0.05, 0.1], { message: 'This should be 0.01, 0.05 or 0.1.' })
-  alpha: number;
+  @Whole(LIMITS.piecesPerMethod) piecesPerMethod: number;
+  @Decimal(LIMITS.alpha) alpha: number;
 }

@@ -1,9 +1,11 @@
 import { Injectable, NotFoundException } from '@nestjs/common';
-import type { Method, Tasting } from '@jacana/core/bundle';
-import { IsNull, type EntityManager } from 'typeorm';
-import { BallotRow, CaveatRow, type Design, MethodRow, PanelistRow, PlanRow, TastingRow } from '../database/entities';
+import type { CaveatEntry, Method, Tasting } from '@jacana/core/bundle';
+import { ledger } from '@jacana/core/caveats';
+import { In, IsNull, type EntityManager } from 'typeorm';
+import { BallotRow, type Design, EntryRow, MethodRow, PanelistRow, PlanRow, TastingRow } from '../database/entities';
 import { refuseState } from '../fields/problems';
-import type { Status, TastingCard } from './tastings.dto';
+import { entryOf } from '../log/log.service';
+import type { Status, TastingCard } from './tasting.card';
 
 /** One tasting's rows, read together. */
 export interface StoredTasting {
@@ -12,74 +14,209 @@ export interface StoredTasting {
   panelists: PanelistRow[];
   ballots: BallotRow[];
   plan: PlanRow | null;
-  caveats: CaveatRow[];
+  caveats: CaveatEntry[];
+}
+
+/** How far a tasting is and how much there is of it, counted by the database: for lists and cards. */
+export interface CountedTasting {
+  row: TastingRow;
+  lockedAt: string | null;
+  methods: number;
+  panelists: number;
+  caveats: number;
+  /** Ballots that were opened at any sitting. */
+  begun: number;
+  /** Ballots of the open sitting. */
+  opened: number;
+  handedIn: number;
 }
 
 /** Reads tastings from their tables; knows nothing of keys and answers. */
 @Injectable()
 export class TastingStore {
+  private readonly plans = new PlanMemory();
+
   /** @throws NotFoundException for an unknown or removed tasting */
   async get(manager: EntityManager, id: string): Promise<StoredTasting> {
-    const row = await manager.findOneBy(TastingRow, { id, removedAt: IsNull() });
-    if (!row) throw new NotFoundException('This tasting does not exist, or it was removed.');
+    const row = await this.row(manager, id);
     return {
       row,
       methods: await manager.find(MethodRow, { where: { tastingId: id }, order: { place: 'ASC' } }),
-      panelists: await manager.find(PanelistRow, { where: { tastingId: id }, order: { seat: 'ASC' } }),
+      panelists: await this.panelists(manager, id),
       ballots: await manager.findBy(BallotRow, { tastingId: id }),
-      plan: await manager.findOneBy(PlanRow, { tastingId: id }),
-      caveats: await manager.find(CaveatRow, { where: { tastingId: id }, order: { at: 'ASC' } }),
+      plan: await this.plan(manager, id),
+      caveats: await this.caveats(manager, id),
     };
   }
 
-  /** Newest first. */
-  async all(manager: EntityManager): Promise<StoredTasting[]> {
+  /** @throws NotFoundException for an unknown or removed tasting */
+  async row(manager: EntityManager, id: string): Promise<TastingRow> {
+    const row = await manager.findOneBy(TastingRow, { id, removedAt: IsNull() });
+    if (!row) throw new NotFoundException('This tasting does not exist, or it was removed.');
+    return row;
+  }
+
+  panelists(manager: EntityManager, tastingId: string): Promise<PanelistRow[]> {
+    return manager.find(PanelistRow, { where: { tastingId }, order: { seat: 'ASC' } });
+  }
+
+  /** The entries of the caveat ledger. */
+  async caveats(manager: EntityManager, tastingId: string): Promise<CaveatEntry[]> {
+    const rows = await manager.find(EntryRow, { where: { tastingId, log: 'caveats' }, order: { seq: 'ASC' } });
+    return rows.map((row) => entryOf<CaveatEntry>(row));
+  }
+
+  /** The locked plan, or null. It is parsed once, since it never changes under its fingerprint. */
+  async plan(manager: EntityManager, tastingId: string): Promise<PlanRow | null> {
+    const known = await manager.findOne(PlanRow, { select: { fingerprint: true }, where: { tastingId } });
+    if (!known) return null;
+    return this.plans.get(tastingId, known.fingerprint, () => manager.findOneByOrFail(PlanRow, { tastingId }));
+  }
+
+  /** Newest first; a handful of counting queries, however many tastings there are. */
+  async counted(manager: EntityManager, ids?: readonly string[]): Promise<CountedTasting[]> {
     const rows = await manager.find(TastingRow, {
-      where: { removedAt: IsNull() },
+      where: { removedAt: IsNull(), ...(ids && { id: In([...ids]) }) },
       order: { createdAt: 'DESC', id: 'ASC' },
     });
-    return Promise.all(rows.map((row) => this.get(manager, row.id)));
+    const of = ids && { tastingId: In([...ids]) };
+    const plans = await manager.find(PlanRow, { select: { tastingId: true, lockedAt: true }, where: of });
+    const [methods, panelists] = [await countBy(manager, MethodRow, ids), await countBy(manager, PanelistRow, ids)];
+    const caveats = await this.caveatCounts(manager, ids);
+    const ballots = await ballotCounts(manager, ids);
+    const lockedAt = new Map(plans.map((plan) => [plan.tastingId, plan.lockedAt]));
+    return rows.map((row) => {
+      const own = ballots.filter(({ tastingId }) => tastingId === row.id);
+      const now = own.find(({ sitting }) => sitting === row.sitting);
+      return {
+        row,
+        lockedAt: lockedAt.get(row.id) ?? null,
+        methods: methods.get(row.id) ?? 0,
+        panelists: panelists.get(row.id) ?? 0,
+        caveats: caveats.get(row.id) ?? 0,
+        begun: own.reduce((sum, { opened }) => sum + opened, 0),
+        opened: now?.opened ?? 0,
+        handedIn: now?.handedIn ?? 0,
+      };
+    });
+  }
+
+  /** Caveats that stand, which only the fold of the entries knows. */
+  private async caveatCounts(manager: EntityManager, ids?: readonly string[]): Promise<Map<string, number>> {
+    const rows = await manager.find(EntryRow, {
+      where: { log: 'caveats', ...(ids && { tastingId: In([...ids]) }) },
+      order: { seq: 'ASC' },
+    });
+    const entries = new Map<string, CaveatEntry[]>();
+    for (const row of rows) {
+      const own = entries.get(row.tastingId) ?? [];
+      own.push(entryOf<CaveatEntry>(row));
+      entries.set(row.tastingId, own);
+    }
+    return new Map([...entries].map(([id, own]) => [id, ledger(own, null).caveats.length]));
+  }
+
+  /** @throws NotFoundException for an unknown or removed tasting */
+  async countedOne(manager: EntityManager, id: string): Promise<CountedTasting> {
+    const [one] = await this.counted(manager, [id]);
+    if (!one) throw new NotFoundException('This tasting does not exist, or it was removed.');
+    return one;
   }
 
   /** @throws ConflictException unless the plan is locked */
   async getLocked(manager: EntityManager, id: string): Promise<StoredTasting & { plan: PlanRow }> {
     const stored = await this.get(manager, id);
-    if (!stored.plan) throw refuseState('not-locked', 'The plan is not locked yet. Lock it first.');
-    return { ...stored, plan: stored.plan };
+    return { ...stored, plan: lockedOnly(stored.plan) };
   }
 }
 
-export function statusOf({ row, plan, ballots }: StoredTasting): Status {
-  if (row.unsealedAt) return 'unsealed';
-  if (row.closedAt) return 'closed';
-  if (!plan) return 'draft';
-  return ballots.some((ballot) => ballot.openedAt) ? 'tasting' : 'locked';
+/** @throws ConflictException without a plan */
+export function lockedOnly(plan: PlanRow | null): PlanRow {
+  if (!plan) throw refuseState('not-locked', 'The plan is not locked yet. Lock it first.');
+  return plan;
 }
 
-export function cardOf(stored: StoredTasting): TastingCard {
-  const { row, methods, panelists, plan, caveats } = stored;
-  const ballots = stored.ballots.filter((ballot) => ballot.sitting === row.sitting);
+/** The plans that were read last. A plan is large, and is needed for every seat that moves. */
+class PlanMemory {
+  private readonly rows = new Map<string, PlanRow>();
+
+  async get(tastingId: string, fingerprint: string, read: () => Promise<PlanRow>): Promise<PlanRow> {
+    const name = `${tastingId} ${fingerprint}`;
+    const row = this.rows.get(name) ?? (await read());
+    // Taken out and put back, so that the one not used for longest comes first.
+    this.rows.delete(name);
+    this.rows.set(name, row);
+    if (this.rows.size > MOST_PLANS_KEPT) this.rows.delete(this.rows.keys().next().value as string);
+    return row;
+  }
+}
+
+const MOST_PLANS_KEPT = 20;
+
+type OfATasting = typeof MethodRow | typeof PanelistRow | typeof BallotRow;
+
+const grouped = (manager: EntityManager, of: OfATasting, ids?: readonly string[]) => {
+  const query = manager.createQueryBuilder(of, 'own').select('own.tastingId', 'tastingId').groupBy('own.tastingId');
+  return ids ? query.where('own.tastingId IN (:...ids)', { ids }) : query;
+};
+
+async function countBy(manager: EntityManager, of: OfATasting, ids?: readonly string[]): Promise<Map<string, number>> {
+  const rows = await grouped(manager, of, ids)
+    .addSelect('COUNT(*)', 'count')
+    .getRawMany<{ tastingId: string; count: number }>();
+  return new Map(rows.map(({ tastingId, count }) => [tastingId, Number(count)]));
+}
+
+interface BallotCount {
+  tastingId: string;
+  sitting: number;
+  opened: number;
+  handedIn: number;
+}
+
+async function ballotCounts(manager: EntityManager, ids?: readonly string[]): Promise<BallotCount[]> {
+  const rows = await grouped(manager, BallotRow, ids)
+    .addSelect('own.sitting', 'sitting')
+    .addSelect('COUNT(own.openedAt)', 'opened')
+    .addSelect('COUNT(own.handedInAt)', 'handedIn')
+    .addGroupBy('own.sitting')
+    .getRawMany<BallotCount>();
+  return rows.map(({ tastingId, sitting, opened, handedIn }) => ({
+    ...{ tastingId, sitting: Number(sitting), opened: Number(opened), handedIn: Number(handedIn) },
+  }));
+}
+
+export function statusOf({ row, lockedAt, begun }: Pick<CountedTasting, 'row' | 'lockedAt' | 'begun'>): Status {
+  if (row.unsealedAt) return 'unsealed';
+  if (row.closedAt) return 'closed';
+  if (!lockedAt) return 'draft';
+  return begun > 0 ? 'tasting' : 'locked';
+}
+
+export function cardOf(counted: CountedTasting): TastingCard {
+  const { row, lockedAt, methods, panelists, opened, handedIn, caveats } = counted;
   return {
     id: row.id,
     title: row.title,
-    status: statusOf(stored),
+    status: statusOf(counted),
     createdAt: row.createdAt,
-    lockedAt: plan?.lockedAt ?? null,
+    lockedAt,
     closedAt: row.closedAt,
     unsealedAt: row.unsealedAt,
-    methods: methods.length,
-    pieces: plan?.pieces.length ?? methods.length * row.piecesPerMethod,
-    panelists: panelists.length,
+    methods,
+    // Locking makes just as many pieces as were planned.
+    pieces: methods * row.piecesPerMethod,
+    panelists,
     sitting: row.sitting,
     sittings: row.design.service.sittings,
-    opened: ballots.filter((ballot) => ballot.openedAt).length,
-    handedIn: ballots.filter((ballot) => ballot.handedInAt).length,
-    caveats: caveats.length + row.design.bundled.length,
+    opened,
+    handedIn,
+    caveats: caveats + row.design.bundled.length,
   };
 }
 
 /** The rows as the core's tasting. */
-export function tastingOf({ row, methods, panelists }: StoredTasting): Tasting {
+export function tastingOf({ row, methods, panelists }: Pick<StoredTasting, 'row' | 'methods' | 'panelists'>): Tasting {
   return {
     title: row.title,
     question: row.question,
@@ -90,7 +227,7 @@ export function tastingOf({ row, methods, panelists }: StoredTasting): Tasting {
       ...(effort && { effort }),
       ...(cookLoss !== null && { cookLoss }),
     })),
-    panel: panelists.map(({ id, seat, name, blind, notBlindBecause }) => ({ id, seat, name, blind, notBlindBecause })),
+    panel: panelists.map(({ id, seat, name }) => ({ id, seat, name })),
     piecesPerMethod: row.piecesPerMethod,
     alpha: row.alpha,
     createdAt: row.createdAt,

@@ -34,9 +34,23 @@ export async function drafted(coordinator: Agent, plan: Draft = draft()): Promis
     .post('/api/tastings')
     .send({ title: plan.title || 'Untitled' })
     .expect(200);
-  await coordinator.put(`/api/tastings/${body.id}/draft`).send(plan).expect(200);
+  await saveDraft(coordinator, body.id, plan).expect(200);
   return body.id as string;
 }
+
+/** Saves a draft that was made from a version; a new tasting has the first. */
+export const saveDraft = (agent: Agent, id: string, plan: unknown, version = 1) =>
+  agent.put(`/api/tastings/${id}/draft`).send({ version, draft: plan });
+
+let entries = 0;
+/** An entry of the caveat ledger, as a device sends it. */
+export const caveat = (said: object, id = `entry-${++entries}`) => ({
+  ...{ id, at: '2026-03-05T18:00:00.000Z', kind: 'noted' },
+  ...said,
+});
+
+export const note = (agent: Agent, id: string, ...said: object[]) =>
+  agent.post(`/api/tastings/${id}/caveats`).send({ entries: said.map((one) => caveat(one)) });
 
 export async function locked(coordinator: Agent, plan: Draft = draft()): Promise<string> {
   const id = await drafted(coordinator, plan);

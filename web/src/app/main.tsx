@@ -4,7 +4,7 @@ import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router/dom';
 import '../look/theme.css';
 import { router } from './router';
-import { store } from './store';
+import { store } from '../store/store';
 
 createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>

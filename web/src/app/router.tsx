@@ -5,8 +5,8 @@ import { DeskPage } from './pages/DeskPage';
 import { SetUpPage } from './pages/SetUpPage';
 import { SignInPage } from './pages/SignInPage';
 import { TeamPage } from './pages/TeamPage';
-import { SignedIn } from './SignedIn';
-import { TastingShell } from './TastingShell';
+import { SignedIn } from '../shell/SignedIn';
+import { TastingShell } from '../shell/TastingShell';
 
 const drafting = () => import('../drafting/DraftKeeper').then(({ DraftKeeper }) => ({ Component: DraftKeeper }));
 

@@ -5,10 +5,10 @@ import { isAllSaved } from './post';
 import { SampleStep, WarmUpStep } from './SampleStep';
 import { SetStep } from './SetStep';
 import { Sent, Stopped } from './Endings';
-import type { BallotView } from '../app/api.generated';
+import type { BallotView } from '../client/api.generated';
 import type { BallotState } from './state';
 import { type Step, stepsOf, whereText } from './steps';
-import { useBallot } from './store';
+import { useBallot } from './ballotStore';
 import { WelcomeStep } from './WelcomeStep';
 
 /** The panelist's page: one decision at a time, from welcome to hand-in. */

@@ -1,16 +1,17 @@
-import type { BallotItemInput, BallotView } from '../app/api.generated';
+import type { BallotItemInput, BallotView } from '../client/api.generated';
 import { ordinal, placeOf as placeInRanking } from '../questions/ranking';
 import { Pad } from '../ui/Pad';
 import { BigButton } from './BigButton';
 import { newId } from './post';
 import { actions, commentItems, placeOf } from './state';
-import { useAct, useBallot } from './store';
+import { useAct, useBallot } from './ballotStore';
 
 /** A last look at the whole ballot, and the hand-in. */
 export function CheckStep({ ballot }: { ballot: BallotView }) {
   const act = useAct();
   const step = useBallot((state) => state.step);
   const given = useBallot((state) => state.given);
+  const notice = useBallot((state) => state.notice);
   const liked = ballot.items.find((item) => item.kind === 'liking')?.id;
   const liking = (code: string): number | undefined =>
     liked ? given[placeOf({ kind: 'score', item: liked, code })]?.score : undefined;
@@ -27,6 +28,11 @@ export function CheckStep({ ballot }: { ballot: BallotView }) {
       <h1 className="mb-3 font-serif text-2xl leading-tight">
         {rankings.length > 0 ? 'Is this your order?' : 'That was all. Hand in?'}
       </h1>
+      {notice && (
+        <p role="alert" className="mb-3 rounded-xl border-2 border-chestnut px-4 py-3 dim:border-night-ink">
+          {notice}
+        </p>
+      )}
       {rankings.map(({ item, set, ranking }) => (
         <Order key={`${item.id} ${set}`} item={item} ranking={ranking} liking={liking} />
       ))}

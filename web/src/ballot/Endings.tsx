@@ -1,7 +1,8 @@
 import { Pad } from '../ui/Pad';
 import { BigButton } from './BigButton';
 import { actions } from './state';
-import { useAct, useBallot, usePost } from './store';
+import { useAct, useBallot } from './ballotStore';
+import { usePost } from './PostContext';
 
 /** Handed in: acknowledged by the server, or still on its way. */
 export function Sent() {

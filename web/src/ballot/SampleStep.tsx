@@ -6,7 +6,7 @@ import { StepButtons } from './StepButtons';
 import { newId } from './post';
 import { actions, placeOf } from './state';
 import type { Step } from './steps';
-import { useAct, useBallot } from './store';
+import { useAct, useBallot } from './ballotStore';
 
 /** One sample: its code, and a question about it if there is one. */
 export function SampleStep({ step }: { step: Extract<Step, { at: 'sample' }> }) {

@@ -6,7 +6,7 @@ import { StepButtons } from './StepButtons';
 import { newId } from './post';
 import { actions, makingOf, placeOf } from './state';
 import type { Step } from './steps';
-import { useAct, useBallot } from './store';
+import { useAct, useBallot } from './ballotStore';
 
 /** Samples side by side, and what is asked about them. */
 export function SetStep({ step }: { step: Extract<Step, { at: 'set' }> }) {

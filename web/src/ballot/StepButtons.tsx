@@ -1,7 +1,7 @@
 import { BigButton } from './BigButton';
 import { actions } from './state';
 import { onwardText, stepsOf } from './steps';
-import { useAct, useBallot } from './store';
+import { useAct, useBallot } from './ballotStore';
 
 /** Back and on. */
 export function StepButtons({ canGoOn, onGoOn }: { canGoOn: boolean; onGoOn?: () => void }) {

@@ -1,9 +1,9 @@
-import type { BallotView } from '../app/api.generated';
+import type { BallotView } from '../client/api.generated';
 import { Pad } from '../ui/Pad';
 import { BigButton } from './BigButton';
 import { actions, firstOpenStep } from './state';
 import { sampleCount } from './steps';
-import { useAct, useBallot } from './store';
+import { useAct, useBallot } from './ballotStore';
 
 /** What will happen, and that one may stop. */
 export function WelcomeStep({ ballot }: { ballot: BallotView }) {

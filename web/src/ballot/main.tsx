@@ -4,7 +4,8 @@ import { Provider } from 'react-redux';
 import '../look/theme.css';
 import { Ballot } from './Ballot';
 import { Post } from './post';
-import { createBallotStore, PostContext } from './store';
+import { createBallotStore } from './ballotStore';
+import { PostContext } from './PostContext';
 
 const token = window.location.pathname.split('/')[2] ?? '';
 const store = createBallotStore(token);

@@ -1,22 +1,10 @@
 import { nanoid } from 'nanoid';
-import type { BallotView, SavedAnswers } from '../app/api.generated';
+import type { BallotView, SavedAnswers } from '../client/api.generated';
+import { Refused, send } from '../post/letter';
+import { Patience } from '../post/patience';
 import { deviceId, keep } from './memory';
 import { actions, type BallotState, handedOver } from './state';
-import type { BallotStore } from './store';
-
-const PATIENCE_MS = [1000, 2000, 4000, 8000];
-const TIMEOUT_MS = 10_000;
-
-/** The server said no; trying again would not help. */
-class Refused extends Error {
-  constructor(
-    readonly status: number,
-    readonly kind: string,
-    message: string,
-  ) {
-    super(message);
-  }
-}
+import type { BallotStore } from './ballotStore';
 
 /**
  * The postman between this device and the server. Answers wait in the state, which the
@@ -25,8 +13,7 @@ class Refused extends Error {
  */
 export class Post {
   private isBusy = false;
-  private failures = 0;
-  private timer: ReturnType<typeof setTimeout> | undefined;
+  private readonly patience = new Patience();
 
   constructor(
     private readonly token: string,
@@ -39,8 +26,7 @@ export class Post {
       keep(this.token, this.store.getState());
       this.nudge();
     });
-    window.addEventListener('online', () => this.retryNow());
-    document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && this.retryNow());
+    this.patience.watch();
     void this.open(false);
   }
 
@@ -49,7 +35,7 @@ export class Post {
     try {
       this.store.dispatch(actions.opened(await this.send<BallotView>('open', { device: deviceId(), takeOver })));
       this.store.dispatch(actions.lineChanged('saved'));
-      this.failures = 0;
+      this.patience.succeeded();
       this.nudge();
     } catch (error) {
       if (error instanceof Refused) return this.refused(error);
@@ -60,7 +46,7 @@ export class Post {
   /** Sends what is waiting, one letter at a time. */
   private nudge(): void {
     const { queue, handIn, refusal, ballot } = this.store.getState();
-    if (this.isBusy || this.timer || refusal || !ballot || ballot.state !== 'open') return;
+    if (this.isBusy || this.patience.isWaiting || refusal || !ballot || ballot.state !== 'open') return;
     if (queue.length > 0) void this.deliver(() => this.sendAnswers());
     else if (handIn) void this.deliver(() => this.sendHandIn());
   }
@@ -70,7 +56,7 @@ export class Post {
     if (this.store.getState().line === 'saved') this.store.dispatch(actions.lineChanged('sending'));
     try {
       await work();
-      this.failures = 0;
+      this.patience.succeeded();
       this.isBusy = false;
       this.store.dispatch(actions.lineChanged('saved'));
     } catch (error) {
@@ -100,39 +86,23 @@ export class Post {
 
   private refused(error: Refused): void {
     if (error.kind === 'handed-in') return void this.open(false);
+    if (error.kind === 'behind') {
+      this.store.dispatch(actions.handInTakenBack(error.message));
+      return void this.open(false);
+    }
     const kind =
       error.kind === 'closed' || error.kind === 'elsewhere' ? error.kind : error.status === 404 ? 'missing' : 'problem';
     this.store.dispatch(actions.refused({ kind, message: error.message }));
   }
 
   private waitAndThen(again: () => void): void {
-    const patience = PATIENCE_MS[Math.min(this.failures++, PATIENCE_MS.length - 1)];
-    this.again = again;
-    this.timer = setTimeout(() => this.retryNow(), patience);
+    this.patience.later(again);
     // Only now, since telling the store makes it look whether something is to be sent.
     this.store.dispatch(actions.lineChanged('waiting'));
   }
 
-  private again: (() => void) | undefined;
-
-  private retryNow(): void {
-    if (!this.timer) return;
-    clearTimeout(this.timer);
-    this.timer = undefined;
-    this.again?.();
-  }
-
-  private async send<T>(what: string, body: object): Promise<T> {
-    const response = await fetch(`/api/ballots/${this.token}/${what}`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify(body),
-      signal: AbortSignal.timeout(TIMEOUT_MS),
-    });
-    if (response.ok) return (await response.json()) as T;
-    if (response.status >= 500 || response.status === 429) throw new Error('The server is not well; try again.');
-    const refusal = (await response.json().catch(() => ({}))) as { error?: string; message?: string };
-    throw new Refused(response.status, refusal.error ?? '', refusal.message ?? 'The server refused this.');
+  private send<T>(what: string, body: object): Promise<T> {
+    return send<T>(`/api/ballots/${this.token}/${what}`, body);
   }
 }
 

@@ -1,7 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { placeOfAnswer, scopeOf } from '@jacana/core/questions';
 import type { AnswerValue } from '@jacana/core/bundle';
-import type { AnswerInput, BallotView } from '../app/api.generated';
+import type { AnswerInput, BallotView } from '../client/api.generated';
 import { type Step, stepsOf } from './steps';
 
 /** How the line to the server is: all saved, sending, or waiting for a connection. */
@@ -23,6 +23,8 @@ export interface BallotState {
   queue: AnswerInput[];
   /** Id of the hand-in, once the panelist has handed in and until it is acknowledged. */
   handIn: string | null;
+  /** What to look at before handing in again. */
+  notice: string | null;
   line: Line;
 }
 
@@ -34,6 +36,7 @@ export const fresh: BallotState = {
   halfMade: {},
   queue: [],
   handIn: null,
+  notice: null,
   line: 'saved',
 };
 
@@ -55,7 +58,13 @@ const slice = createSlice({
       state.refusal =
         ballot.state === 'elsewhere' || ballot.state === 'closed' ? { kind: ballot.state, message: '' } : null;
       if (ballot.state === 'handed-in') Object.assign(state, { queue: [], handIn: null, line: 'saved' });
-      for (const answer of ballot.answers) state.given[placeOf(answer)] ??= answer;
+      // What another device entered is seen here too; what is typed here and not sent yet stays.
+      const unsent = new Set(state.queue.map(placeOf));
+      for (const answer of ballot.answers) {
+        const place = placeOf(answer);
+        const isOwn = unsent.has(place) || (answer.kind === 'comment' && state.given[place]);
+        if (!isOwn) state.given[place] = answer;
+      }
     },
     stepped: (state, { payload }: PayloadAction<number>) => {
       state.step = payload;
@@ -76,9 +85,11 @@ const slice = createSlice({
     },
     handedIn: (state, { payload: id }: PayloadAction<string>) => {
       state.handIn ??= id;
+      state.notice = null;
     },
-    handInTakenBack: (state) => {
+    handInTakenBack: (state, { payload: notice }: PayloadAction<string | undefined>) => {
       state.handIn = null;
+      state.notice = notice ?? null;
     },
     acknowledged: (state, { payload: ids }: PayloadAction<string[]>) => {
       state.queue = state.queue.filter((answer) => !ids.includes(answer.id));

@@ -1,5 +1,5 @@
 import { scopeOf } from '@jacana/core/questions';
-import type { BallotItemInput, BallotView } from '../app/api.generated';
+import type { BallotItemInput, BallotView } from '../client/api.generated';
 
 /** One screen of a ballot. */
 export type Step =

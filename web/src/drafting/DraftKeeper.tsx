@@ -1,13 +1,17 @@
-import { useEffect, useMemo, useState } from 'react';
 import { lockProblems } from '@jacana/core/design';
+import { useEffect, useMemo, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { Outlet } from 'react-router';
-import { api } from '../app/api';
-import type { DraftInput, TastingView } from '../app/api.generated';
-import { type InTasting, useInTasting } from '../app/session';
+import { api } from '../client/api';
+import type { DraftInput, TastingView } from '../client/api.generated';
+import { type InTasting, useInTasting } from '../shell/session';
+import { useAppDispatch, useAppSelector } from '../store/store';
 import { Loading } from '../ui/Notice';
+import { Differences } from './Differences';
 import { asTasting, DraftContext } from './draft';
 import { DraftPost, type SaveState, unsaved } from './draftPost';
+import { History } from './history';
 
 /** Holds the one draft that Ask and Plan edit, and keeps saving it. */
 export function DraftKeeper() {
@@ -19,21 +23,30 @@ export function DraftKeeper() {
 }
 
 function Keeper({ tasting, inTasting }: { tasting: TastingView; inTasting: InTasting }) {
-  const { id } = tasting;
   const isDraft = tasting.lockedAt === null;
-  const [save] = api.useSaveDraftMutation();
   const [saveState, setSaveState] = useState<SaveState>({ kind: 'saved' });
-  const [post] = useState(() => new DraftPost(id, (draftInput) => save({ id, draftInput }), setSaveState));
-  const form = useForm<DraftInput>({ defaultValues: (isDraft && unsaved.read(id)) || tasting.draft });
+  const [kept] = useState(() => (isDraft ? unsaved.adopt(tasting.id) : undefined));
+  const form = useForm<DraftInput>({ defaultValues: kept?.draft ?? tasting.draft });
+  const { post, history } = usePost(tasting, kept?.base ?? tasting, form.reset, setSaveState);
   useEffect(() => {
     if (!isDraft) return;
     void post.flush();
-    const stop = form.subscribe({ formState: { values: true }, callback: ({ values }) => post.changed(values) });
+    const stop = form.subscribe({
+      formState: { values: true },
+      callback: ({ values }) => {
+        history.changed(values, Date.now());
+        post.changed(values);
+      },
+    });
     return () => {
       stop();
       void post.flush();
     };
-  }, [isDraft, form, post]);
+  }, [isDraft, form, post, history]);
+  useUndo(isDraft, history, (draft) => {
+    form.reset(draft);
+    post.changed(draft);
+  });
   const draft = useWatch({ control: form.control }) as DraftInput;
   const drafting = useMemo(() => {
     const design = asTasting(draft);
@@ -43,6 +56,49 @@ function Keeper({ tasting, inTasting }: { tasting: TastingView; inTasting: InTas
   return (
     <DraftContext.Provider value={drafting}>
       <Outlet context={inTasting} />
+      {saveState.kind === 'differs' && (
+        <Differences draft={draft} conflicts={saveState.conflicts} onSettled={(settled) => void post.settle(settled)} />
+      )}
     </DraftContext.Provider>
   );
+}
+
+/** The line to the server, and the steps that can be taken back. */
+function usePost(
+  { id }: TastingView,
+  base: { version: number; draft: DraftInput },
+  show: (draft: DraftInput) => void,
+  tell: (state: SaveState) => void,
+) {
+  const dispatch = useAppDispatch();
+  const [save] = api.useSaveDraftMutation();
+  const [held] = useState(() => {
+    const history = new History(base.draft);
+    const post = new DraftPost(id, base, {
+      save: (version, draft) => save({ id, savedDraft: { version, draft } }),
+      read: () =>
+        dispatch(api.endpoints.getTasting.initiate({ id }, { forceRefetch: true, subscribe: false })).unwrap(),
+      show: (draft) => {
+        show(draft);
+        history.replaced(draft);
+      },
+      tell,
+    });
+    return { post, history };
+  });
+  const heard = useAppSelector((state) => state.live.drafts[id]);
+  useEffect(() => {
+    if (heard !== undefined) void held.post.heard(heard);
+  }, [held, heard]);
+  return held;
+}
+
+/** Ctrl Z takes back the last edit of the plan, whatever it was, also from inside a field. */
+function useUndo(isDraft: boolean, history: History, show: (draft: DraftInput) => void): void {
+  const options = { enabled: isDraft, enableOnFormTags: true, preventDefault: true } as const;
+  const go = (draft: DraftInput | undefined): void => {
+    if (draft) show(draft);
+  };
+  useHotkeys('mod+z', () => go(history.undo()), options);
+  useHotkeys(['mod+shift+z', 'mod+y'], () => go(history.redo()), options);
 }

@@ -2,7 +2,7 @@ import type { Problem, Tasting } from '@jacana/core/bundle';
 import { nanoid } from 'nanoid';
 import { createContext, useContext } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
-import type { DraftInput, TastingView } from '../app/api.generated';
+import type { DraftInput, TastingView } from '../client/api.generated';
 import type { SaveState } from './draftPost';
 
 export interface Drafting {
@@ -44,7 +44,7 @@ export const newPanelist = (name: string): DraftInput['panel'][number] => ({ id:
 export function asTasting({ panel, ...draft }: DraftInput): Tasting {
   return {
     ...draft,
-    panel: panel.map(({ id, name }, at) => ({ id, name, seat: at + 1, blind: true, notBlindBecause: '' })),
+    panel: panel.map(({ id, name }, at) => ({ id, name, seat: at + 1 })),
     createdAt: '1970-01-01T00:00:00Z',
   };
 }

@@ -1,7 +1,7 @@
 import type { Product } from '@jacana/core/bundle';
 import { withProduct } from '@jacana/core/library';
 import type { UseFormReturn } from 'react-hook-form';
-import type { DraftInput } from '../app/api.generated';
+import type { DraftInput } from '../client/api.generated';
 
 /** Another kind of product, with what is usual for it wherever nothing was set by hand. */
 export function chooseProduct(form: UseFormReturn<DraftInput>, draft: DraftInput, product: Product): void {

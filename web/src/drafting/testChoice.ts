@@ -1,7 +1,7 @@
 import type { Test } from '@jacana/core/bundle';
 import { propose, type Proposal } from '@jacana/core/design';
 import { adaptedBallot } from '@jacana/core/library';
-import type { DraftInput } from '../app/api.generated';
+import type { DraftInput } from '../client/api.generated';
 import { useDrafting } from './draft';
 
 interface TestChoice {

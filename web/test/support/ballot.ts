@@ -1,5 +1,5 @@
 import { neutralQuestion } from '@jacana/core/library';
-import type { AnswerInput, BallotView } from '../../src/app/api.generated';
+import type { AnswerInput, BallotView } from '../../src/client/api.generated';
 
 /** A ballot as the server opens it: liking, then a ranking. */
 export const servedBallot = (codes: string[], change: Partial<BallotView> = {}): BallotView => ({

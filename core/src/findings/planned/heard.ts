@@ -1,11 +1,15 @@
 import { currentAnswers, type Answer, type Key, type TastingBundle } from '../../bundle';
+import { servedPortions, type ServedPortion } from '../../served';
 
 /** One sample of a set, once the key is known. */
 export interface HeardSample {
   code: string;
   /** Place of the method in the tasting. */
   method: number;
+  /** Kitchen tag of the piece that it was cut from, and the block and lot of that piece. */
   piece: string;
+  block: number;
+  lot: string | null;
   /** From 1, over the whole sitting. */
   position: number;
 }
@@ -39,34 +43,45 @@ export function heardSets(
   key: Key,
   only: string | null = null,
 ): { sets: HeardSet[]; leftOut: LeftOut[] } {
-  const { tasting, plan, ballots } = bundle;
+  const { tasting } = bundle;
   const place = new Map(tasting.methods.map((method, at) => [method.id, at]));
-  const seats = new Map(tasting.panel.map((panelist) => [panelist.id, panelist.seat]));
+  const ballots = new Map(bundle.ballots.map((ballot) => [whoAndWhen(ballot), ballot]));
   const sets: HeardSet[] = [];
   const leftOut: LeftOut[] = [];
-  for (const serving of plan?.servings ?? []) {
-    const { panelist, sitting, warmUp } = serving;
-    const isHere = (one: { panelist: string; sitting: number }): boolean =>
-      one.panelist === panelist && one.sitting === sitting;
-    const ballot = ballots.find(isHere);
+  for (const portions of bySitting(servedPortions({ ...bundle, key }))) {
+    const { panelist, sitting, seat } = portions[0];
+    const ballot = ballots.get(whoAndWhen(portions[0]));
     if (!ballot?.handedInAt) {
       const where = tasting.service.sittings > 1 ? ` of sitting ${sitting}` : '';
-      const why = `did not ${ballot?.openedAt ? 'hand in' : 'open'} the ballot${where}`;
-      leftOut.push({ panelist, seat: seats.get(panelist) ?? 0, why });
+      leftOut.push({ panelist, seat, why: `did not ${ballot?.openedAt ? 'hand in' : 'open'} the ballot${where}` });
       continue;
     }
     const answers = currentAnswers(ballot.answers);
-    const tags = key.portions.find(isHere)?.tags.slice(warmUp ? 1 : 0) ?? [];
-    let served = 0;
-    serving.sets.forEach(({ zone, codes }, set) => {
-      const samples = codes.map((code) => ({
-        ...{ code, method: place.get(key.codes[code]) ?? -1, piece: tags[served] ?? '' },
-        position: ++served,
+    const last = Math.max(...portions.map(({ set }) => set));
+    for (let set = 0; set <= last; set++) {
+      const own = portions.filter((portion) => portion.set === set);
+      const zone = own[0]?.zone ?? null;
+      if (own.length === 0 || (only !== null && zone !== only)) continue;
+      const samples = own.map(({ code, method, tag: piece, block, lot, position }) => ({
+        ...{ code, method: place.get(method) ?? -1, piece, block, lot, position },
       }));
-      if (only === null || zone === only) sets.push({ panelist, sitting, set, zone, samples, answers });
-    });
+      sets.push({ panelist, sitting, set, zone, samples, answers });
+    }
   }
   return { sets, leftOut };
+}
+
+const whoAndWhen = ({ panelist, sitting }: { panelist: string; sitting: number }): string => `${sitting} ${panelist}`;
+
+/** Portions of one panelist and sitting together, in the order of the plan. */
+function bySitting(portions: readonly ServedPortion[]): ServedPortion[][] {
+  const groups = new Map<string, ServedPortion[]>();
+  for (const portion of portions) {
+    const own = groups.get(whoAndWhen(portion)) ?? [];
+    own.push(portion);
+    groups.set(whoAndWhen(portion), own);
+  }
+  return [...groups.values()];
 }
 
 /** The ranking, choice or best-and-worst that was given for a set. */

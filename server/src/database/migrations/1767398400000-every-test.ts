@@ -1,4 +1,5 @@
-import { defaultTasting, itemsOfVersion1, portionsFromVersion1, servingsFromVersion1 } from '@jacana/core/bundle';
+import { itemsOfVersion1, portionsFromVersion1, servingsFromVersion1 } from '@jacana/core/bundle/v1';
+import { defaultsOfVersion2 } from '@jacana/core/bundle/v2';
 import { type MigrationInterface, type QueryRunner, Table, TableColumn, TableForeignKey } from 'typeorm';
 
 /**
@@ -70,7 +71,7 @@ async function tastings(runner: QueryRunner): Promise<void> {
     piecesPerMethod: _n,
     alpha: _a,
     ...design
-  } = defaultTasting();
+  } = defaultsOfVersion2();
   for (const { id, liking, ties } of rows) {
     const whole = {
       ...design,

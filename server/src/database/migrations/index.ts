@@ -1,6 +1,12 @@
 import { First1767225600000 } from './1767225600000-first';
 import { EffortAndTouched1767312000000 } from './1767312000000-effort-and-touched';
 import { EveryTest1767398400000 } from './1767398400000-every-test';
+import { Records1780000000000 } from './1780000000000-records';
 
 /** In their order. A migration that has landed never changes, and leans on nothing that can. */
-export const MIGRATIONS = [First1767225600000, EffortAndTouched1767312000000, EveryTest1767398400000];
+export const MIGRATIONS = [
+  First1767225600000,
+  EffortAndTouched1767312000000,
+  EveryTest1767398400000,
+  Records1780000000000,
+];

@@ -6,14 +6,14 @@ import { Button } from '../../ui/Button';
 import { Failure, Loading } from '../../ui/Notice';
 import { padPath } from '../../ui/Pad';
 import { SEALED_NOTCH } from '../../look/methodLook';
-import { api, refusalOf } from '../api';
-import type { TastingCard } from '../api.generated';
-import { useCommands } from '../CommandProvider';
-import { noticeShown } from '../notices';
-import { useDesk } from '../session';
-import { Shell } from '../Shell';
-import { counted, currentStage, isDone, STAGE_NAMES, STAGES } from '../stages';
-import { useAppDispatch } from '../store';
+import { api, refusalOf } from '../../client/api';
+import type { TastingCard } from '../../client/api.generated';
+import { useCommands } from '../../shell/CommandProvider';
+import { noticeShown } from '../../store/notices';
+import { useDesk } from '../../shell/session';
+import { Shell } from '../../shell/Shell';
+import { counted, currentStage, isDone, STAGE_NAMES, STAGES } from '../../shell/stages';
+import { useAppDispatch } from '../../store/store';
 import { NewTastingDialog } from './NewTastingDialog';
 
 /** All tastings that this person may know of. */

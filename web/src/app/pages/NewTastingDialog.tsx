@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { Modal } from '../../ui/Modal';
-import { api, refusalOf } from '../api';
+import { api, refusalOf } from '../../client/api';
 
 export function NewTastingDialog({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const [create, { error, isLoading }] = api.useCreateTastingMutation();

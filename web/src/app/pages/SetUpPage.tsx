@@ -4,8 +4,8 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { TextField } from '../../ui/Field';
 import { Loading } from '../../ui/Notice';
-import { api, refusalOf } from '../api';
-import type { FirstAccount } from '../api.generated';
+import { api, refusalOf } from '../../client/api';
+import type { FirstAccount } from '../../client/api.generated';
 import { AccountFields } from './AccountFields';
 import { Entrance } from './Entrance';
 

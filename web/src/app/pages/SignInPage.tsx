@@ -4,8 +4,8 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { TextField } from '../../ui/Field';
 import { Failure } from '../../ui/Notice';
-import { api, refusalOf } from '../api';
-import type { DemoSignIn, SignIn } from '../api.generated';
+import { api, refusalOf } from '../../client/api';
+import type { DemoSignIn, SignIn } from '../../client/api.generated';
 import { Entrance } from './Entrance';
 
 const DOES: Record<DemoSignIn['role'], string> = {

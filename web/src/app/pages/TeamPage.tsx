@@ -4,13 +4,13 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Loading } from '../../ui/Notice';
 import { StageLayout } from '../../ui/StageLayout';
-import { api, refusalOf } from '../api';
-import type { NewAccount, Role } from '../api.generated';
-import { noticeShown } from '../notices';
-import { useDesk } from '../session';
-import { Shell } from '../Shell';
-import { counted } from '../stages';
-import { useAppDispatch } from '../store';
+import { api, refusalOf } from '../../client/api';
+import type { NewAccount, Role } from '../../client/api.generated';
+import { noticeShown } from '../../store/notices';
+import { useDesk } from '../../shell/session';
+import { Shell } from '../../shell/Shell';
+import { counted } from '../../shell/stages';
+import { useAppDispatch } from '../../store/store';
 import { AccountFields } from './AccountFields';
 
 const ROLES: { role: Role; sees: string }[] = [

@@ -1,8 +1,8 @@
 import { guideFor, proposedConstants } from '@jacana/core/library';
 import { ListChecks, Plus } from 'lucide-react';
 import { useFieldArray } from 'react-hook-form';
-import type { DraftInput } from '../../app/api.generated';
-import { counted } from '../../app/stages';
+import type { DraftInput } from '../../client/api.generated';
+import { counted } from '../../shell/stages';
 import { newId, useDrafting } from '../../drafting/draft';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';

@@ -1,6 +1,6 @@
 import { methodsFromTable, type ReadMethods } from '@jacana/core/bundle';
 import { useState } from 'react';
-import { counted } from '../../app/stages';
+import { counted } from '../../shell/stages';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 

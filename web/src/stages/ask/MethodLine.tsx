@@ -1,6 +1,6 @@
 import { ArrowDown, ArrowUp, ChevronDown } from 'lucide-react';
 import { useState } from 'react';
-import type { EffortInput } from '../../app/api.generated';
+import type { EffortInput } from '../../client/api.generated';
 import { useDrafting } from '../../drafting/draft';
 import { methodLook } from '../../look/methodLook';
 import { Button } from '../../ui/Button';

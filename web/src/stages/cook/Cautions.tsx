@@ -1,5 +1,5 @@
 import { Card } from '../../ui/Card';
-import { Temperature } from '../../app/Temperature';
+import { Temperature } from '../../shell/Temperature';
 
 /**
  * Safe minimum internal temperatures of the USDA FSIS chart and the holding limits of the

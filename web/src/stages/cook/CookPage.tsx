@@ -1,22 +1,23 @@
-import { format } from 'date-fns';
-import { api } from '../../app/api';
-import { useInTasting } from '../../app/session';
-import { counted } from '../../app/stages';
+import { api } from '../../client/api';
+import type { KitchenMethodView } from '../../client/api.generated';
+import { CaveatForm } from '../../caveats/CaveatForm';
+import { CaveatList } from '../../caveats/CaveatList';
+import { useInTasting } from '../../shell/session';
+import { counted } from '../../shell/stages';
 import { Card } from '../../ui/Card';
 import { Loading, ToCome } from '../../ui/Notice';
 import { StageLayout } from '../../ui/StageLayout';
-import { CaveatForm } from '../../caveats/CaveatForm';
 import { Cautions } from './Cautions';
 
 /** Stage 3, as far as it goes: the kitchen's list of pieces, and what departed from the plan. */
 export function CookPage() {
   const { card, me } = useInTasting();
-  const { data: methods } = api.useGetKitchenQuery({ id: card.id });
-  const { data: caveats } = api.useListCaveatsQuery({ id: card.id });
-  if (!methods || !caveats) return <Loading what="the kitchen" />;
+  const { data: kitchen } = api.useGetKitchenQuery({ id: card.id });
+  if (!kitchen) return <Loading what="the kitchen" />;
+  const { methods, constants, halves } = kitchen;
   const isLocked = card.lockedAt !== null;
   const bundled = methods.flatMap(({ method, bundled: texts }) => texts.map((text) => ({ method, text })));
-  const total = caveats.length + bundled.length;
+  const tags = methods.flatMap(({ pieces }) => pieces.map(({ tag }) => tag));
   return (
     <StageLayout
       sentence={
@@ -31,7 +32,7 @@ export function CookPage() {
       }
       margin={
         <>
-          {card.lockedAt && !card.unsealedAt && <CaveatForm id={card.id} tags={methods.flatMap(({ tags }) => tags)} />}
+          {card.lockedAt && <CaveatForm id={card.id} tags={tags} />}
           <Cautions />
           <ToCome>
             <p>
@@ -42,68 +43,66 @@ export function CookPage() {
         </>
       }
     >
-      <Card title="Pieces">
+      <Card title="Pieces" aside={halves ? 'pieces of one number are parts of one raw piece' : undefined}>
         <ul className="divide-y divide-line">
-          {methods.map(({ method, note, steps, reference, tags }) => (
-            <li key={method} className="grid gap-x-6 gap-y-1 py-3 sm:grid-cols-[minmax(0,16rem)_1fr]">
-              <div>
-                <p className="font-bold">
-                  {method || 'Not named yet'}{' '}
-                  {reference && <span className="text-sm font-normal text-quiet">reference</span>}
-                </p>
-                <p className="text-sm text-quiet">{note}</p>
-                {steps && (
-                  <ol className="mt-1 list-decimal pl-5 text-sm">
-                    {steps.split('\n').map((step) => (
-                      <li key={step}>{step}</li>
-                    ))}
-                  </ol>
-                )}
-              </div>
-              <p className="flex flex-wrap items-center gap-2">
-                {tags.map((tag) => (
-                  <span
-                    key={tag}
-                    className="rounded border-2 border-ink px-2.5 py-1 font-mono text-xl leading-none font-semibold"
-                  >
-                    {tag}
-                  </span>
-                ))}
-              </p>
-            </li>
+          {methods.map((method) => (
+            <MethodPieces key={method.method} method={method} halves={halves} />
           ))}
         </ul>
       </Card>
-      <Card
-        title={total > 0 ? counted(total, 'caveat') : 'No caveats so far'}
+      {constants.length > 0 && (
+        <Card title="Held constant">
+          <ul className="divide-y divide-line">
+            {constants.map(({ name, target, tolerance, check }) => (
+              <li key={name} className="py-1.5">
+                <strong>{name}</strong> {[target, tolerance && `within ${tolerance}`, check].filter(Boolean).join(', ')}
+              </li>
+            ))}
+          </ul>
+        </Card>
+      )}
+      <CaveatList
+        id={card.id}
+        tags={tags}
+        bundled={bundled}
         aside={me.role === 'coordinator' ? 'from everyone' : 'your own'}
-      >
-        <ul className="divide-y divide-line">
-          {bundled.map(({ method, text }) => (
-            <li key={`${method} ${text}`} className="py-2">
-              {method}: {text}
-              <span className="block text-sm text-quiet">from the plan: it comes with the method</span>
-            </li>
-          ))}
-          {caveats.map((caveat) => (
-            <li key={caveat.id} className="py-2">
-              {caveat.text}
-              <span className="block text-sm text-quiet">
-                {caveat.by}, {format(caveat.at, 'd MMM HH:mm')}
-                {caveat.pieces.length > 0 && (
-                  <>
-                    {' · touches '}
-                    <span className="font-mono font-semibold text-ink">{caveat.pieces.join(' ')}</span>
-                  </>
-                )}
-              </span>
-            </li>
-          ))}
-        </ul>
-        {total === 0 && (
-          <p className="text-quiet">What departs from the plan is noted here, and stands beside the answer.</p>
-        )}
-      </Card>
+      />
     </StageLayout>
+  );
+}
+
+function MethodPieces({ method, halves }: { method: KitchenMethodView; halves: boolean }) {
+  const { note, steps, equipment, reference, pieces } = method;
+  return (
+    <li className="grid gap-x-6 gap-y-1 py-3 sm:grid-cols-[minmax(0,16rem)_1fr]">
+      <div>
+        <p className="font-bold">
+          {method.method || 'Not named yet'}{' '}
+          {reference && <span className="text-sm font-normal text-quiet">reference</span>}
+        </p>
+        <p className="text-sm text-quiet">{[note, equipment].filter(Boolean).join(' · ')}</p>
+        {steps && (
+          <ol className="mt-1 list-decimal pl-5 text-sm">
+            {steps.split('\n').map((step) => (
+              <li key={step}>{step}</li>
+            ))}
+          </ol>
+        )}
+      </div>
+      <ul className="flex flex-wrap items-start gap-2">
+        {pieces.map(({ tag, lot, block }) => (
+          <li key={tag} className="text-center">
+            <span className="block rounded border-2 border-ink px-2.5 py-1 font-mono text-xl leading-none font-semibold">
+              {tag}
+            </span>
+            {(lot || halves) && (
+              <span className="block max-w-24 text-sm leading-tight text-quiet">
+                {[halves && `raw ${block}`, lot].filter(Boolean).join(', ')}
+              </span>
+            )}
+          </li>
+        ))}
+      </ul>
+    </li>
   );
 }

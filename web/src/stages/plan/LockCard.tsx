@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
-import { api, refusalOf } from '../../app/api';
-import { useCommands } from '../../app/CommandProvider';
-import { Bud } from '../../app/SealChip';
+import { api, refusalOf } from '../../client/api';
+import { useCommands } from '../../shell/CommandProvider';
+import { Bud } from '../../shell/SealChip';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Modal } from '../../ui/Modal';

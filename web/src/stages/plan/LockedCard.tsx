@@ -2,7 +2,7 @@ import { Download, LockOpen, Printer } from 'lucide-react';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, refusalOf } from '../../app/api';
+import { api, refusalOf } from '../../client/api';
 import { Button, buttonClass } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Modal } from '../../ui/Modal';

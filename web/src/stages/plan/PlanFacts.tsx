@@ -1,7 +1,7 @@
 import { ANALYSIS_NAMES, quantities, TEST_NAMES } from '@jacana/core/design';
 import { format } from 'date-fns';
 import type { ReactNode } from 'react';
-import type { DraftInput, PlanView } from '../../app/api.generated';
+import type { DraftInput, PlanView } from '../../client/api.generated';
 import { asTasting } from '../../drafting/draft';
 import { DECISIONS } from '../../drafting/decisions';
 import { TableHead } from '../../ui/TableHead';

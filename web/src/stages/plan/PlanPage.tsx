@@ -3,7 +3,7 @@ import { guideFor } from '@jacana/core/library';
 import { Tabs } from 'radix-ui';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { useCommands } from '../../app/CommandProvider';
+import { useCommands } from '../../shell/CommandProvider';
 import { useDrafting } from '../../drafting/draft';
 import { SaveNote } from '../../drafting/SaveNote';
 import { Card } from '../../ui/Card';

@@ -1,7 +1,7 @@
 import { isOfTwoSamples } from '@jacana/core/design';
-import { api } from '../../app/api';
-import type { SittingTrayView } from '../../app/api.generated';
-import { useInTasting } from '../../app/session';
+import { api } from '../../client/api';
+import type { SittingTrayView } from '../../client/api.generated';
+import { useInTasting } from '../../shell/session';
 import { Loading } from '../../ui/Notice';
 import { Sheet } from '../../ui/Sheet';
 import { setsOf } from './orders/BalanceCard';

@@ -1,7 +1,7 @@
 import { quantities } from '@jacana/core/design';
 import { Controller } from 'react-hook-form';
-import type { DraftInput } from '../../app/api.generated';
-import { counted } from '../../app/stages';
+import type { DraftInput } from '../../client/api.generated';
+import { counted } from '../../shell/stages';
 import { useDrafting } from '../../drafting/draft';
 import { TableHead } from '../../ui/TableHead';
 import { Card } from '../../ui/Card';

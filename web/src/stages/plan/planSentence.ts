@@ -1,7 +1,7 @@
 import type { Tasting } from '@jacana/core/bundle';
 import { bitesPerSitting, isComplete, isOfTwoSamples, sittingMinutes, TEST_NAMES } from '@jacana/core/design';
-import type { TastingView } from '../../app/api.generated';
-import { counted } from '../../app/stages';
+import type { TastingView } from '../../client/api.generated';
+import { counted } from '../../shell/stages';
 
 /** Where the plan stands. */
 export function planSentence(

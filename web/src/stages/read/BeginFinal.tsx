@@ -1,9 +1,9 @@
 import { guideFor } from '@jacana/core/library';
 import { useNavigate } from 'react-router';
-import { api } from '../../app/api';
-import type { DraftInput } from '../../app/api.generated';
-import { useInTasting } from '../../app/session';
-import { counted } from '../../app/stages';
+import { api } from '../../client/api';
+import type { DraftInput } from '../../client/api.generated';
+import { useInTasting } from '../../shell/session';
+import { counted } from '../../shell/stages';
 import { Button } from '../../ui/Button';
 
 /** After a screening: a tasting of its own among those that lead, with fresh codes, where everyone tastes all of them. */
@@ -16,8 +16,8 @@ export function BeginFinal({ leaders }: { leaders: string[] }) {
   if (!tasting) return null;
   const begin = async (): Promise<void> => {
     const title = `${tasting.draft.title}: final`.slice(0, 200);
-    const { id } = await create({ newTasting: { title } }).unwrap();
-    await save({ id, draftInput: { ...finalOf(tasting.draft, leaders), title } }).unwrap();
+    const { id, version } = await create({ newTasting: { title } }).unwrap();
+    await save({ id, savedDraft: { version, draft: { ...finalOf(tasting.draft, leaders), title } } }).unwrap();
     void go(`/tastings/${id}/ask`);
   };
   return (

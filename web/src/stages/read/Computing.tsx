@@ -1,5 +1,5 @@
 import { Progress } from 'radix-ui';
-import { useAppSelector } from '../../app/store';
+import { useAppSelector } from '../../store/store';
 import { Button } from '../../ui/Button';
 
 interface ComputingProps {

@@ -1,5 +1,5 @@
-import { refusalOf } from '../../app/api';
-import { useInTasting } from '../../app/session';
+import { refusalOf } from '../../client/api';
+import { useInTasting } from '../../shell/session';
 import { FindingsBody } from '../../findings/FindingsBody';
 import { Failure } from '../../ui/Notice';
 import { StageLayout } from '../../ui/StageLayout';

@@ -1,6 +1,6 @@
 import { Download } from 'lucide-react';
 import type { FindingsBase, Sensitivity } from '@jacana/core/findings';
-import { useInTasting } from '../../app/session';
+import { useInTasting } from '../../shell/session';
 import { buttonClass } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Mark } from '../../ui/Notice';

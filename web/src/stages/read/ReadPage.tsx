@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useInTasting } from '../../app/session';
-import { counted } from '../../app/stages';
+import { useInTasting } from '../../shell/session';
+import { counted } from '../../shell/stages';
 import { Card } from '../../ui/Card';
 import { StageLayout } from '../../ui/StageLayout';
 import { FindingsView } from './FindingsView';

@@ -1,11 +1,11 @@
 import type { Findings } from '@jacana/core/findings';
 import { useState } from 'react';
 import { format } from 'date-fns';
-import { api, refusalOf } from '../../app/api';
-import type { SealView } from '../../app/api.generated';
-import { Bud, Flower } from '../../app/SealChip';
-import { useInTasting } from '../../app/session';
-import { counted } from '../../app/stages';
+import { api, refusalOf } from '../../client/api';
+import type { SealView } from '../../client/api.generated';
+import { Bud, Flower } from '../../shell/SealChip';
+import { useInTasting } from '../../shell/session';
+import { counted } from '../../shell/stages';
 import { methodLook } from '../../look/methodLook';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';

@@ -1,7 +1,7 @@
 import type { Findings } from '@jacana/core/findings';
 import { useCallback, useEffect, useRef } from 'react';
-import { api } from '../../app/api';
-import { useAppDispatch } from '../../app/store';
+import { api } from '../../client/api';
+import { useAppDispatch } from '../../store/store';
 
 /** The findings, or where they are. */
 export type FindingsState = ReturnType<typeof useFindings>;

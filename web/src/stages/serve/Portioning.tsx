@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { api, refusalOf } from '../../app/api';
-import type { PortionView } from '../../app/api.generated';
-import { useInTasting } from '../../app/session';
+import { api, refusalOf } from '../../client/api';
+import type { PortionView } from '../../client/api.generated';
+import { useInTasting } from '../../shell/session';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { TextField } from '../../ui/Field';
@@ -65,6 +65,7 @@ function LoggedSheet({ id }: { id: string }) {
 }
 
 function PortionTable({ portions }: { portions: PortionView[] }) {
+  const hasZones = portions.some(({ zone }) => zone !== '');
   const hasSittings = new Set(portions.map(({ sitting }) => sitting)).size > 1;
   return (
     <table className="w-full">
@@ -72,16 +73,18 @@ function PortionTable({ portions }: { portions: PortionView[] }) {
         <tr className="border-b border-line text-left text-sm text-quiet">
           {hasSittings && <th scope="col">Sitting</th>}
           <th scope="col">Piece</th>
+          {hasZones && <th scope="col">Zone</th>}
           <th scope="col">Code</th>
           <th scope="col">Portions</th>
           <th scope="col">For seats</th>
         </tr>
       </thead>
       <tbody>
-        {portions.map(({ sitting, tag, code, seats }) => (
-          <tr key={`${sitting} ${tag} ${code}`} className="border-b border-line/60">
+        {portions.map(({ sitting, tag, zone, code, seats }) => (
+          <tr key={`${sitting} ${tag} ${zone} ${code}`} className="border-b border-line/60">
             {hasSittings && <td>{sitting}</td>}
             <td className="py-1.5 font-mono text-lg font-semibold">{tag}</td>
+            {hasZones && <td>{zone || 'any'}</td>}
             <td className="font-mono text-lg font-semibold">{code}</td>
             <td>{seats.length}</td>
             <td className="text-sm">{seats.join(', ')}</td>

@@ -1,8 +1,8 @@
 import { Printer } from 'lucide-react';
-import { api } from '../../app/api';
-import type { SeatView } from '../../app/api.generated';
-import { useInTasting } from '../../app/session';
-import { counted } from '../../app/stages';
+import { api } from '../../client/api';
+import type { SeatView } from '../../client/api.generated';
+import { useInTasting } from '../../shell/session';
+import { counted } from '../../shell/stages';
 import { Button } from '../../ui/Button';
 import { Loading, ToCome } from '../../ui/Notice';
 import { Pad } from '../../ui/Pad';
@@ -66,9 +66,22 @@ function Tray({ seat }: { seat: SeatView }) {
         <strong>Seat {seat.seat}</strong>
         <span className="truncate text-quiet">{seat.name}</span>
       </p>
+      {seat.warmUp && <TrayRow name="warm-up" codes={seat.codes.slice(0, 1)} isWarmUp />}
+      {seat.sets.map(({ codes, zone }, at) => (
+        <TrayRow key={at} name={zone || (seat.sets.length > 1 ? `set ${at + 1}` : '')} codes={codes} />
+      ))}
+    </div>
+  );
+}
+
+/** What stands side by side, under the name of its zone or its number. */
+function TrayRow({ name, codes, isWarmUp = false }: { name: string; codes: string[]; isWarmUp?: boolean }) {
+  return (
+    <div className="flex items-center gap-2 py-0.5">
+      {name && <span className="w-16 shrink-0 text-sm leading-tight break-words text-quiet">{name}</span>}
       <p className="flex flex-wrap gap-1">
-        {seat.codes.map((code, at) => (
-          <Pad key={code} label={code} size={46} state={seat.warmUp && at === 0 ? 'coming' : 'plain'} />
+        {codes.map((code) => (
+          <Pad key={code} label={code} size={46} state={isWarmUp ? 'coming' : 'plain'} />
         ))}
       </p>
     </div>

@@ -1,6 +1,6 @@
 import { QrCode } from 'lucide-react';
 import { Link } from 'react-router';
-import { useInTasting } from '../../app/session';
+import { useInTasting } from '../../shell/session';
 import { buttonClass } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 

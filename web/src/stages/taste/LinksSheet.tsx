@@ -1,6 +1,6 @@
 import { QRCodeSVG } from 'qrcode.react';
-import { api } from '../../app/api';
-import { useInTasting } from '../../app/session';
+import { api } from '../../client/api';
+import { useInTasting } from '../../shell/session';
 import { Loading } from '../../ui/Notice';
 import { Sheet } from '../../ui/Sheet';
 

@@ -2,12 +2,14 @@ import { Copy } from 'lucide-react';
 import { QRCodeSVG } from 'qrcode.react';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { api, refusalOf } from '../../app/api';
-import type { SeatView } from '../../app/api.generated';
-import { useInTasting } from '../../app/session';
+import { useLedger } from '../../caveats/ledgerPost';
+import { api } from '../../client/api';
+import type { SeatView } from '../../client/api.generated';
+import { useInTasting } from '../../shell/session';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { Modal } from '../../ui/Modal';
+import { Mark } from '../../ui/Notice';
 
 /** One seat: its ballot's address, and whether this person is blind. */
 export function SeatDialog({ seat, onClose }: { seat: SeatView | undefined; onClose: () => void }) {
@@ -58,37 +60,37 @@ function OwnLink({ id, panelistId }: { id: string; panelistId: string }) {
 }
 
 function BlindMark({ id, seat }: { id: string; seat: SeatView }) {
-  const [mark, { error, isLoading }] = api.useMarkBlindMutation();
+  const { ledger, waiting, write } = useLedger(id);
   const { register, handleSubmit, reset } = useForm({ defaultValues: { because: '' } });
-  const save = (blind: boolean, because: string) =>
-    mark({ id, panelist: seat.panelistId, blindMark: { blind, because } }).unwrap();
+  const { panelistId: panelist } = seat;
+  if (waiting.some((entry) => entry.panelist === panelist))
+    return <p className="text-quiet">On its way; kept in this browser until Jacana can be reached.</p>;
   if (!seat.blind) {
+    const mark = ledger?.notBlind.find((one) => one.panelist === panelist);
     return (
       <div>
-        <p className="mb-2">Marked as not blind. The findings show what changes without this panelist.</p>
-        <Button disabled={isLoading} onClick={() => void save(true, '')}>
-          Blind after all
-        </Button>
+        <p className="mb-2">
+          Marked as not blind{mark?.because && `: ${mark.because}`}.{' '}
+          {mark?.afterUnsealing && <Mark>after unsealing</Mark>} The findings show what changes without this panelist.
+        </p>
+        <Button onClick={() => write({ kind: 'blind-again', panelist })}>Blind after all</Button>
       </div>
     );
   }
-  const submit = handleSubmit(async ({ because }) => {
-    await save(false, because);
+  const submit = handleSubmit(({ because }) => {
+    write({ kind: 'not-blind', panelist, because });
     reset();
   });
   return (
-    <form onSubmit={(event) => void submit(event).catch(() => undefined)}>
+    <form onSubmit={(event) => void submit(event)}>
       <TextField
         label="Not blind? Say how they came to know"
         required
         maxLength={500}
         placeholder="Saw the trays in the kitchen"
-        problem={error ? (refusalOf(error).problems[0]?.message ?? refusalOf(error).message) : undefined}
         {...register('because')}
       />
-      <Button type="submit" disabled={isLoading}>
-        Mark as not blind
-      </Button>
+      <Button type="submit">Mark as not blind</Button>
     </form>
   );
 }

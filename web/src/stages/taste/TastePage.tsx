@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { api } from '../../app/api';
-import type { SeatView } from '../../app/api.generated';
-import { useInTasting } from '../../app/session';
-import { counted } from '../../app/stages';
-import { useAppSelector } from '../../app/store';
+import { api } from '../../client/api';
+import type { SeatView } from '../../client/api.generated';
+import { useInTasting } from '../../shell/session';
+import { counted } from '../../shell/stages';
+import { useAppSelector } from '../../store/store';
 import { Loading, Mark, ToCome } from '../../ui/Notice';
 import { Pad, type PadState } from '../../ui/Pad';
 import { StageLayout } from '../../ui/StageLayout';

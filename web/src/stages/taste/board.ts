@@ -1,4 +1,4 @@
-import type { SeatView, TastingCard } from '../../app/api.generated';
+import type { SeatView, TastingCard } from '../../client/api.generated';
 
 /** After this long on one step a seat stands out. */
 const SLOW_MS = 4 * 60_000;

@@ -1,7 +1,7 @@
 import type { WordingConcern } from '@jacana/core/design';
 import { QUESTION_KINDS } from '@jacana/core/library';
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import type { DraftInput } from '../../../app/api.generated';
+import type { DraftInput } from '../../../client/api.generated';
 import { useDrafting } from '../../../drafting/draft';
 import { Button } from '../../../ui/Button';
 import { RemoveButton } from '../../../ui/CellInput';

@@ -36,7 +36,7 @@ function Question({ item }: { item: BallotItem }) {
         </div>
       );
     case 'set': {
-      const own = testSequences(item.kind as never, true)[0]?.length;
+      const own = testSequences(item.kind as never)[0]?.length;
       const codes = CODES.slice(0, own ?? Math.max(2, Math.min(draft.service.together, draft.methods.length)));
       return (
         <>

@@ -1,6 +1,6 @@
 import { ATTRIBUTE_WORDS, type AttributeWord, WORD_GROUPS } from '@jacana/core/library';
 import { useState } from 'react';
-import { counted } from '../../../app/stages';
+import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
 import { Modal } from '../../../ui/Modal';

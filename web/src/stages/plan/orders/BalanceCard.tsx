@@ -1,7 +1,7 @@
-import { isComplete, isOfTwoSamples, type PlannedSitting, type ServingDesign } from '@jacana/core/design';
+import { codeSharing, isComplete, isOfTwoSamples, type PlannedSitting, type ServingDesign } from '@jacana/core/design';
 import type { Tasting } from '@jacana/core/bundle';
-import { api } from '../../../app/api';
-import type { SittingTrayView } from '../../../app/api.generated';
+import { api } from '../../../client/api';
+import type { SittingTrayView } from '../../../client/api.generated';
 import { useDrafting } from '../../../drafting/draft';
 import { useReckoned } from '../../../reckoning/useReckoned';
 import { Card } from '../../../ui/Card';
@@ -56,7 +56,7 @@ function servingDesign({ test, methods, panel, service, zones }: Tasting): Servi
     test,
     service,
     methods: methods.map(({ reference }, at) => ({ ...bare, id: String(at), reference })),
-    panel: panel.map((_, at) => ({ id: String(at), seat: at + 1, name: '', blind: true, notBlindBecause: '' })),
+    panel: panel.map((_, at) => ({ id: String(at), seat: at + 1, name: '' })),
     zones: zones.map((_, at) => ({ id: String(at), name: '' })),
   };
 }
@@ -81,10 +81,10 @@ function Patterns({ sittings, isBusy }: { sittings: PlannedSitting[]; isBusy: bo
 }
 
 function LockedBalance() {
-  const { tasting, draft } = useDrafting();
+  const { tasting, draft, design } = useDrafting();
   const { data: plan } = api.useGetPlanQuery({ id: tasting.id });
   if (!plan) return null;
-  if (draft.service.codes === 'own')
+  if (codeSharing(design) === 'own')
     return (
       <Card title="Balance">
         <p className="text-quiet">Every panelist has codes of their own, so a table by code would say nothing.</p>
@@ -102,10 +102,7 @@ function LockedBalance() {
 }
 
 /** The codes of a tray set by set, without the warm-up. */
-export function setsOf({ codes, warmUp, sets }: Pick<SittingTrayView, 'codes' | 'warmUp' | 'sets'>): string[][] {
-  let from = warmUp ? 1 : 0;
-  return sets.map((size) => codes.slice(from, (from += size)));
-}
+export const setsOf = ({ sets }: Pick<SittingTrayView, 'sets'>): string[][] => sets.map(({ codes }) => codes);
 
 function Report({ shown, complete, aside }: { shown: ShownOrders; complete: boolean; aside: string }) {
   const { report } = shown;

@@ -2,8 +2,8 @@ import { MOST_REPLICATES, MOST_SITTINGS, MOST_TOGETHER } from '@jacana/core/bund
 import { bitesPerSitting, isComplete, isOfTwoSamples, sittingMinutes } from '@jacana/core/design';
 import { guideFor } from '@jacana/core/library';
 import { Controller } from 'react-hook-form';
-import type { DraftInput } from '../../../app/api.generated';
-import { counted } from '../../../app/stages';
+import type { DraftInput } from '../../../client/api.generated';
+import { counted } from '../../../shell/stages';
 import { useDrafting } from '../../../drafting/draft';
 import { Card } from '../../../ui/Card';
 import { NumberField } from '../../../ui/NumberField';

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { isOfTwoSamples } from '@jacana/core/questions';
 import { Controller, type FieldPath } from 'react-hook-form';
-import type { DraftInput } from '../../../app/api.generated';
+import type { DraftInput } from '../../../client/api.generated';
 import { useDrafting } from '../../../drafting/draft';
 import { Card } from '../../../ui/Card';
 import { RangeField } from '../../../ui/RangeField';

@@ -1,0 +1,15 @@
+import { sha256 } from '@noble/hashes/sha256';
+import { bytesToHex } from '@noble/hashes/utils';
+import canonicalize from 'canonicalize';
+import type { TastingBundle } from '../tasting';
+
+/**
+ * A digest of all that a bundle says: SHA-256 over its canonical JSON (RFC 8785). Exports carry
+ * it, so that an import notices when something was changed on the way. It is no signature:
+ * whoever changes a bundle on purpose can compute it anew.
+ *
+ * @returns 64 hexadecimal digits
+ */
+export function digestOf({ digest: _digest, ...rest }: TastingBundle): string {
+  return bytesToHex(sha256(canonicalize(rest) as string));
+}

@@ -1,0 +1,1 @@
+export { ledger, ledgerOf, type Caveat, type Ledger, type NotBlind } from './ledger';

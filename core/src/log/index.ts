@@ -1,0 +1,1 @@
+export { fold, holding, type Entry, type Undone } from './log';

@@ -1,0 +1,135 @@
+import { answerKindOf, CHOICE_WORDS, codesServed, countedCodes, placeOfAnswer, scopeOf, scoreRange } from './kinds';
+import type { AnswerValue, BallotDesign, BallotItem, Problem, Serving } from '../tasting';
+
+/** What a ballot asks, and what was served for it. */
+export interface AskedBallot {
+  design: BallotDesign;
+  serving: Pick<Serving, 'warmUp' | 'sets'>;
+}
+
+/**
+ * Checks one answer against the ballot: that its question is asked, its samples were
+ * served, and its value can be.
+ */
+export function answerProblems(answer: AnswerValue, { design, serving }: AskedBallot): Problem[] {
+  const isStray = 'code' in answer && !codesServed(serving).includes(answer.code);
+  if (isStray) return [{ field: 'code', message: `${answer.code} is not one of the samples on this ballot.` }];
+  if (answer.kind === 'tasted') return [];
+  const item = design.items.find((candidate) => candidate.id === answer.item && fits(answer, candidate));
+  if (!item) return [{ field: 'item', message: 'This ballot does not ask this question.' }];
+  const set = setOf(answer, serving);
+  return set
+    ? valueProblems(answer, item, set)
+    : [{ field: 'set', message: 'There is no such set of samples on this ballot.' }];
+}
+
+const setOf = (answer: AnswerValue, { sets }: AskedBallot['serving']): string[] | undefined =>
+  'set' in answer ? sets[answer.set]?.codes : [];
+
+function valueProblems(answer: AnswerValue, item: BallotItem, set: readonly string[]): Problem[] {
+  switch (answer.kind) {
+    case 'score':
+      return scoreProblems(answer.score, item);
+    case 'words':
+      return wordProblems(answer.words, item);
+    case 'ranking':
+      return rankingProblems(answer.ranking, set, item.ties);
+    case 'choice':
+      return choiceProblems(answer.choice, set, item);
+    case 'best-worst':
+      return bestWorstProblems(answer, set);
+    default:
+      return [];
+  }
+}
+
+const fits = (answer: AnswerValue, item: BallotItem): boolean => answerKindOf(item) === answer.kind;
+
+function scoreProblems(score: number, item: BallotItem): Problem[] {
+  const { low, high, whole } = scoreRange(item);
+  const isFit = score >= low && score <= high && (!whole || Number.isInteger(score));
+  const number = whole ? 'whole number' : 'number';
+  return isFit ? [] : [{ field: 'score', message: `A score here is a ${number} from ${low} to ${high}.` }];
+}
+
+function wordProblems(words: readonly string[], item: BallotItem): Problem[] {
+  const known = new Set(item.options.map((option) => option.text));
+  return words.flatMap((word, at) => {
+    if (!known.has(word)) return [{ field: `words.${at}`, message: `"${word}" is not on the list.` }];
+    return words.indexOf(word) < at ? [{ field: `words.${at}`, message: `"${word}" is ticked twice.` }] : [];
+  });
+}
+
+/**
+ * Checks a ranking against the codes that were put side by side.
+ *
+ * @param ranking groups of codes from most to least
+ * @returns the first problem of each kind; empty when each code stands in exactly one place
+ */
+export function rankingProblems(
+  ranking: readonly (readonly string[])[],
+  served: readonly string[],
+  ties: boolean,
+): Problem[] {
+  const problems: Problem[] = [];
+  const seen = new Set<string>();
+  ranking.forEach((group, place) => {
+    if (group.length === 0) problems.push({ field: `ranking.${place}`, message: 'A place in the ranking is empty.' });
+    if (group.length > 1 && !ties) {
+      problems.push({
+        field: `ranking.${place}`,
+        message: 'Two samples share a place; this tasting asks for an order without ties.',
+      });
+    }
+    group.forEach((code, at) => {
+      const field = `ranking.${place}.${at}`;
+      if (!served.includes(code))
+        problems.push({ field, message: `${code} is not one of the samples on this ballot.` });
+      else if (seen.has(code)) problems.push({ field, message: `${code} stands in the ranking twice.` });
+      seen.add(code);
+    });
+  });
+  const missing = served.filter((code) => !seen.has(code));
+  if (missing.length > 0) problems.push({ field: 'ranking', message: `Still to place: ${missing.join(', ')}.` });
+  return problems;
+}
+
+function choiceProblems(choice: readonly string[], set: readonly string[], item: BallotItem): Problem[] {
+  const offered = CHOICE_WORDS[item.kind] ?? (item.kind === 'duo-trio' ? set.slice(1) : set);
+  const wanted = item.kind === 'tetrad' ? 2 : 1;
+  if (choice.length === 0 && item.kind === 'paired-preference' && item.ties) return [];
+  if (choice.length !== wanted || new Set(choice).size < wanted)
+    return [{ field: 'choice', message: wanted === 1 ? 'Choose one.' : 'Choose the two that belong together.' }];
+  return choice.flatMap((one, at) =>
+    offered.includes(one) ? [] : [{ field: `choice.${at}`, message: `${one} cannot be chosen here.` }],
+  );
+}
+
+function bestWorstProblems({ best, worst }: { best: string; worst: string }, set: readonly string[]): Problem[] {
+  if (best === worst) return [{ field: 'worst', message: 'One sample cannot be both the best and the worst.' }];
+  return Object.entries({ best, worst }).flatMap(([field, code]) =>
+    set.includes(code) ? [] : [{ field, message: `${code} is not one of the samples on this ballot.` }],
+  );
+}
+
+/** What is still unanswered before a ballot can be handed in; comments are free. */
+export function missingAnswers(answers: readonly AnswerValue[], { design, serving }: AskedBallot): Problem[] {
+  const given = new Set(answers.map(placeOfAnswer));
+  return design.items.flatMap((item) => {
+    const kind = answerKindOf(item);
+    const wanted =
+      scopeOf(item) === 'sample'
+        ? countedCodes(serving).map((code) => ({ at: `${kind} ${item.id} ${code}`, where: code }))
+        : scopeOf(item) === 'set'
+          ? serving.sets.map((set, at) => ({ at: `${kind} ${item.id} ${at}`, where: set.codes.join(', ') }))
+          : [];
+    const missing = wanted.filter(({ at }) => !given.has(at)).map(({ where }) => where);
+    if (missing.length === 0) return [];
+    return [{ field: `items.${item.id}`, message: `"${item.ask}" is still to be answered for ${missing.join('; ')}.` }];
+  });
+}
+
+/** The answers that count: about each sample or set the latest, since corrections follow what they correct. */
+export function currentAnswers<One extends AnswerValue>(answers: readonly One[]): One[] {
+  return [...new Map(answers.map((answer) => [placeOfAnswer(answer), answer])).values()];
+}

@@ -1,0 +1,1 @@
+export { flightOf, plannedPortions, servedPortions, type PlannedPortion, type ServedPortion } from './served';

@@ -1,0 +1,82 @@
+import type { Key, Piece, Plan, Tasting } from '../bundle';
+
+/** One portion on a tray, as whoever carries it knows it: a code, a seat and a place in the order. */
+export interface PlannedPortion {
+  panelist: string;
+  /** 0 for someone who is no longer on the panel. */
+  seat: number;
+  flight: number;
+  sitting: number;
+  /** From 0: portions of one number are put side by side. -1 for the warm-up, which is in no set. */
+  set: number;
+  /** Id of the zone that it is cut from; null where pieces are not judged by zones, and for a warm-up. */
+  zone: string | null;
+  /** From 1, among those that count; 0 for the warm-up. */
+  position: number;
+  code: string;
+  /** Served first, and not counted. */
+  warmUp: boolean;
+}
+
+/** A portion once the key is known: also what it was. */
+export interface ServedPortion extends PlannedPortion {
+  method: string;
+  tag: string;
+  /** Pieces of one block, one of each method, share a lot or a raw piece. From 0. */
+  block: number;
+  lot: string | null;
+}
+
+/** What of a locked tasting says which portion goes where. */
+export interface PlannedServing {
+  tasting: Pick<Tasting, 'panel' | 'service'>;
+  plan: Pick<Plan, 'servings'> | null;
+}
+
+/** Seats of one flight are served at the same time. */
+export const flightOf = (seat: number, { seatsPerFlight }: Pick<Tasting['service'], 'seatsPerFlight'>): number =>
+  Math.ceil(seat / seatsPerFlight);
+
+/**
+ * Every portion of the plan in serving order: by panelist and sitting, the warm-up first.
+ * It needs no key, and holds nothing that a server may not know.
+ */
+export function plannedPortions({ tasting, plan }: PlannedServing): PlannedPortion[] {
+  const seats = new Map(tasting.panel.map(({ id, seat }) => [id, seat]));
+  return (plan?.servings ?? []).flatMap(({ panelist, sitting, warmUp, sets }) => {
+    const seat = seats.get(panelist) ?? 0;
+    const who = { panelist, seat, flight: flightOf(seat, tasting.service), sitting };
+    const first = warmUp === null ? [] : [{ ...who, set: -1, zone: null, position: 0, code: warmUp, warmUp: true }];
+    let position = 0;
+    const counted = sets.flatMap(({ zone, codes }, set) =>
+      codes.map((code) => ({ ...who, set, zone, position: ++position, code, warmUp: false })),
+    );
+    return [...first, ...counted];
+  });
+}
+
+/** What the join reads: the plan, what it hides, and what was cooked. */
+export interface Served extends PlannedServing {
+  pieces: readonly Piece[];
+  key: Pick<Key, 'codes' | 'portions'>;
+}
+
+/**
+ * Who ate what: the one place where seats, codes, pieces and methods are put side by side.
+ * Portioning, exports, findings and their sensitivity, and simulation all read it.
+ *
+ * A portion whose piece the key does not know (a hand-made bundle) has an empty tag.
+ */
+export function servedPortions({ pieces, key, ...planned }: Served): ServedPortion[] {
+  const byTag = new Map(pieces.map((piece) => [piece.tag, piece]));
+  const tags = new Map(key.portions.map((own) => [`${own.sitting} ${own.panelist}`, own.tags]));
+  const turn = new Map<string, number>();
+  return plannedPortions(planned).map((portion) => {
+    const name = `${portion.sitting} ${portion.panelist}`;
+    const at = turn.get(name) ?? 0;
+    turn.set(name, at + 1);
+    const tag = tags.get(name)?.[at] ?? '';
+    const { block = 0, lot = null } = byTag.get(tag) ?? {};
+    return { ...portion, method: key.codes[portion.code] ?? '', tag, block, lot };
+  });
+}

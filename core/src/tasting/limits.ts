@@ -1,0 +1,171 @@
+/**
+ * Every limit, pattern and list of names that the bundle, the server's requests and the forms
+ * of the web app hold to. Each stands here once; nothing here needs a library.
+ */
+
+/** The most methods one tasting compares. */
+export const MOST_METHODS = 60;
+/** The most samples that one question on a ballot puts side by side. */
+export const MOST_TOGETHER = 12;
+export const MOST_PANELISTS = 500;
+export const MOST_PIECES = 12;
+export const MOST_SITTINGS = 6;
+export const MOST_REPLICATES = 4;
+export const MOST_ITEMS = 20;
+export const MOST_OPTIONS = 40;
+export const MOST_CONSTANTS = 40;
+export const MOST_BUNDLED = 120;
+export const MOST_ZONES = 4;
+/** Sets on one ballot: sittings repeat few, and no mouth takes more. */
+export const MOST_SETS = 100;
+export const MOST_ENTRIES = 100_000;
+
+/** Characters of an id, of a line, and of a text of several lines. */
+export const ID_LENGTH = 64;
+export const SHORT_TEXT = 200;
+export const LONG_TEXT = 2000;
+
+export interface Limits {
+  least: number;
+  most: number;
+}
+
+/** What numbers of a tasting may be, both ends included, each under the name of its field. */
+export const LIMITS = {
+  effort: {
+    handsOnMinutes: { least: 0, most: 10_000 },
+    totalMinutes: { least: 0, most: 100_000 },
+    cost: { least: 0, most: 100_000 },
+    mess: { least: 1, most: 5 },
+    skill: { least: 1, most: 5 },
+  },
+  method: { cookLoss: { least: 0, most: 0.9 } },
+  decision: { margin: { least: 0.01, most: 4 } },
+  option: { weight: { least: -1000, most: 1000 } },
+  service: {
+    together: { least: 2, most: MOST_TOGETHER },
+    sittings: { least: 1, most: MOST_SITTINGS },
+    replicates: { least: 1, most: MOST_REPLICATES },
+    seatsPerFlight: { least: 1, most: MOST_PANELISTS },
+    rinseSeconds: { least: 0, most: 600 },
+    secondsPerSample: { least: 10, most: 1800 },
+  },
+  quantities: {
+    portionGrams: { least: 0.1, most: 2000 },
+    pieceGrams: { least: 0.1, most: 100_000 },
+    usable: { least: 0.01, most: 1 },
+    cookLoss: { least: 0, most: 0.9 },
+    spare: { least: 0, most: 2 },
+    costPerKilogram: { least: 0, most: 100_000 },
+  },
+  assumed: {
+    difference: { least: 0, most: 8 },
+    discriminators: { least: 0, most: 1 },
+    disagreement: { least: 0, most: 4 },
+    noise: { least: 0, most: 4 },
+    pieceSpread: { least: 0, most: 4 },
+    firstEdge: { least: 0, most: 4 },
+    noShows: { least: 0, most: 0.9 },
+  },
+  piecesPerMethod: { least: 1, most: MOST_PIECES },
+  alpha: { least: 0.0001, most: 0.49 },
+} as const satisfies Record<string, Limits | Record<string, Limits>>;
+
+/** The levels that the forms offer; a bundle may bring another within its limits. */
+export const USUAL_ALPHAS = [0.01, 0.05, 0.1] as const;
+
+/** A form that a text must have, and what to say when it has not. */
+export interface Pattern {
+  pattern: RegExp;
+  message: string;
+}
+
+export const CODE: Pattern = {
+  pattern: /^[1-9]\d{2}$/,
+  message: 'A blind code is three digits, the first not 0.',
+};
+export const TAG: Pattern = {
+  pattern: /^[A-Z]{1,2}\d$/,
+  message: 'A kitchen tag is a letter or two and a digit, such as K4.',
+};
+
+/** What a tasting is to decide. */
+export const DECISIONS = ['liked-best', 'told-apart', 'more-of', 'how-differ', 'good-enough'] as const;
+
+/** The planned test: what the locked analysis goes by. */
+export const TESTS = [
+  'ranking',
+  'liking',
+  'non-inferiority',
+  'profile',
+  'triangle',
+  'duo-trio',
+  '2-afc',
+  '3-afc',
+  'tetrad',
+  'a-not-a',
+  'same-different',
+  'best-worst',
+  'paired-preference',
+] as const;
+
+/** What a ballot can ask. Those named like a test are what that test reads. */
+export const ITEM_KINDS = [
+  'ranking',
+  'liking',
+  'line',
+  'category',
+  'just-right',
+  'check-all',
+  'triangle',
+  'duo-trio',
+  '2-afc',
+  '3-afc',
+  'tetrad',
+  'a-not-a',
+  'same-different',
+  'best-worst',
+  'paired-preference',
+  'comment',
+] as const;
+
+/** Kinds of product, for limits and for what is usually held constant. */
+export const PRODUCTS = [
+  'fish',
+  'red-meat',
+  'poultry',
+  'sausage',
+  'vegetable',
+  'potato-rice',
+  'bread-pastry',
+  'soup-sauce',
+  'sweet',
+  'other',
+] as const;
+
+/** How the locked plan will be analysed; the names say the tests in their order. */
+export const ANALYSES = [
+  'friedman-then-pairs-holm',
+  'skillings-mack-then-strengths',
+  'mixed-model-then-tukey',
+  'non-inferiority-mixed-model',
+  'mixed-model-per-attribute-fdr',
+  'exact-binomial',
+  'a-not-a-exact',
+  'same-different-exact',
+  'best-worst-scores',
+  'paired-preference-binomial',
+] as const;
+
+/** Blind codes that all panelists share, or that each has of their own. */
+export const CODE_SHARING = ['shared', 'own'] as const;
+
+export const ANSWER_KINDS = ['tasted', 'score', 'words', 'ranking', 'choice', 'best-worst', 'comment'] as const;
+
+export type DecisionKind = (typeof DECISIONS)[number];
+export type Test = (typeof TESTS)[number];
+export type ItemKind = (typeof ITEM_KINDS)[number];
+export type Product = (typeof PRODUCTS)[number];
+export type Analysis = (typeof ANALYSES)[number];
+export type CodeSharing = (typeof CODE_SHARING)[number];
+export type AnswerKind = (typeof ANSWER_KINDS)[number];

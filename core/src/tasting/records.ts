@@ -1,0 +1,200 @@
+import { z } from 'zod';
+import { ANALYSES, CODE, LIMITS, MOST_ENTRIES, MOST_SETS, MOST_SITTINGS, TAG } from './limits';
+import { id, longText, moment, shortText, tastingSchema } from './schema';
+
+/**
+ * The tasting bundle: everything about one tasting in one JSON document. It is what is
+ * exported, imported, shipped as demo data and read by the command line, and the only
+ * input of the findings. docs/bundle.md describes it for people.
+ */
+export const BUNDLE_FORMAT = 'jacana-tasting';
+export const BUNDLE_VERSION = 3;
+
+const code = z.string().regex(CODE.pattern, CODE.message);
+const tag = z.string().regex(TAG.pattern, TAG.message);
+const sitting = z.int().min(1).max(MOST_SITTINGS);
+
+/** One cooked item; `block` numbers the lot, or the raw piece, that it shares with one piece of each other method. */
+export const pieceSchema = z.strictObject({
+  tag,
+  method: id,
+  lot: id.nullable().default(null),
+  block: z.int().min(0).default(0),
+});
+
+/** Samples that one question puts side by side, in serving order. */
+export const servingSetSchema = z.strictObject({ zone: id.nullable().default(null), codes: z.array(code).min(1) });
+
+/** What one panelist is served at one sitting. */
+export const servingSchema = z.strictObject({
+  panelist: id,
+  sitting,
+  /** A first serving that does not count. */
+  warmUp: code.nullable().default(null),
+  sets: z.array(servingSetSchema),
+});
+
+/** What locking fixes; holds codes, never methods. */
+export const planSchema = z.strictObject({
+  lockedAt: moment,
+  engine: z.string(),
+  alpha: z.number().min(LIMITS.alpha.least).max(LIMITS.alpha.most),
+  analysis: z.enum(ANALYSES),
+  /** How the plan was drawn, and what its fingerprint covers; plans keep the scheme that they were locked with. */
+  scheme: z.union([z.literal(1), z.literal(2), z.literal(3)]),
+  /** SHA-256 over plan, pieces and key, in hexadecimal. */
+  fingerprint: z.string().regex(/^[0-9a-f]{64}$/),
+  servings: z.array(servingSchema),
+});
+
+/** What links codes to methods. Left out of a bundle while the tasting is sealed. */
+export const keySchema = z.strictObject({
+  /** Source of every random choice of the plan. */
+  seed: z.string().min(1).max(64),
+  /** Random text that keeps the fingerprint from being guessed. */
+  salt: z.string().min(16).max(64),
+  codes: z.record(code, id),
+  /** Per panelist and sitting, the piece that each serving is cut from, in serving order, the warm-up first. */
+  portions: z.array(z.strictObject({ panelist: id, sitting, tags: z.array(tag) })),
+});
+
+const answerBase = {
+  id,
+  at: moment,
+  /** 'panelist', or the name of the person who entered or corrected the answer. */
+  by: shortText,
+  /** Why a later answer replaces an earlier one; empty for a first answer. */
+  reason: shortText.default(''),
+};
+
+const item = id;
+/** Which set of the sitting, from 0. */
+const set = z
+  .int()
+  .min(0)
+  .max(MOST_SETS - 1);
+
+/**
+ * One acknowledged answer. Later answers to one item about one sample or set replace
+ * earlier ones; none is removed.
+ */
+export const answerSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ ...answerBase, kind: z.literal('tasted'), code }),
+  /** A number on a scale: liking 1 to 9, a line 0 to 100, just-about-right -2 to 2, or the place of a category from 1. */
+  z.strictObject({ ...answerBase, kind: z.literal('score'), item, code, score: z.number().min(-1000).max(1000) }),
+  /** Words that were ticked; none is an answer too. */
+  z.strictObject({ ...answerBase, kind: z.literal('words'), item, code, words: z.array(shortText) }),
+  /** Groups of codes from most to least; a group of several is a tie. */
+  z.strictObject({
+    ...answerBase,
+    kind: z.literal('ranking'),
+    item,
+    set,
+    ranking: z.array(z.array(code).min(1)).min(1),
+  }),
+  /** Codes that were chosen, 'same' or 'different', 'a' or 'not-a'; nothing is "no preference". */
+  z.strictObject({ ...answerBase, kind: z.literal('choice'), item, set, choice: z.array(z.string().max(9)).max(2) }),
+  z.strictObject({ ...answerBase, kind: z.literal('best-worst'), item, set, best: code, worst: code }),
+  z.strictObject({ ...answerBase, kind: z.literal('comment'), item, text: longText }),
+]);
+
+export const ballotSchema = z.strictObject({
+  panelist: id,
+  sitting,
+  openedAt: moment.nullable(),
+  handedInAt: moment.nullable(),
+  answers: z.array(answerSchema),
+});
+
+/** What a caveat touches, by kitchen tag and by panelist. */
+const about = z.strictObject({ pieces: z.array(tag).default([]), panelists: z.array(id).default([]) });
+const text = longText.min(1);
+
+/** One line of a record of the day. */
+const entry = <Body extends z.ZodType>(body: Body) =>
+  z.strictObject({
+    /** Made by the device that wrote it, so that sending twice stores once. */
+    id,
+    /** By that device's clock, and by the server's. */
+    at: moment,
+    storedAt: moment,
+    by: shortText,
+    body,
+  });
+
+/** The caveat ledger: what departed from the plan, and who was not blind. */
+export const caveatEntrySchema = entry(
+  z.discriminatedUnion('kind', [
+    /** `about` is left out when it touches everything, or nobody knows. */
+    z.strictObject({ kind: z.literal('noted'), text, about: about.optional() }),
+    z.strictObject({ kind: z.literal('edited'), of: id, text, about: about.optional() }),
+    z.strictObject({ kind: z.literal('withdrawn'), of: id, because: longText.default('') }),
+    /** Someone who knew, or could guess, which sample was which. */
+    z.strictObject({ kind: z.literal('not-blind'), panelist: id, because: text }),
+    z.strictObject({ kind: z.literal('blind-again'), panelist: id }),
+    /** Takes another entry back; itself taken back, that one holds again. */
+    z.strictObject({ kind: z.literal('undone'), of: id }),
+  ]),
+);
+
+/** Kept free for what later versions write; a bundle that holds some was made by one. */
+const empty = z.array(z.never()).max(0).default([]);
+
+/** The records of the day: append-only, oldest first. */
+export const recordsSchema = z.strictObject({
+  caveats: z.array(caveatEntrySchema).max(MOST_ENTRIES),
+  kitchen: empty,
+  service: empty,
+  amendments: empty,
+});
+
+export const sealSchema = z.strictObject({
+  closedAt: moment.nullable(),
+  unsealedAt: moment.nullable(),
+  unsealedBy: shortText.nullable(),
+});
+
+export const bundleSchema = z.strictObject({
+  format: z.literal(BUNDLE_FORMAT),
+  version: z.literal(BUNDLE_VERSION),
+  tasting: tastingSchema,
+  plan: planSchema.nullable(),
+  pieces: z.array(pieceSchema),
+  key: keySchema.nullable(),
+  seal: sealSchema,
+  ballots: z.array(ballotSchema),
+  records: recordsSchema,
+  /** Of probes: what was measured when. */
+  readings: empty,
+  /** SHA-256 over all the rest as it was exported; null for one that was made otherwise. */
+  digest: z
+    .string()
+    .regex(/^[0-9a-f]{64}$/)
+    .nullable()
+    .default(null),
+});
+
+export type Piece = z.infer<typeof pieceSchema>;
+export type ServingSet = z.infer<typeof servingSetSchema>;
+export type Serving = z.infer<typeof servingSchema>;
+export type Plan = z.infer<typeof planSchema>;
+export type Key = z.infer<typeof keySchema>;
+export type Answer = z.infer<typeof answerSchema>;
+export type Ballot = z.infer<typeof ballotSchema>;
+export type CaveatEntry = z.infer<typeof caveatEntrySchema>;
+export type Records = z.infer<typeof recordsSchema>;
+export type TastingBundle = z.infer<typeof bundleSchema>;
+
+/** A value without when, by whom and why. */
+export type AnswerValue = Answer extends infer One
+  ? One extends Answer
+    ? Omit<One, 'id' | 'at' | 'by' | 'reason'>
+    : never
+  : never;
+
+/** What is wrong with something that was entered, and where. */
+export interface Problem {
+  /** Path of the field, such as `ranking.1.0` or `methods.2.name`. */
+  field: string;
+  message: string;
+}

@@ -1,0 +1,202 @@
+import { z } from 'zod';
+import {
+  CODE_SHARING,
+  DECISIONS,
+  ID_LENGTH,
+  ITEM_KINDS,
+  LIMITS,
+  LONG_TEXT,
+  MOST_BUNDLED,
+  MOST_CONSTANTS,
+  MOST_ITEMS,
+  MOST_METHODS,
+  MOST_OPTIONS,
+  MOST_PANELISTS,
+  MOST_PIECES,
+  MOST_ZONES,
+  PRODUCTS,
+  SHORT_TEXT,
+  TESTS,
+  type Limits,
+} from './limits';
+
+export const id = z.string().min(1).max(ID_LENGTH);
+export const shortText = z.string().max(SHORT_TEXT);
+export const longText = z.string().max(LONG_TEXT);
+export const moment = z.iso.datetime({ offset: true });
+
+const number = ({ least, most }: Limits) => z.number().min(least).max(most);
+const whole = ({ least, most }: Limits) => z.int().min(least).max(most);
+
+/** An object of numbers, each within its limits. */
+const numbers = <Name extends string>(limits: Readonly<Record<Name, Limits>>) =>
+  Object.fromEntries(Object.entries<Limits>(limits).map(([name, one]) => [name, number(one)])) as Record<
+    Name,
+    z.ZodNumber
+  >;
+
+/** What a method asks of whoever cooks it; 1 is little, 5 is much. */
+export const effortSchema = z.strictObject({
+  ...numbers(LIMITS.effort),
+  mess: whole(LIMITS.effort.mess),
+  skill: whole(LIMITS.effort.skill),
+});
+
+export const methodSchema = z.strictObject({
+  id,
+  name: shortText,
+  /** What it is, in a line. */
+  note: longText.default(''),
+  /** How it is done, one step a line. */
+  steps: longText.default(''),
+  equipment: shortText.default(''),
+  reference: z.boolean(),
+  effort: effortSchema.optional(),
+  /** Share of the mass lost in cooking, where it is not the tasting's. */
+  cookLoss: number(LIMITS.method.cookLoss).optional(),
+});
+
+export const panelistSchema = z.strictObject({
+  id,
+  seat: z.int().min(1).max(MOST_PANELISTS),
+  name: shortText,
+});
+
+/** One choice of a category scale, with what it counts; or one word of a check-all list. */
+export const optionSchema = z.strictObject({ text: shortText, weight: number(LIMITS.option.weight).default(0) });
+
+/**
+ * One question on the ballot. All kinds have the same fields, so that a question can change
+ * its kind without losing its words; a kind leaves what it has no use for empty.
+ */
+export const ballotItemSchema = z.strictObject({
+  id,
+  kind: z.enum(ITEM_KINDS),
+  /** The question as panelists read it. */
+  ask: shortText,
+  /** The word that it is about, such as "crisp"; empty where it is liking. */
+  attribute: shortText.default(''),
+  /** What the word means, shown under the question. */
+  definition: longText.default(''),
+  /** The two ends of a scale or ranking, low first. */
+  low: shortText.default(''),
+  high: shortText.default(''),
+  options: z.array(optionSchema).max(MOST_OPTIONS).default([]),
+  /** Whether samples may share a place; in a paired preference, whether "no preference" may be said. */
+  ties: z.boolean().default(false),
+});
+
+export const ballotDesignSchema = z.strictObject({ items: z.array(ballotItemSchema).max(MOST_ITEMS) });
+
+export const decisionSchema = z.strictObject({
+  kind: z.enum(DECISIONS),
+  /** For 'more-of': of what. */
+  attribute: shortText.default(''),
+  /** For 'good-enough': the largest loss that does not matter, in points of the 1 to 9 scale, and in words. */
+  margin: number(LIMITS.decision.margin).default(1),
+  marginWords: shortText.default(''),
+});
+
+/** One thing that is held constant, how closely, and how that is checked. */
+export const constantSchema = z.strictObject({
+  id,
+  name: shortText,
+  target: shortText.default(''),
+  tolerance: shortText.default(''),
+  check: shortText.default(''),
+});
+
+/** What comes with a method by its nature and cannot be told apart from it. */
+export const bundledSchema = z.strictObject({ id, method: id, text: shortText });
+
+/** Bought material: one animal, case, grade or day. */
+export const lotSchema = z.strictObject({ id, name: shortText });
+export const zoneSchema = z.strictObject({ id, name: shortText });
+
+/** How samples come to panelists. */
+export const serviceSchema = z.strictObject({
+  /** Samples put side by side; as many as there are methods is a complete tasting. */
+  together: whole(LIMITS.service.together),
+  sittings: whole(LIMITS.service.sittings),
+  /** How often each sitting repeats its samples, or its forced choice. */
+  replicates: whole(LIMITS.service.replicates),
+  /** Seats served at once. */
+  seatsPerFlight: whole(LIMITS.service.seatsPerFlight),
+  warmUp: z.boolean(),
+  rinseSeconds: whole(LIMITS.service.rinseSeconds),
+  secondsPerSample: whole(LIMITS.service.secondsPerSample),
+  /** Blind codes that all panelists share, or that each has of their own. */
+  codes: z.enum(CODE_SHARING),
+});
+
+/** From bites to what is bought. */
+export const quantitiesSchema = z.strictObject({
+  portionGrams: number(LIMITS.quantities.portionGrams),
+  /** Raw mass of one piece. */
+  pieceGrams: number(LIMITS.quantities.pieceGrams),
+  /** Share of a cooked piece that can be served. */
+  usable: number(LIMITS.quantities.usable),
+  cookLoss: number(LIMITS.quantities.cookLoss),
+  /** Portions more than are served, as a share. */
+  spare: number(LIMITS.quantities.spare),
+  /** Price of a kilogram raw. */
+  costPerKilogram: number(LIMITS.quantities.costPerKilogram),
+});
+
+/** What the plan is sized for: the difference that should be found, and how people and pieces vary. */
+export const assumedSchema = z.strictObject({
+  /** Points of nine by which one method is liked more than the others. */
+  difference: number(LIMITS.assumed.difference),
+  /** Share of people who truly tell two samples apart. */
+  discriminators: number(LIMITS.assumed.discriminators),
+  /** Standard deviations, in points of nine: of taste between people, of one answer, of pieces cooked alike. */
+  disagreement: number(LIMITS.assumed.disagreement),
+  noise: number(LIMITS.assumed.noise),
+  pieceSpread: number(LIMITS.assumed.pieceSpread),
+  /** Points that the first sample of a set is liked more for being first. */
+  firstEdge: number(LIMITS.assumed.firstEdge),
+  /** Share of panelists who do not come. */
+  noShows: number(LIMITS.assumed.noShows),
+});
+
+/** What the coordinator decides before locking. */
+export const tastingSchema = z.strictObject({
+  title: shortText,
+  question: longText,
+  /** What panelists and servers see in place of the title; may not name a method. */
+  ballotTitle: shortText,
+  decision: decisionSchema,
+  test: z.enum(TESTS),
+  product: z.enum(PRODUCTS),
+  methods: z.array(methodSchema).max(MOST_METHODS),
+  constants: z.array(constantSchema).max(MOST_CONSTANTS),
+  bundled: z.array(bundledSchema).max(MOST_BUNDLED),
+  lots: z.array(lotSchema).max(MOST_PIECES),
+  /** The pieces of one number are parts of one raw piece, split across the methods. */
+  halves: z.boolean(),
+  /** Parts of a piece that are judged apart; none means that a piece is judged as one. */
+  zones: z.array(zoneSchema).max(MOST_ZONES),
+  panel: z.array(panelistSchema).max(MOST_PANELISTS),
+  ballot: ballotDesignSchema,
+  service: serviceSchema,
+  quantities: quantitiesSchema,
+  assumed: assumedSchema,
+  piecesPerMethod: whole(LIMITS.piecesPerMethod),
+  alpha: number(LIMITS.alpha),
+  createdAt: moment,
+});
+
+export type Effort = z.infer<typeof effortSchema>;
+export type Method = z.infer<typeof methodSchema>;
+export type Panelist = z.infer<typeof panelistSchema>;
+export type BallotItem = z.infer<typeof ballotItemSchema>;
+export type BallotDesign = z.infer<typeof ballotDesignSchema>;
+export type Decision = z.infer<typeof decisionSchema>;
+export type Constant = z.infer<typeof constantSchema>;
+export type Bundled = z.infer<typeof bundledSchema>;
+export type Lot = z.infer<typeof lotSchema>;
+export type Zone = z.infer<typeof zoneSchema>;
+export type Service = z.infer<typeof serviceSchema>;
+export type Assumed = z.infer<typeof assumedSchema>;
+export type Quantities = z.infer<typeof quantitiesSchema>;
+export type Tasting = z.infer<typeof tastingSchema>;

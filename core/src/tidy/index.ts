@@ -1,0 +1,1 @@
+export { ordersCsv, tidyCsv, tidyRows, type TidyRow } from './tidy';

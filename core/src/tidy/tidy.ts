@@ -1,0 +1,165 @@
+import Papa from 'papaparse';
+import type { Answer, BallotItem, TastingBundle } from '../tasting';
+import { ledgerOf } from '../caveats';
+import { currentAnswers, ranksByCode, scopeOf } from '../questions';
+import { plannedPortions, servedPortions, type PlannedPortion, type ServedPortion } from '../served';
+
+/** One serving that counts, one line: the shape that statistics programs read best. */
+export interface TidyRow {
+  tasting: string;
+  panelist: string;
+  seat: number;
+  blind: 'yes' | 'no';
+  sitting: number;
+  flight: number;
+  /** From 1: samples with the same number were put side by side. */
+  set: number;
+  zone: string;
+  position: number;
+  code: string;
+  /** Empty while the tasting is sealed, as are piece, block and lot. */
+  method: string;
+  piece: string;
+  /** From 1: pieces of one block, one of each method, share a lot or a raw piece. */
+  block: number | '';
+  lot: string;
+  handed_in_at: string;
+  /**
+   * One column per question, named by its word or kind: a score as it was given, a category as
+   * what it counts, a mid-rank (1 = most), ticked words joined by "; ", for a choice 1 for the
+   * samples chosen and 0 for the others, or the word that was chosen, and a comment, which is
+   * about the whole ballot, in each of its lines.
+   */
+  [question: string]: string | number;
+}
+
+/** What is put into a spreadsheet's first bytes so that it reads the letters as they are. */
+const BYTE_ORDER_MARK = '\uFEFF';
+
+/**
+ * One row per serving with the answers that count. Methods and pieces stay empty while
+ * the bundle carries no key.
+ */
+export function tidyRows(bundle: TastingBundle): TidyRow[] {
+  const { tasting, key, ballots } = bundle;
+  const methodNames = nameOf(tasting.methods);
+  const [zoneNames, lotNames, people] = [nameOf(tasting.zones), nameOf(tasting.lots), nameOf(tasting.panel)];
+  const notBlind = new Set(ledgerOf(bundle).notBlind.map(({ panelist }) => panelist));
+  const columns = questionColumns(tasting.ballot.items);
+  const byBallot = new Map(ballots.map((ballot) => [whoAndWhen(ballot), ballot]));
+  const answers = new Map(ballots.map((ballot) => [whoAndWhen(ballot), currentAnswers(ballot.answers)]));
+  const portions: (PlannedPortion & Partial<ServedPortion>)[] = key
+    ? servedPortions({ ...bundle, key })
+    : plannedPortions(bundle);
+  return portions
+    .filter(({ warmUp }) => !warmUp)
+    .map((portion) => {
+      const { panelist, seat, sitting, flight, set, zone, position, code, method, tag, block, lot } = portion;
+      const current = answers.get(whoAndWhen(portion)) ?? [];
+      return {
+        tasting: tasting.title,
+        panelist: people.get(panelist) ?? panelist,
+        seat,
+        blind: notBlind.has(panelist) ? ('no' as const) : ('yes' as const),
+        sitting,
+        flight,
+        set: set + 1,
+        zone: zone === null ? '' : (zoneNames.get(zone) ?? ''),
+        position,
+        code,
+        method: methodNames.get(method ?? '') ?? '',
+        piece: tag ?? '',
+        block: tag && block !== undefined ? block + 1 : '',
+        lot: lotNames.get(lot ?? '') ?? '',
+        ...Object.fromEntries(columns.map(([item, column]) => [column, valueAt(item, current, code, set)])),
+        handed_in_at: byBallot.get(whoAndWhen(portion))?.handedInAt ?? '',
+      };
+    });
+}
+
+const nameOf = (list: readonly { id: string; name: string }[]): Map<string, string> =>
+  new Map(list.map(({ id, name }) => [id, name]));
+
+const whoAndWhen = ({ panelist, sitting }: { panelist: string; sitting: number }): string => `${sitting} ${panelist}`;
+
+/** The tidy rows as CSV; text that a spreadsheet would run as a formula is disarmed. */
+export function tidyCsv(bundle: TastingBundle): string {
+  const questions = questionColumns(bundle.tasting.ballot.items).map(([, column]) => column);
+  return asCsv(tidyRows(bundle), [...FIRST_COLUMNS, ...questions, 'handed_in_at']);
+}
+
+/** The serving orders of a locked plan: one line per serving, warm-ups included, codes only. */
+export function ordersCsv(bundle: TastingBundle): string {
+  const people = nameOf(bundle.tasting.panel);
+  const zones = nameOf(bundle.tasting.zones);
+  const turn = new Map<string, number>();
+  const rows = plannedPortions(bundle).map((portion) => {
+    const { sitting, flight, seat, panelist, set, zone, code } = portion;
+    const position = (turn.get(whoAndWhen(portion)) ?? 0) + 1;
+    turn.set(whoAndWhen(portion), position);
+    const name = people.get(panelist) ?? panelist;
+    return {
+      ...{ sitting, flight, seat, panelist: name, position, set: set + 1 },
+      zone: zones.get(zone ?? '') ?? '',
+      code,
+    };
+  });
+  return asCsv(rows, ['sitting', 'flight', 'seat', 'panelist', 'position', 'set', 'zone', 'code']);
+}
+
+const asCsv = (rows: object[], columns: string[]): string =>
+  `${BYTE_ORDER_MARK}${Papa.unparse(rows, { escapeFormulae: true, newline: '\n', columns })}\n`;
+
+const FIRST_COLUMNS = [
+  'tasting',
+  'panelist',
+  'seat',
+  'blind',
+  'sitting',
+  'flight',
+  'set',
+  'zone',
+  'position',
+  'code',
+  'method',
+  'piece',
+  'block',
+  'lot',
+];
+
+/** A column for each question, none of them named as another. */
+function questionColumns(items: readonly BallotItem[]): [BallotItem, string][] {
+  const taken = new Set([...FIRST_COLUMNS, 'handed_in_at']);
+  return items.map((item) => {
+    const name = item.attribute || (item.kind === 'ranking' ? 'rank' : item.kind);
+    let column = name;
+    for (let number = 2; taken.has(column); number++) column = `${name} ${number}`;
+    taken.add(column);
+    return [item, column];
+  });
+}
+
+function valueAt(item: BallotItem, current: readonly Answer[], code: string, set: number): string | number {
+  const answer = current.find((one) => 'item' in one && one.item === item.id && isAbout(one, item, code, set));
+  switch (answer?.kind) {
+    case 'score':
+      return item.kind === 'category' ? (item.options[answer.score - 1]?.weight ?? answer.score) : answer.score;
+    case 'words':
+      return answer.words.join('; ');
+    case 'ranking':
+      return ranksByCode(answer.ranking).get(code) ?? '';
+    case 'choice':
+      return answer.choice.every((one) => !/^\d/.test(one)) && answer.choice.length > 0
+        ? answer.choice[0]
+        : Number(answer.choice.includes(code));
+    case 'best-worst':
+      return answer.best === code ? 1 : answer.worst === code ? -1 : 0;
+    case 'comment':
+      return answer.text;
+    default:
+      return '';
+  }
+}
+
+const isAbout = (answer: Answer, item: BallotItem, code: string, set: number): boolean =>
+  scopeOf(item) === 'ballot' || ('code' in answer ? answer.code === code : 'set' in answer && answer.set === set);

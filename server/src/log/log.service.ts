@@ -1,0 +1,72 @@
+import { Injectable } from '@nestjs/common';
+import type { Entry } from '@jacana/core/log';
+import { In, type EntityManager } from 'typeorm';
+import { EntryRow, type LogName } from '../database/entities';
+import { refuseState } from '../fields/problems';
+
+/** An entry as a device sends it. */
+export type NewEntry<Body extends { kind: string }> = Pick<Entry<Body>, 'id' | 'at' | 'body'>;
+
+/** Who writes. */
+export interface Writer {
+  id: string;
+  name: string;
+}
+
+/** The records of the day, as rows: added to, read, never changed. What they come to is folded by the core. */
+@Injectable()
+export class LogService {
+  /**
+   * Adds what is not stored yet. An entry that comes again is acknowledged again.
+   *
+   * @returns the entries that are new
+   * @throws ConflictException for an id that stands for something else already
+   */
+  async append<Body extends { kind: string }>(
+    manager: EntityManager,
+    tastingId: string,
+    log: LogName,
+    entries: readonly NewEntry<Body>[],
+    by: Writer,
+  ): Promise<NewEntry<Body>[]> {
+    const known = await manager.findBy(EntryRow, { tastingId, log, entryId: In(entries.map(({ id }) => id)) });
+    const bodies = new Map(known.map((row) => [row.entryId, row.body]));
+    const added: NewEntry<Body>[] = [];
+    for (const entry of entries) {
+      const before = bodies.get(entry.id);
+      if (before === undefined) added.push(entry);
+      else if (!isSame(before, entry.body))
+        throw refuseState(
+          'id-used',
+          `The id ${entry.id} stands for another entry already. Reload the page and enter it again.`,
+        );
+      bodies.set(entry.id, entry.body);
+    }
+    const storedAt = new Date().toISOString();
+    for (const { id: entryId, at, body } of added)
+      await manager.insert(EntryRow, {
+        ...{ tastingId, log, entryId, at, storedAt, by: by.name, byAccount: by.id },
+        body,
+      });
+    return added;
+  }
+
+  /** Oldest first. */
+  rows(manager: EntityManager, tastingId: string, log: LogName): Promise<EntryRow[]> {
+    return manager.find(EntryRow, { where: { tastingId, log }, order: { seq: 'ASC' } });
+  }
+}
+
+/** A row as the core has it. */
+export const entryOf = <One extends Entry<{ kind: string }>>({ entryId, at, storedAt, by, body }: EntryRow): One =>
+  ({ id: entryId, at, storedAt, by, body }) as One;
+
+const isSame = (one: object, other: object): boolean => canonical(one) === canonical(other);
+
+/** Fields in the order of their names, at every depth. */
+const canonical = (value: unknown): string =>
+  JSON.stringify(value, (_name, inner: unknown) =>
+    typeof inner === 'object' && inner !== null && !Array.isArray(inner)
+      ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : inner,
+  );

@@ -1,0 +1,49 @@
+import { Injectable } from '@nestjs/common';
+import { digestOf, type Ballot, type TastingBundle } from '@jacana/core/bundle';
+import type { EntityManager } from 'typeorm';
+import { AnswerRow, type BallotRow } from '../../database/entities';
+import { answersByBallot, ballotName } from '../../tastings/answers';
+import { type StoredTasting, TastingStore, tastingOf } from '../../tastings/tasting.store';
+import { KeysService, planOf } from '../keys/keys.service';
+
+/** The tasting as one document; the key is in it only when the tasting is unsealed. */
+@Injectable()
+export class BundlesService {
+  constructor(
+    private readonly store: TastingStore,
+    private readonly keys: KeysService,
+  ) {}
+
+  async bundle(manager: EntityManager, id: string): Promise<TastingBundle> {
+    const stored = await this.store.get(manager, id);
+    const { row, plan, caveats } = stored;
+    const bundle: TastingBundle = {
+      format: 'jacana-tasting',
+      version: 3,
+      tasting: tastingOf(stored),
+      plan: plan && planOf(plan),
+      pieces: plan?.pieces ?? [],
+      key: row.unsealedAt ? await this.keys.get(manager, id) : null,
+      seal: { closedAt: row.closedAt, unsealedAt: row.unsealedAt, unsealedBy: row.unsealedBy },
+      ballots: await this.ballots(manager, stored),
+      records: { caveats, kitchen: [], service: [], amendments: [] },
+      readings: [],
+      digest: null,
+    };
+    return { ...bundle, digest: digestOf(bundle) };
+  }
+
+  private async ballots(manager: EntityManager, { row, panelists, ballots }: StoredTasting): Promise<Ballot[]> {
+    const rows = await manager.find(AnswerRow, { where: { tastingId: row.id }, order: { seq: 'ASC' } });
+    const answers = answersByBallot(rows);
+    const seats = new Map(panelists.map((panelist) => [panelist.id, panelist.seat]));
+    const seatOf = ({ panelistId }: BallotRow): number => seats.get(panelistId) ?? 0;
+    return ballots
+      .filter((ballot) => ballot.openedAt)
+      .sort((a, b) => a.sitting - b.sitting || seatOf(a) - seatOf(b))
+      .map(({ panelistId, sitting, openedAt, handedInAt }) => ({
+        ...{ panelist: panelistId, sitting, openedAt, handedInAt },
+        answers: answers.get(ballotName(panelistId, sitting)) ?? [],
+      }));
+  }
+}

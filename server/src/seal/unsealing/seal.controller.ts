@@ -1,0 +1,26 @@
+import { Controller, Get, Param, Post } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import { Allow, type Me, SignedIn } from '../../accounts/allow';
+import { Answers } from '../../fields/fields';
+import { SealView } from '../views/coordinator';
+import { UnsealingService } from './unsealing.service';
+
+@ApiTags('seal')
+@Controller('api/tastings/:id')
+export class SealController {
+  constructor(private readonly unsealing: UnsealingService) {}
+
+  @Get('seal')
+  @Allow('coordinator')
+  @Answers(SealView)
+  getSeal(@Param('id') id: string): Promise<SealView> {
+    return this.unsealing.view(id);
+  }
+
+  @Post('unseal')
+  @Allow('coordinator')
+  @Answers(SealView)
+  unseal(@Param('id') id: string, @SignedIn() me: Me): Promise<SealView> {
+    return this.unsealing.unseal(id, me);
+  }
+}

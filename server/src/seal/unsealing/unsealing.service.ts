@@ -1,0 +1,76 @@
+import { ForbiddenException, Injectable } from '@nestjs/common';
+import type { Me } from '../../accounts/allow';
+import { AuditService } from '../../audit/audit.service';
+import { AuditRow, TastingRow } from '../../database/entities';
+import { Transactions } from '../../database/transactions';
+import { refuseState } from '../../fields/problems';
+import { LiveService } from '../../live/live.service';
+import { TastingStore } from '../../tastings/tasting.store';
+import { KeysService } from '../keys/keys.service';
+import type { SealView } from '../views/coordinator';
+import { type PortionView, portions } from '../views/server';
+
+/** Opens the key: for good at the end, or, for whoever portions, just which piece goes under which code. */
+@Injectable()
+export class UnsealingService {
+  constructor(
+    private readonly transactions: Transactions,
+    private readonly store: TastingStore,
+    private readonly keys: KeysService,
+    private readonly audit: AuditService,
+    private readonly live: LiveService,
+  ) {}
+
+  /** Deliberate, logged, and only once nobody can answer any more. */
+  async unseal(id: string, me: Me): Promise<SealView> {
+    await this.transactions.write(async (manager) => {
+      const stored = await this.store.getLocked(manager, id);
+      if (stored.row.unsealedAt)
+        throw refuseState('unsealed', `${stored.row.unsealedBy} unsealed this tasting already.`);
+      if (!stored.row.closedAt)
+        throw refuseState('not-closed', 'Close the tasting first: nobody may answer once the key is open.');
+      const { matches } = await this.keys.verify(manager, stored);
+      await manager.update(TastingRow, { id }, { unsealedAt: new Date().toISOString(), unsealedBy: me.name });
+      await this.audit.record(manager, {
+        by: me.name,
+        action: 'key unsealed',
+        tastingId: id,
+        detail: matches ? 'fingerprint matches' : 'FINGERPRINT DOES NOT MATCH',
+      });
+      await this.live.note(manager, id, 'tasting', 'unsealed');
+    });
+    return this.view(id);
+  }
+
+  /** State of the seal and its log. */
+  async view(id: string): Promise<SealView> {
+    const { read } = this.transactions;
+    const stored = await this.store.get(read, id);
+    const log = await read.find(AuditRow, { where: { tastingId: id }, order: { seq: 'ASC' } });
+    const { row, plan } = stored;
+    return {
+      lockedAt: plan?.lockedAt ?? null,
+      unsealedAt: row.unsealedAt,
+      unsealedBy: row.unsealedBy,
+      ...(plan ? await this.keys.verify(read, { ...stored, plan }) : { stated: null, computed: null, matches: false }),
+      logIntact: await this.audit.isIntact(read),
+      log: log.map(({ at, by, action, detail }) => ({ at, by, action, detail })),
+    };
+  }
+
+  /**
+   * Which piece goes under which code. Servers may see it, since tags mean nothing to them.
+   * A coordinator, who also has the kitchen's list, could put the two together: for them it
+   * is an opening of the key, and is written down with its reason.
+   */
+  async portioningSheet(id: string, me: Me, reason?: string): Promise<PortionView[]> {
+    const stored = await this.store.getLocked(this.transactions.read, id);
+    if (me.role === 'coordinator') {
+      if (!reason) throw new ForbiddenException('Say why you need the portioning sheet before the key is unsealed.');
+      await this.transactions.write((manager) =>
+        this.audit.record(manager, { by: me.name, action: 'portioning sheet opened', tastingId: id, detail: reason }),
+      );
+    }
+    return portions(stored, stored.plan.pieces, await this.keys.get(this.transactions.read, id));
+  }
+}

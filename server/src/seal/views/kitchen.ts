@@ -1,0 +1,58 @@
+import type { StoredTasting } from '../../tastings/tasting.store';
+import { ListOf, Said, SaidTexts } from '../../fields/fields';
+import { MOST_PIECES } from '@jacana/core/bundle';
+
+/** What the kitchen may know: methods, pieces and tags. There is no field for a code or a panelist here. */
+
+/** One piece to be cooked. */
+export class KitchenPieceView {
+  @Said('string') tag: string;
+  /** The bought material that it comes from; empty without lots. */
+  @Said('string') lot: string;
+  /** From 1: pieces of one number, one of each method, share a lot, or are parts of one raw piece. */
+  @Said('integer') block: number;
+}
+
+export class KitchenMethodView {
+  @Said('string') method: string;
+  @Said('string') note: string;
+  /** One step a line. */
+  @Said('string') steps: string;
+  @Said('string') equipment: string;
+  @Said('boolean') reference: boolean;
+  /** What comes with the method and cannot be held constant. */
+  @SaidTexts() bundled: string[];
+  /** Empty until the plan is locked. */
+  @ListOf(() => KitchenPieceView, MOST_PIECES) pieces: KitchenPieceView[];
+}
+
+/** What is held constant, as the kitchen has to keep it. */
+export class KitchenConstantView {
+  @Said('string') name: string;
+  @Said('string') target: string;
+  @Said('string') tolerance: string;
+  @Said('string') check: string;
+}
+
+export class KitchenView {
+  @ListOf(() => KitchenMethodView, 60) methods: KitchenMethodView[];
+  @ListOf(() => KitchenConstantView, 40) constants: KitchenConstantView[];
+  /** Whether pieces of one number are parts of one raw piece. */
+  @Said('boolean') halves: boolean;
+}
+
+export function kitchenView({ row, methods, plan }: StoredTasting): KitchenView {
+  const { lots, bundled, constants, halves } = row.design;
+  const lotNames = new Map(lots.map(({ id, name }) => [id, name]));
+  return {
+    halves,
+    constants: constants.map(({ name, target, tolerance, check }) => ({ name, target, tolerance, check })),
+    methods: methods.map(({ id, name, note, steps, equipment, reference }) => ({
+      ...{ method: name, note, steps, equipment, reference },
+      bundled: bundled.filter((one) => one.method === id).map((one) => one.text),
+      pieces: (plan?.pieces ?? [])
+        .filter((piece) => piece.method === id)
+        .map(({ tag, lot, block }) => ({ tag, lot: lotNames.get(lot ?? '') ?? '', block: block + 1 })),
+    })),
+  };
+}

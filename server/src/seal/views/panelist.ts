@@ -1,0 +1,50 @@
+import { ApiProperty } from '@nestjs/swagger';
+import { ANSWER_KINDS, MOST_ITEMS, MOST_SETS, type AnswerKind } from '@jacana/core/bundle';
+import { Choice, ListOf, Said, SaidTexts } from '../../fields/fields';
+import { BallotItemInput } from '../../tastings/design.dto';
+
+/** What a panelist may know: the own ballot, by code. */
+
+/** An own answer that counts. Which fields it has follows from its kind. */
+export class BallotAnswer {
+  @Said('string') id: string;
+  @Choice(ANSWER_KINDS, 'AnswerKind') kind: AnswerKind;
+  @ApiProperty({ required: false, type: String }) item?: string;
+  @ApiProperty({ required: false, type: String }) code?: string;
+  @ApiProperty({ required: false, type: 'integer' }) set?: number;
+  @ApiProperty({ required: false, type: Number }) score?: number;
+  @ApiProperty({ required: false, type: [String] }) words?: string[];
+  @ApiProperty({ required: false, type: 'array', items: { type: 'array', items: { type: 'string' } } })
+  ranking?: string[][];
+  @ApiProperty({ required: false, type: [String] }) choice?: string[];
+  @ApiProperty({ required: false, type: String }) best?: string;
+  @ApiProperty({ required: false, type: String }) worst?: string;
+  @ApiProperty({ required: false, type: String }) text?: string;
+}
+
+/** Samples that are judged side by side. */
+export class BallotSet {
+  /** In serving order. */
+  @SaidTexts() codes: string[];
+}
+
+export const BALLOT_STATES = ['open', 'handed-in', 'closed', 'elsewhere'] as const;
+export type BallotState = (typeof BALLOT_STATES)[number];
+
+/** For one panelist: the own ballot, by code. There is no field for a method, piece or other panelist. */
+export class BallotView {
+  @Choice(BALLOT_STATES, 'BallotState') state: BallotState;
+  @Said('string') title: string;
+  @Said('string') name: string;
+  @Said('integer') seat: number;
+  @Said('integer') sitting: number;
+  @Said('integer') sittings: number;
+  /** Tasted first, and not counted. */
+  @Said('string', true) warmUp: string | null;
+  @ListOf(() => BallotSet, MOST_SETS) sets: BallotSet[];
+  @ListOf(() => BallotItemInput, MOST_ITEMS) items: BallotItemInput[];
+  @Said('integer') rinseSeconds: number;
+  /** The answers that count now. */
+  @ListOf(() => BallotAnswer, 1200) answers: BallotAnswer[];
+  @Said('string', true) handedInAt: string | null;
+}

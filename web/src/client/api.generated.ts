@@ -1,0 +1,871 @@
+import { emptyApi as api } from './emptyApi';
+export const addTagTypes = [
+  'accounts',
+  'seal',
+  'tastings',
+  'plans',
+  'kitchen',
+  'caveats',
+  'service',
+  'ballots',
+  'findings',
+  'exchange',
+] as const;
+const injectedRtkApi = api
+  .enhanceEndpoints({
+    addTagTypes,
+  })
+  .injectEndpoints({
+    endpoints: (build) => ({
+      getSession: build.query<GetSessionApiResponse, GetSessionApiArg>({
+        query: () => ({ url: `/api/session` }),
+        providesTags: ['accounts'],
+      }),
+      signIn: build.mutation<SignInApiResponse, SignInApiArg>({
+        query: (queryArg) => ({ url: `/api/session`, method: 'POST', body: queryArg.signIn }),
+        invalidatesTags: ['accounts'],
+      }),
+      signOut: build.mutation<SignOutApiResponse, SignOutApiArg>({
+        query: () => ({ url: `/api/session`, method: 'DELETE' }),
+        invalidatesTags: ['accounts'],
+      }),
+      setUp: build.mutation<SetUpApiResponse, SetUpApiArg>({
+        query: (queryArg) => ({ url: `/api/set-up`, method: 'POST', body: queryArg.firstAccount }),
+        invalidatesTags: ['accounts'],
+      }),
+      listAccounts: build.query<ListAccountsApiResponse, ListAccountsApiArg>({
+        query: () => ({ url: `/api/accounts` }),
+        providesTags: ['accounts'],
+      }),
+      addAccount: build.mutation<AddAccountApiResponse, AddAccountApiArg>({
+        query: (queryArg) => ({ url: `/api/accounts`, method: 'POST', body: queryArg.newAccount }),
+        invalidatesTags: ['accounts'],
+      }),
+      removeAccount: build.mutation<RemoveAccountApiResponse, RemoveAccountApiArg>({
+        query: (queryArg) => ({ url: `/api/accounts/${queryArg.id}`, method: 'DELETE' }),
+        invalidatesTags: ['accounts'],
+      }),
+      getSeal: build.query<GetSealApiResponse, GetSealApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/seal` }),
+        providesTags: ['seal'],
+      }),
+      unseal: build.mutation<UnsealApiResponse, UnsealApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/unseal`, method: 'POST' }),
+        invalidatesTags: ['seal'],
+      }),
+      listTastings: build.query<ListTastingsApiResponse, ListTastingsApiArg>({
+        query: () => ({ url: `/api/tastings` }),
+        providesTags: ['tastings'],
+      }),
+      createTasting: build.mutation<CreateTastingApiResponse, CreateTastingApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings`, method: 'POST', body: queryArg.newTasting }),
+        invalidatesTags: ['tastings'],
+      }),
+      listRemoved: build.query<ListRemovedApiResponse, ListRemovedApiArg>({
+        query: () => ({ url: `/api/tastings/removed` }),
+        providesTags: ['tastings'],
+      }),
+      getTasting: build.query<GetTastingApiResponse, GetTastingApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}` }),
+        providesTags: ['tastings'],
+      }),
+      removeTasting: build.mutation<RemoveTastingApiResponse, RemoveTastingApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}`, method: 'DELETE' }),
+        invalidatesTags: ['tastings'],
+      }),
+      getCard: build.query<GetCardApiResponse, GetCardApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/card` }),
+        providesTags: ['tastings'],
+      }),
+      saveDraft: build.mutation<SaveDraftApiResponse, SaveDraftApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/draft`, method: 'PUT', body: queryArg.savedDraft }),
+        invalidatesTags: ['tastings'],
+      }),
+      restoreTasting: build.mutation<RestoreTastingApiResponse, RestoreTastingApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/restore`, method: 'POST' }),
+        invalidatesTags: ['tastings'],
+      }),
+      getPlan: build.query<GetPlanApiResponse, GetPlanApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/plan` }),
+        providesTags: ['plans'],
+      }),
+      lock: build.mutation<LockApiResponse, LockApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/lock`, method: 'POST' }),
+        invalidatesTags: ['plans'],
+      }),
+      unlock: build.mutation<UnlockApiResponse, UnlockApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/unlock`, method: 'POST' }),
+        invalidatesTags: ['plans'],
+      }),
+      redraw: build.mutation<RedrawApiResponse, RedrawApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/redraw`, method: 'POST' }),
+        invalidatesTags: ['plans'],
+      }),
+      nextSitting: build.mutation<NextSittingApiResponse, NextSittingApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/next-sitting`, method: 'POST' }),
+        invalidatesTags: ['plans'],
+      }),
+      getLinks: build.query<GetLinksApiResponse, GetLinksApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/links` }),
+        providesTags: ['plans'],
+      }),
+      close: build.mutation<CloseApiResponse, CloseApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/close`, method: 'POST' }),
+        invalidatesTags: ['plans'],
+      }),
+      reopen: build.mutation<ReopenApiResponse, ReopenApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/reopen`, method: 'POST' }),
+        invalidatesTags: ['plans'],
+      }),
+      getKitchen: build.query<GetKitchenApiResponse, GetKitchenApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/kitchen` }),
+        providesTags: ['kitchen'],
+      }),
+      getLedger: build.query<GetLedgerApiResponse, GetLedgerApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/caveats` }),
+        providesTags: ['caveats'],
+      }),
+      addEntries: build.mutation<AddEntriesApiResponse, AddEntriesApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/caveats`,
+          method: 'POST',
+          body: queryArg.caveatEntries,
+        }),
+        invalidatesTags: ['caveats'],
+      }),
+      getBoard: build.query<GetBoardApiResponse, GetBoardApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/board` }),
+        providesTags: ['service'],
+      }),
+      getPortioning: build.query<GetPortioningApiResponse, GetPortioningApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/portioning` }),
+        providesTags: ['service'],
+      }),
+      openPortioning: build.mutation<OpenPortioningApiResponse, OpenPortioningApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/portioning`,
+          method: 'POST',
+          body: queryArg.portioningReason,
+        }),
+        invalidatesTags: ['service'],
+      }),
+      openBallot: build.mutation<OpenBallotApiResponse, OpenBallotApiArg>({
+        query: (queryArg) => ({
+          url: `/api/ballots/${queryArg.token}/open`,
+          method: 'POST',
+          body: queryArg.openBallot,
+        }),
+        invalidatesTags: ['ballots'],
+      }),
+      saveAnswers: build.mutation<SaveAnswersApiResponse, SaveAnswersApiArg>({
+        query: (queryArg) => ({
+          url: `/api/ballots/${queryArg.token}/answers`,
+          method: 'POST',
+          body: queryArg.saveAnswers,
+        }),
+        invalidatesTags: ['ballots'],
+      }),
+      handIn: build.mutation<HandInApiResponse, HandInApiArg>({
+        query: (queryArg) => ({ url: `/api/ballots/${queryArg.token}/hand-in`, method: 'POST', body: queryArg.handIn }),
+        invalidatesTags: ['ballots'],
+      }),
+      getFindings: build.query<GetFindingsApiResponse, GetFindingsApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/findings` }),
+        providesTags: ['findings'],
+      }),
+      exportBundle: build.query<ExportBundleApiResponse, ExportBundleApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/bundle` }),
+        providesTags: ['exchange'],
+      }),
+      exportCsv: build.query<ExportCsvApiResponse, ExportCsvApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/csv` }),
+        providesTags: ['exchange'],
+      }),
+      exportOrders: build.query<ExportOrdersApiResponse, ExportOrdersApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/orders` }),
+        providesTags: ['exchange'],
+      }),
+      importBundle: build.mutation<ImportBundleApiResponse, ImportBundleApiArg>({
+        query: (queryArg) => ({ url: `/api/import`, method: 'POST', body: queryArg.body }),
+        invalidatesTags: ['exchange'],
+      }),
+    }),
+    overrideExisting: false,
+  });
+export { injectedRtkApi as generatedApi };
+export type GetSessionApiResponse = /** status 200  */ SessionView;
+export type GetSessionApiArg = void;
+export type SignInApiResponse = /** status 200  */ SessionView;
+export type SignInApiArg = {
+  signIn: SignIn;
+};
+export type SignOutApiResponse = unknown;
+export type SignOutApiArg = void;
+export type SetUpApiResponse = unknown;
+export type SetUpApiArg = {
+  firstAccount: FirstAccount;
+};
+export type ListAccountsApiResponse = /** status 200  */ AccountView[];
+export type ListAccountsApiArg = void;
+export type AddAccountApiResponse = /** status 200  */ AccountView;
+export type AddAccountApiArg = {
+  newAccount: NewAccount;
+};
+export type RemoveAccountApiResponse = unknown;
+export type RemoveAccountApiArg = {
+  id: string;
+};
+export type GetSealApiResponse = /** status 200  */ SealView;
+export type GetSealApiArg = {
+  id: string;
+};
+export type UnsealApiResponse = /** status 200  */ SealView;
+export type UnsealApiArg = {
+  id: string;
+};
+export type ListTastingsApiResponse = /** status 200  */ TastingCard[];
+export type ListTastingsApiArg = void;
+export type CreateTastingApiResponse = /** status 200  */ TastingView;
+export type CreateTastingApiArg = {
+  newTasting: NewTasting;
+};
+export type ListRemovedApiResponse = /** status 200  */ RemovedView[];
+export type ListRemovedApiArg = void;
+export type GetTastingApiResponse = /** status 200  */ TastingView;
+export type GetTastingApiArg = {
+  id: string;
+};
+export type RemoveTastingApiResponse = unknown;
+export type RemoveTastingApiArg = {
+  id: string;
+};
+export type GetCardApiResponse = /** status 200  */ TastingCard;
+export type GetCardApiArg = {
+  id: string;
+};
+export type SaveDraftApiResponse = /** status 200  */ TastingView;
+export type SaveDraftApiArg = {
+  id: string;
+  savedDraft: SavedDraft;
+};
+export type RestoreTastingApiResponse = unknown;
+export type RestoreTastingApiArg = {
+  id: string;
+};
+export type GetPlanApiResponse = /** status 200  */ PlanView;
+export type GetPlanApiArg = {
+  id: string;
+};
+export type LockApiResponse = /** status 200  */ PlanView;
+export type LockApiArg = {
+  id: string;
+};
+export type UnlockApiResponse = unknown;
+export type UnlockApiArg = {
+  id: string;
+};
+export type RedrawApiResponse = /** status 200  */ PlanView;
+export type RedrawApiArg = {
+  id: string;
+};
+export type NextSittingApiResponse = unknown;
+export type NextSittingApiArg = {
+  id: string;
+};
+export type GetLinksApiResponse = /** status 200  */ BallotLinkView[];
+export type GetLinksApiArg = {
+  id: string;
+};
+export type CloseApiResponse = unknown;
+export type CloseApiArg = {
+  id: string;
+};
+export type ReopenApiResponse = unknown;
+export type ReopenApiArg = {
+  id: string;
+};
+export type GetKitchenApiResponse = /** status 200  */ KitchenView;
+export type GetKitchenApiArg = {
+  id: string;
+};
+export type GetLedgerApiResponse = /** status 200  */ LedgerView;
+export type GetLedgerApiArg = {
+  id: string;
+};
+export type AddEntriesApiResponse = /** status 200  */ StoredEntries;
+export type AddEntriesApiArg = {
+  id: string;
+  caveatEntries: CaveatEntries;
+};
+export type GetBoardApiResponse = /** status 200  */ BoardView;
+export type GetBoardApiArg = {
+  id: string;
+};
+export type GetPortioningApiResponse = /** status 200  */ PortionView[];
+export type GetPortioningApiArg = {
+  id: string;
+};
+export type OpenPortioningApiResponse = /** status 200  */ PortionView[];
+export type OpenPortioningApiArg = {
+  id: string;
+  portioningReason: PortioningReason;
+};
+export type OpenBallotApiResponse = /** status 200  */ BallotView;
+export type OpenBallotApiArg = {
+  token: string;
+  openBallot: OpenBallot;
+};
+export type SaveAnswersApiResponse = /** status 200  */ SavedAnswers;
+export type SaveAnswersApiArg = {
+  token: string;
+  saveAnswers: SaveAnswers;
+};
+export type HandInApiResponse = /** status 200  */ BallotView;
+export type HandInApiArg = {
+  token: string;
+  handIn: HandIn;
+};
+export type GetFindingsApiResponse = /** status 200 Findings, as core/src/findings describes them */ {
+  [key: string]: any;
+};
+export type GetFindingsApiArg = {
+  id: string;
+};
+export type ExportBundleApiResponse = /** status 200 Tasting bundle, as docs/bundle.md describes it */ {
+  [key: string]: any;
+};
+export type ExportBundleApiArg = {
+  id: string;
+};
+export type ExportCsvApiResponse = unknown;
+export type ExportCsvApiArg = {
+  id: string;
+};
+export type ExportOrdersApiResponse = unknown;
+export type ExportOrdersApiArg = {
+  id: string;
+};
+export type ImportBundleApiResponse = /** status 200  */ ImportedView;
+export type ImportBundleApiArg = {
+  body: {
+    [key: string]: any;
+  };
+};
+export type Role = 'coordinator' | 'kitchen' | 'server' | 'reader';
+export type PersonView = {
+  name: string;
+  role: Role;
+};
+export type DemoSignIn = {
+  name: string;
+  role: Role;
+  login: string;
+  password: string;
+};
+export type SessionView = {
+  me?: PersonView;
+  setUpNeeded: boolean;
+  setUpCodeNeeded: boolean;
+  demo: DemoSignIn[];
+  address: string;
+  onNetwork: boolean;
+};
+export type SignIn = {
+  login: string;
+  password: string;
+};
+export type FirstAccount = {
+  name: string;
+  login: string;
+  password: string;
+  setUpCode?: string;
+};
+export type AccountView = {
+  id: string;
+  name: string;
+  login: string;
+  role: Role;
+};
+export type NewAccount = {
+  name: string;
+  login: string;
+  password: string;
+  role: Role;
+};
+export type SealEvent = {
+  at: string;
+  by: string;
+  action: string;
+  detail: string;
+};
+export type SealView = {
+  lockedAt: string | null;
+  unsealedAt: string | null;
+  unsealedBy: string | null;
+  stated: string | null;
+  computed: string | null;
+  matches: boolean;
+  logIntact: boolean;
+  log: SealEvent[];
+};
+export type Status = 'draft' | 'locked' | 'tasting' | 'closed' | 'unsealed';
+export type TastingCard = {
+  id: string;
+  title: string;
+  status: Status;
+  createdAt: string;
+  lockedAt: string | null;
+  closedAt: string | null;
+  unsealedAt: string | null;
+  methods: number;
+  pieces: number;
+  panelists: number;
+  sitting: number;
+  sittings: number;
+  opened: number;
+  handedIn: number;
+  caveats: number;
+};
+export type DecisionKind = 'liked-best' | 'told-apart' | 'more-of' | 'how-differ' | 'good-enough';
+export type DecisionInput = {
+  kind: DecisionKind;
+  attribute: string;
+  margin: number;
+  marginWords: string;
+};
+export type Test =
+  | 'ranking'
+  | 'liking'
+  | 'non-inferiority'
+  | 'profile'
+  | 'triangle'
+  | 'duo-trio'
+  | '2-afc'
+  | '3-afc'
+  | 'tetrad'
+  | 'a-not-a'
+  | 'same-different'
+  | 'best-worst'
+  | 'paired-preference';
+export type Product =
+  | 'fish'
+  | 'red-meat'
+  | 'poultry'
+  | 'sausage'
+  | 'vegetable'
+  | 'potato-rice'
+  | 'bread-pastry'
+  | 'soup-sauce'
+  | 'sweet'
+  | 'other';
+export type ConstantInput = {
+  id: string;
+  name: string;
+  target: string;
+  tolerance: string;
+  check: string;
+};
+export type BundledInput = {
+  id: string;
+  method: string;
+  text: string;
+};
+export type LotInput = {
+  id: string;
+  name: string;
+};
+export type ZoneInput = {
+  id: string;
+  name: string;
+};
+export type ItemKind =
+  | 'ranking'
+  | 'liking'
+  | 'line'
+  | 'category'
+  | 'just-right'
+  | 'check-all'
+  | 'triangle'
+  | 'duo-trio'
+  | '2-afc'
+  | '3-afc'
+  | 'tetrad'
+  | 'a-not-a'
+  | 'same-different'
+  | 'best-worst'
+  | 'paired-preference'
+  | 'comment';
+export type OptionInput = {
+  text: string;
+  weight: number;
+};
+export type BallotItemInput = {
+  id: string;
+  kind: ItemKind;
+  ask: string;
+  attribute: string;
+  definition: string;
+  low: string;
+  high: string;
+  options: OptionInput[];
+  ties: boolean;
+};
+export type BallotDesignInput = {
+  items: BallotItemInput[];
+};
+export type CodeSharing = 'shared' | 'own';
+export type ServiceInput = {
+  together: number;
+  sittings: number;
+  replicates: number;
+  seatsPerFlight: number;
+  warmUp: boolean;
+  rinseSeconds: number;
+  secondsPerSample: number;
+  codes: CodeSharing;
+};
+export type QuantitiesInput = {
+  portionGrams: number;
+  pieceGrams: number;
+  usable: number;
+  cookLoss: number;
+  spare: number;
+  costPerKilogram: number;
+};
+export type AssumedInput = {
+  difference: number;
+  discriminators: number;
+  disagreement: number;
+  noise: number;
+  pieceSpread: number;
+  firstEdge: number;
+  noShows: number;
+};
+export type EffortInput = {
+  handsOnMinutes: number;
+  totalMinutes: number;
+  cost: number;
+  mess: number;
+  skill: number;
+};
+export type MethodInput = {
+  id: string;
+  name: string;
+  note: string;
+  steps: string;
+  equipment: string;
+  reference: boolean;
+  effort?: EffortInput;
+  cookLoss?: number;
+};
+export type PanelistInput = {
+  id: string;
+  name: string;
+};
+export type DraftInput = {
+  decision: DecisionInput;
+  test: Test;
+  product: Product;
+  constants: ConstantInput[];
+  bundled: BundledInput[];
+  lots: LotInput[];
+  halves: boolean;
+  zones: ZoneInput[];
+  ballot: BallotDesignInput;
+  service: ServiceInput;
+  quantities: QuantitiesInput;
+  assumed: AssumedInput;
+  piecesPerMethod: number;
+  alpha: number;
+  title: string;
+  question: string;
+  ballotTitle: string;
+  methods: MethodInput[];
+  panel: PanelistInput[];
+};
+export type ProblemView = {
+  /** Path of the field, such as methods.1.name */
+  field: string;
+  message: string;
+};
+export type TastingView = {
+  id: string;
+  title: string;
+  status: Status;
+  createdAt: string;
+  lockedAt: string | null;
+  closedAt: string | null;
+  unsealedAt: string | null;
+  methods: number;
+  pieces: number;
+  panelists: number;
+  sitting: number;
+  sittings: number;
+  opened: number;
+  handedIn: number;
+  caveats: number;
+  draft: DraftInput;
+  version: number;
+  problems: ProblemView[];
+  unsealedBy: string | null;
+  fingerprint: string | null;
+};
+export type NewTasting = {
+  title: string;
+};
+export type RemovedView = {
+  id: string;
+  title: string;
+  removedAt: string;
+  keptUntil: string;
+  locked: boolean;
+};
+export type SavedDraft = {
+  version: number;
+  draft: DraftInput;
+};
+export type Analysis =
+  | 'friedman-then-pairs-holm'
+  | 'skillings-mack-then-strengths'
+  | 'mixed-model-then-tukey'
+  | 'non-inferiority-mixed-model'
+  | 'mixed-model-per-attribute-fdr'
+  | 'exact-binomial'
+  | 'a-not-a-exact'
+  | 'same-different-exact'
+  | 'best-worst-scores'
+  | 'paired-preference-binomial';
+export type TraySet = {
+  codes: string[];
+  zone: string;
+};
+export type SittingTrayView = {
+  panelistId: string;
+  seat: number;
+  name: string;
+  flight: number;
+  codes: string[];
+  warmUp: boolean;
+  sets: TraySet[];
+  sitting: number;
+};
+export type PlanView = {
+  lockedAt: string;
+  fingerprint: string;
+  engine: string;
+  alpha: number;
+  analysis: Analysis;
+  scheme: number;
+  isWeak: boolean;
+  trays: SittingTrayView[];
+};
+export type BallotLinkView = {
+  panelistId: string;
+  seat: number;
+  name: string;
+  address: string;
+};
+export type KitchenPieceView = {
+  tag: string;
+  lot: string;
+  block: number;
+};
+export type KitchenMethodView = {
+  method: string;
+  note: string;
+  steps: string;
+  equipment: string;
+  reference: boolean;
+  bundled: string[];
+  pieces: KitchenPieceView[];
+};
+export type KitchenConstantView = {
+  name: string;
+  target: string;
+  tolerance: string;
+  check: string;
+};
+export type KitchenView = {
+  methods: KitchenMethodView[];
+  constants: KitchenConstantView[];
+  halves: boolean;
+};
+export type CaveatView = {
+  id: string;
+  at: string;
+  by: string;
+  text: string;
+  pieces: string[];
+  panelists: string[];
+  editedAt: string | null;
+  afterUnsealing: boolean;
+  mine: boolean;
+};
+export type NotBlindView = {
+  panelist: string;
+  because: string;
+  afterUnsealing: boolean;
+};
+export type LedgerView = {
+  caveats: CaveatView[];
+  notBlind: NotBlindView[];
+};
+export type StoredEntries = {
+  stored: string[];
+};
+export type CaveatKind = 'noted' | 'edited' | 'withdrawn' | 'not-blind' | 'blind-again' | 'undone';
+export type CaveatEntryInput = {
+  id: string;
+  at: string;
+  kind: CaveatKind;
+  of?: string;
+  text?: string;
+  pieces?: string[];
+  panelists?: string[];
+  panelist?: string;
+  because?: string;
+};
+export type CaveatEntries = {
+  entries: CaveatEntryInput[];
+};
+export type SeatState = 'away' | 'tasting' | 'ranking' | 'done';
+export type SeatView = {
+  panelistId: string;
+  seat: number;
+  name: string;
+  flight: number;
+  codes: string[];
+  warmUp: boolean;
+  sets: TraySet[];
+  state: SeatState;
+  tasted: number;
+  openedAt: string | null;
+  seenAt: string | null;
+  handedInAt: string | null;
+  blind: boolean;
+};
+export type BoardView = {
+  seats: SeatView[];
+  asOf: number;
+};
+export type PortionView = {
+  sitting: number;
+  tag: string;
+  zone: string;
+  code: string;
+  /** Seats that get a portion of this piece */
+  seats: number[];
+};
+export type PortioningReason = {
+  reason: string;
+};
+export type BallotState = 'open' | 'handed-in' | 'closed' | 'elsewhere';
+export type BallotSet = {
+  codes: string[];
+};
+export type AnswerKind = 'tasted' | 'score' | 'words' | 'ranking' | 'choice' | 'best-worst' | 'comment';
+export type BallotAnswer = {
+  id: string;
+  kind: AnswerKind;
+  item?: string;
+  code?: string;
+  set?: number;
+  score?: number;
+  words?: string[];
+  ranking?: string[][];
+  choice?: string[];
+  best?: string;
+  worst?: string;
+  text?: string;
+};
+export type BallotView = {
+  state: BallotState;
+  title: string;
+  name: string;
+  seat: number;
+  sitting: number;
+  sittings: number;
+  warmUp: string | null;
+  sets: BallotSet[];
+  items: BallotItemInput[];
+  rinseSeconds: number;
+  answers: BallotAnswer[];
+  handedInAt: string | null;
+};
+export type OpenBallot = {
+  device: string;
+  takeOver: boolean;
+};
+export type SavedAnswers = {
+  saved: string[];
+};
+export type AnswerInput = {
+  id: string;
+  kind: AnswerKind;
+  item?: string;
+  code?: string;
+  set?: number;
+  score?: number;
+  words?: string[];
+  ranking?: string[][];
+  choice?: string[];
+  best?: string;
+  worst?: string;
+  text?: string;
+};
+export type SaveAnswers = {
+  device: string;
+  sitting: number;
+  answers: AnswerInput[];
+};
+export type HandIn = {
+  device: string;
+  id: string;
+  sitting: number;
+  answers: AnswerInput[];
+};
+export type ImportedView = {
+  id: string;
+  notices: string[];
+};
+export const {
+  useGetSessionQuery,
+  useSignInMutation,
+  useSignOutMutation,
+  useSetUpMutation,
+  useListAccountsQuery,
+  useAddAccountMutation,
+  useRemoveAccountMutation,
+  useGetSealQuery,
+  useUnsealMutation,
+  useListTastingsQuery,
+  useCreateTastingMutation,
+  useListRemovedQuery,
+  useGetTastingQuery,
+  useRemoveTastingMutation,
+  useGetCardQuery,
+  useSaveDraftMutation,
+  useRestoreTastingMutation,
+  useGetPlanQuery,
+  useLockMutation,
+  useUnlockMutation,
+  useRedrawMutation,
+  useNextSittingMutation,
+  useGetLinksQuery,
+  useCloseMutation,
+  useReopenMutation,
+  useGetKitchenQuery,
+  useGetLedgerQuery,
+  useAddEntriesMutation,
+  useGetBoardQuery,
+  useGetPortioningQuery,
+  useOpenPortioningMutation,
+  useOpenBallotMutation,
+  useSaveAnswersMutation,
+  useHandInMutation,
+  useGetFindingsQuery,
+  useExportBundleQuery,
+  useExportCsvQuery,
+  useExportOrdersQuery,
+  useImportBundleMutation,
+} = injectedRtkApi;

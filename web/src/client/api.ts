@@ -1,0 +1,86 @@
+import type { ProblemView } from './api.generated';
+import { generatedApi } from './api.generated';
+
+/** What can go stale, each with the id of its tasting. */
+const TAGS = ['card', 'tasting', 'plan', 'seal', 'kitchen', 'caveats', 'board', 'findings'] as const;
+export type TagOf = (typeof TAGS)[number];
+
+type Tag = { type: TagOf; id: string };
+const of =
+  (...types: TagOf[]) =>
+  (_answer: unknown, _error: unknown, { id }: { id: string }): Tag[] =>
+    types.map((type) => ({ type, id }));
+
+/** What locking, closing and the like make stale at once, before the stream of events says so. */
+const moved = of('card', 'tasting', 'plan', 'seal', 'kitchen', 'board');
+
+/** The generated client, with what the contract cannot say: which answers grow stale when. */
+export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceEndpoints({
+  endpoints: {
+    listTastings: {
+      providesTags: (cards) => [
+        { type: 'card', id: 'list' },
+        ...(cards ?? []).map(({ id }): Tag => ({ type: 'card', id })),
+      ],
+    },
+    listRemoved: { providesTags: [{ type: 'card', id: 'list' }] },
+    getCard: { providesTags: of('card') },
+    getTasting: { providesTags: of('tasting') },
+    getPlan: { providesTags: of('plan') },
+    getLinks: { providesTags: of('plan') },
+    getSeal: { providesTags: of('seal') },
+    getKitchen: { providesTags: of('kitchen') },
+    getLedger: { providesTags: of('caveats') },
+    getBoard: { providesTags: of('board') },
+    getPortioning: { providesTags: of('plan') },
+    getFindings: { providesTags: of('findings') },
+    saveDraft: {
+      invalidatesTags: [],
+      // The answer is the tasting as it is now; reading it again would only race with typing.
+      onQueryStarted: async ({ id }, { dispatch, queryFulfilled }) => {
+        const saved = await queryFulfilled.catch(() => null);
+        if (!saved) return;
+        void dispatch(generatedApi.util.upsertQueryData('getTasting', { id }, saved.data));
+        dispatch(api.util.invalidateTags([{ type: 'card', id }]));
+      },
+    },
+    createTasting: { invalidatesTags: [{ type: 'card', id: 'list' }] },
+    removeTasting: { invalidatesTags: [{ type: 'card', id: 'list' }] },
+    restoreTasting: { invalidatesTags: [{ type: 'card', id: 'list' }] },
+    importBundle: { invalidatesTags: [{ type: 'card', id: 'list' }] },
+    lock: { invalidatesTags: moved },
+    unlock: { invalidatesTags: moved },
+    redraw: { invalidatesTags: moved },
+    nextSitting: { invalidatesTags: moved },
+    close: { invalidatesTags: moved },
+    reopen: { invalidatesTags: moved },
+    unseal: { invalidatesTags: of('card', 'tasting', 'seal', 'findings', 'caveats') },
+    addEntries: { invalidatesTags: of('card', 'caveats', 'board', 'findings', 'seal') },
+    openPortioning: { invalidatesTags: of('seal') },
+  },
+});
+
+/** What a refused request says, for people. */
+export function refusalOf(error: unknown): {
+  message: string;
+  problems: ProblemView[];
+  status: number | string;
+  /** One word for programs, such as `behind`. */
+  kind: string;
+} {
+  const { status, data } = (error ?? {}) as {
+    status?: number | string;
+    data?: { error?: string; message?: string; problems?: ProblemView[] };
+  };
+  if (status === 'FETCH_ERROR')
+    return {
+      ...{ status, kind: 'unreachable', problems: [] },
+      message: 'Jacana cannot be reached. Check that it is still running, then try again.',
+    };
+  return {
+    status: status ?? 'unknown',
+    kind: data?.error ?? '',
+    message: data?.message ?? 'That did not work. Try again.',
+    problems: data?.problems ?? [],
+  };
+}

@@ -1,0 +1,83 @@
+import { Patience } from './patience';
+import { Refused, send } from './letter';
+
+/** An entry on its way, as the server takes it. */
+export interface Waiting {
+  id: string;
+}
+
+/** Where the entries of one record go, and what is told of them. */
+export interface Box {
+  /** Address that takes `{ entries }`. */
+  address: string;
+  /** What the browser keeps them under. */
+  place: string;
+  /** Entries were stored, so what was read before is stale. */
+  stored: () => void;
+  /** An entry was refused, and is given up. */
+  refused: (entry: Waiting, message: string) => void;
+}
+
+/**
+ * Entries of a record on their way to the server. They are kept in this browser until the
+ * server has them, and each has an id of its own, so that a dead network, a reload or a
+ * letter sent twice only means that they come later, once.
+ */
+export class Outbox<Entry extends Waiting> {
+  private readonly patience = new Patience();
+  private readonly listeners = new Set<() => void>();
+  private isBusy = false;
+  private entries: readonly Entry[];
+
+  constructor(private readonly box: Box) {
+    this.entries = JSON.parse(localStorage.getItem(box.place) ?? '[]') as Entry[];
+    this.patience.watch();
+    void this.deliver();
+  }
+
+  /** What the server does not have yet, oldest first; the same list until it changes. */
+  readonly waiting = (): readonly Entry[] => this.entries;
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  add(entry: Entry): void {
+    this.keep([...this.entries, entry]);
+    void this.deliver();
+  }
+
+  private async deliver(): Promise<void> {
+    const [entry] = this.entries;
+    if (!entry || this.isBusy || this.patience.isWaiting) return;
+    this.isBusy = true;
+    try {
+      await send(this.box.address, { entries: [entry] });
+      this.patience.succeeded();
+      this.without(entry);
+      this.box.stored();
+    } catch (error) {
+      if (error instanceof Refused) {
+        this.without(entry);
+        this.box.refused(entry, error.message);
+      } else {
+        this.patience.later(() => void this.deliver());
+      }
+    } finally {
+      this.isBusy = false;
+    }
+    void this.deliver();
+  }
+
+  private without({ id }: Entry): void {
+    this.keep(this.entries.filter((entry) => entry.id !== id));
+  }
+
+  private keep(entries: readonly Entry[]): void {
+    this.entries = entries;
+    if (entries.length > 0) localStorage.setItem(this.box.place, JSON.stringify(entries));
+    else localStorage.removeItem(this.box.place);
+    for (const listener of this.listeners) listener();
+  }
+}

@@ -1,0 +1,19 @@
+import type { TagOf } from '../client/api';
+
+/** What a screen has to read again when something of a tasting changed; the card always. */
+const STALE: Record<string, readonly TagOf[]> = {
+  locked: ['tasting', 'plan', 'seal', 'kitchen', 'board'],
+  unlocked: ['tasting', 'plan', 'seal', 'kitchen', 'board'],
+  sitting: ['plan', 'board', 'seal'],
+  closed: ['seal', 'tasting'],
+  reopened: ['seal', 'tasting'],
+  unsealed: ['seal', 'tasting', 'findings', 'caveats'],
+  caveats: ['caveats', 'findings', 'seal'],
+  removed: ['tasting'],
+  restored: ['tasting'],
+};
+
+/** The tags that go stale with a change of a kind; an unknown kind makes everything stale. */
+export const staleAfter = (changed: readonly string[]): readonly TagOf[] => [
+  ...new Set(['card' as const, ...changed.flatMap((kind) => STALE[kind] ?? Object.values(STALE).flat())]),
+];

@@ -1,0 +1,105 @@
+import { settledDraft, nameOfField } from '../src/drafting/differences';
+import { History } from '../src/drafting/history';
+import { merge } from '../src/drafting/merge';
+
+const base = {
+  title: 'Carrots',
+  service: { sittings: 1, warmUp: false },
+  methods: [
+    { id: 'a', name: 'Boiled' },
+    { id: 'b', name: 'Steamed' },
+  ],
+};
+type Draft = typeof base;
+const edited = (edit: (draft: Draft) => void): Draft => {
+  const draft = structuredClone(base);
+  edit(draft);
+  return draft;
+};
+
+describe('two edits of one draft', () => {
+  it('come together where they touch different things', () => {
+    const mine = edited((draft) => draft.methods.push({ id: 'c', name: 'Roasted' }));
+    const theirs = edited((draft) => {
+      draft.service.sittings = 2;
+      draft.methods[0].name = 'Boiled long';
+    });
+    const { draft, conflicts } = merge(base, mine, theirs);
+    expect(conflicts).toEqual([]);
+    expect(draft).toEqual({
+      title: 'Carrots',
+      service: { sittings: 2, warmUp: false },
+      methods: [
+        { id: 'a', name: 'Boiled long' },
+        { id: 'b', name: 'Steamed' },
+        { id: 'c', name: 'Roasted' },
+      ],
+    });
+  });
+
+  it('keep what both added, and drop what one removed and the other left alone', () => {
+    const mine = edited((draft) => draft.methods.splice(0, 1, { id: 'm', name: 'Mine' }));
+    const theirs = edited((draft) => draft.methods.push({ id: 't', name: 'Theirs' }));
+    const { draft, conflicts } = merge(base, mine, theirs);
+    expect(conflicts).toEqual([]);
+    expect(draft.methods.map(({ id }) => id).sort()).toEqual(['b', 'm', 't']);
+  });
+
+  it('keep an order that only one side changed', () => {
+    const mine = edited((draft) => draft.methods.reverse());
+    const theirs = edited((draft) => (draft.methods[0].name = 'Boiled long'));
+    expect(merge(base, mine, theirs).draft.methods).toEqual([
+      { id: 'b', name: 'Steamed' },
+      { id: 'a', name: 'Boiled long' },
+    ]);
+  });
+
+  it('say where both changed the same, and where one removed what the other changed', () => {
+    const mine = edited((draft) => {
+      draft.title = 'Mine';
+      draft.methods.splice(1, 1);
+    });
+    const theirs = edited((draft) => {
+      draft.title = 'Theirs';
+      draft.methods[1].name = 'Steamed long';
+    });
+    const { draft, conflicts } = merge(base, mine, theirs);
+    expect(draft.title).toBe('Mine');
+    expect(conflicts).toEqual([
+      { path: 'title', mine: 'Mine', theirs: 'Theirs' },
+      { path: 'methods.b', mine: null, theirs: { id: 'b', name: 'Steamed long' } },
+    ]);
+    const settled = settledDraft(draft as never, conflicts, new Set(['methods.b'])) as unknown as Draft;
+    expect(settled.title).toBe('Mine');
+    expect(settled.methods).toContainEqual({ id: 'b', name: 'Steamed long' });
+    expect(nameOfField('methods.a.name', base as never)).toBe('Method, "Boiled", name');
+  });
+
+  it('agree when both did the same', () => {
+    const same = edited((draft) => (draft.title = 'Beets'));
+    expect(merge(base, same, structuredClone(same))).toEqual({ draft: same, conflicts: [] });
+  });
+});
+
+describe('the steps of an edit', () => {
+  const titled = (title: string) => ({ ...base, title }) as never;
+
+  it('are taken back one by one, and done again', () => {
+    const history = new History(titled('a'));
+    history.changed(titled('b'), 1000);
+    history.changed(titled('c'), 5000);
+    expect(history.undo()).toMatchObject({ title: 'b' });
+    expect(history.undo()).toMatchObject({ title: 'a' });
+    expect(history.undo()).toBeUndefined();
+    expect(history.redo()).toMatchObject({ title: 'b' });
+    history.changed(titled('d'), 9000);
+    expect(history.redo()).toBeUndefined();
+    expect(history.undo()).toMatchObject({ title: 'b' });
+  });
+
+  it('take letters of a word together', () => {
+    const history = new History(titled(''));
+    ['w', 'wo', 'wor', 'word'].forEach((text, at) => history.changed(titled(text), 1000 + 100 * at));
+    expect(history.undo()).toMatchObject({ title: '' });
+  });
+});
