@@ -20,6 +20,16 @@ module.exports = {
       from: { pathNot: '^server/(src/seal/|test/)' },
       to: { path: '^server/src/seal/keys/key\\.row\\.ts' },
     },
+    forbid('frozen-versions', 'what an old version was never changes, so it leans on nothing that can', '^core/src/bundle/v\\d', {
+      path: '^core/src/',
+      pathNot: '^core/src/bundle/v\\d',
+    }),
+    forbid('live-imports-no-one', 'modules register what they tell; the feed knows none of them', '^server/src/live/', {
+      path: '^server/src/(?!live|accounts|database)',
+    }),
+    forbid('below-the-seal', 'what the seal stands on does not know of it', '^server/src/(tastings|log|live|jobs|paper|database|audit|fields)/', {
+      path: '^server/src/seal/',
+    }),
     {
       name: 'stages-apart',
       comment: 'a stage does not import another stage',
@@ -28,18 +38,25 @@ module.exports = {
       to: { path: '^web/src/stages/([^/]+)/', pathNot: '^web/src/stages/$1/' },
     },
     forbid('ballot-apart', 'phones load the ballot without the app', '^web/src/ballot/', {
-      path: '^web/src/(app|stages|drafting|caveats)/',
-      dependencyTypesNot: ['type-only'],
+      path: '^web/src/(app|shell|store|stages|drafting|caveats|findings|sheets)/',
     }),
     forbid('ui-knows-no-app', 'primitives know nothing of tastings', '^web/src/(ui|look)/', {
-      path: '^web/src/(app|stages|ballot|drafting|caveats)/',
+      path: '^web/src/(app|shell|store|client|stages|ballot|drafting|caveats|findings|sheets)/',
     }),
     {
       name: 'no-circles',
-      comment: 'files that need each other are one file',
+      comment: 'files that need each other, if only for a type, are one file',
       severity: 'error',
       from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      to: { circular: true },
+    },
+    {
+      name: 'no-circles-of-folders',
+      comment: 'rooms that need each other are one room, or something in them belongs below both',
+      severity: 'error',
+      scope: 'folder',
+      from: { path: '^(core|server|web)/src' },
+      to: { circular: true },
     },
   ],
   options: {

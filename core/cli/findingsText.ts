@@ -1,24 +1,54 @@
-import type { Findings, PlannedFindings, RankingFindings } from '../src/findings';
+import {
+  plannedView,
+  rankingView,
+  sectionOf,
+  type Collected,
+  type Findings,
+  type PlannedView,
+  type RankingView,
+} from '../src/findings';
 import { decimal, probabilityText, pText } from './report';
 
 export function findingsText(found: Findings): string {
+  const [ranking, planned] = [rankingView(found), plannedView(found)];
+  const names = new Map(found.methods.map(({ id, name }) => [id, name]));
   return [
     `${found.title}: ${found.question}`,
     '',
     found.verdict.sentence,
     found.verdict.support,
     '',
-    ...(found.kind === 'ranking' ? rankingLines(found) : plannedLines(found)),
+    ...(ranking ? rankingLines(ranking) : planned ? plannedLines(planned) : []),
     '',
-    ...found.sensitivity.map((again) => `Without ${again.without}: ${again.same ? 'same verdict' : again.sentence}`),
-    ...found.zones.map(({ zone, sentence }) => `${zone} by itself (explored): ${sentence}`),
-    ...found.limits.map((limit) => `- ${limit.text}`),
+    ...(sectionOf(found, 'sensitivity') ?? []).map(
+      (again) => `Without ${again.without}: ${again.same ? 'same verdict' : again.sentence}`,
+    ),
+    ...(sectionOf(found, 'zones') ?? []).map(({ zone, sentence }) => `${zone} by itself (explored): ${sentence}`),
+    ...(sectionOf(found, 'collected') ?? []).flatMap((one) => collectedLines(one, names)),
+    ...(sectionOf(found, 'limits') ?? []).map((limit) => `- ${limit.text}`),
     `Fingerprint ${found.fingerprint.matches ? 'matches' : 'DOES NOT MATCH'}: ${found.fingerprint.stated}`,
-    `Next: ${found.next.text}`,
+    `Next: ${sectionOf(found, 'next')?.text ?? ''}`,
   ].join('\n');
 }
 
-function rankingLines(found: RankingFindings): string[] {
+/** A question that nothing is concluded from: what was answered, as it is. */
+function collectedLines({ ask, methods, comments }: Collected, names: ReadonlyMap<string, string>): string[] {
+  return [
+    `Also asked (not analysed): ${ask}`,
+    ...methods
+      .filter(({ answers }) => answers > 0)
+      .map(({ method, answers, counts, mean }) => {
+        const said =
+          mean === null
+            ? counts.map(({ answer, times }) => `${answer} ${times}`).join(', ')
+            : `mean ${decimal(mean, 1)}`;
+        return `  ${names.get(method)}: ${said} (of ${answers})`;
+      }),
+    ...comments.map(({ seat, text }) => `  seat ${seat}: ${text}`),
+  ];
+}
+
+function rankingLines(found: RankingView): string[] {
   const methods = found.methods.map(
     (method) =>
       `  ${method.name} (${method.code}): rank sum ${method.rankSum ?? 'none'}${method.letters ? `, ${method.letters}` : ''}${method.liking ? `, mean liking ${method.liking.mean.toFixed(2)}` : ''}`,
@@ -43,7 +73,7 @@ function rankingLines(found: RankingFindings): string[] {
 }
 
 /** The planned test in figures; everything else is in the JSON. */
-function plannedLines({ planned, methods }: PlannedFindings): string[] {
+function plannedLines({ planned, methods }: PlannedView): string[] {
   switch (planned.of) {
     case 'telling': {
       const { result } = planned;
@@ -84,13 +114,13 @@ function plannedLines({ planned, methods }: PlannedFindings): string[] {
   }
 }
 
-function strengthLines({ strength, methods }: RankingFindings, name: (id: string) => string): string[] {
+function strengthLines({ strength, methods }: RankingView, name: (id: string) => string): string[] {
   if (strength.test === null) return [strength.reason];
   const chances = methods.map((method, at) => `${name(method.id)} ${decimal(strength.chanceOfBest[at], 3)}`);
   return [`Chance of being best, if the panel were drawn again: ${chances.join(', ')}`];
 }
 
-function likingLines({ liking }: RankingFindings, name: (id: string) => string): string[] {
+function likingLines({ liking }: RankingView, name: (id: string) => string): string[] {
   if (!liking) return [];
   const test =
     liking.test.test === null
@@ -108,7 +138,7 @@ function likingLines({ liking }: RankingFindings, name: (id: string) => string):
   ];
 }
 
-function panelLines({ panel }: RankingFindings): string[] {
+function panelLines({ panel }: RankingView): string[] {
   const { groups, order } = panel;
   const tasters =
     groups.test === null
@@ -116,7 +146,7 @@ function panelLines({ panel }: RankingFindings): string[] {
       : groups.groups.length === 1
         ? `No sign of more than one group of tasters, ${probabilityText(groups.probability)}`
         : `Two groups of tasters, ${groups.groups.map((group) => group.length).join(' and ')}, ${probabilityText(groups.probability)}`;
-  const effect = (what: string, test: RankingFindings['panel']['order']['position']): string =>
+  const effect = (what: string, test: RankingView['panel']['order']['position']): string =>
     test.test === null ? `${what}: ${test.reason}` : `${what}: F = ${decimal(test.F, 2)}, p = ${pText(test.p)}`;
   return ['', tasters, effect('Position', order.position), effect('Carry-over', order.carryOver)];
 }

@@ -48,7 +48,7 @@ test('the views of the README', async ({ page, browser, demo }) => {
     .getByRole('navigation')
     .getByRole('link', { name: /^Serve/ })
     .click();
-  await page.getByText('Print the tray map').waitFor();
+  await page.getByText('Tray map (PDF)').waitFor();
   await page.mouse.move(640, 790);
   await take(page, 'serve');
 

@@ -141,8 +141,8 @@ export async function lockDraft<T extends { title: string }>(
   draft: T,
 ): Promise<string> {
   const created = await page.request.post(`${address}/api/tastings`, { data: { title: draft.title } });
-  const { id } = (await created.json()) as { id: string };
-  const saved = await page.request.put(`${address}/api/tastings/${id}/draft`, { data: draft });
+  const { id, version } = (await created.json()) as { id: string; version: number };
+  const saved = await page.request.put(`${address}/api/tastings/${id}/draft`, { data: { version, draft } });
   expect(saved.ok(), await saved.text()).toBe(true);
   const locked = await page.request.post(`${address}/api/tastings/${id}/lock`);
   expect(locked.ok(), await locked.text()).toBe(true);

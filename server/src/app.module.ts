@@ -16,6 +16,7 @@ import { OPTIONS, type ServerOptions } from './options';
 import { PlansModule } from './plans/plans.module';
 import { SEALED_ROWS, SealModule } from './seal/seal.module';
 import { ServiceModule } from './service/service.module';
+import { SheetsModule } from './sheets/sheets.module';
 import { StoreModule } from './tastings/store.module';
 
 @Global()
@@ -49,6 +50,7 @@ export class AppModule {
         BallotsModule,
         FindingsModule,
         ExchangeModule,
+        SheetsModule,
         DemoModule,
       ],
     };

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseBundle } from '@jacana/core/bundle';
+import { sectionOf } from '@jacana/core/findings';
 import type { Agent } from 'supertest';
 import { startServer, testOptions, type Running } from './support/running';
 import { caveat, device, draft, drafted, handInBallot, locked, note, saveDraft, tokens } from './support/tasting';
@@ -136,7 +137,9 @@ describe('panelists who are not blind', () => {
     await coordinator.post(`/api/tastings/${id}/close`).expect(204);
     await coordinator.post(`/api/tastings/${id}/unseal`).expect(200);
     const found = (await coordinator.get(`/api/tastings/${id}/findings`)).body;
-    expect(found.sensitivity).toEqual([expect.objectContaining({ tasters: 7, without: '1 taster who was not blind' })]);
+    expect(sectionOf(found, 'sensitivity')).toEqual([
+      expect.objectContaining({ tasters: 7, without: '1 taster who was not blind' }),
+    ]);
     // Marking is outside the fingerprint, so it still matches.
     expect(found.fingerprint.matches).toBe(true);
   });
@@ -230,7 +233,9 @@ describe('caveats', () => {
     expect(entry.body).toMatchObject({ about: { pieces: [tag], panelists: [] } });
     const served = bundle.key.portions.filter(({ tags }: { tags: string[] }) => tags.includes(tag)).length;
     const found = (await coordinator.get(`/api/tastings/${id}/findings`)).body;
-    expect(found.sensitivity).toEqual([expect.objectContaining({ tasters: 8 - served, caveat: entry.id })]);
+    expect(sectionOf(found, 'sensitivity')).toEqual([
+      expect.objectContaining({ tasters: 8 - served, caveat: entry.id }),
+    ]);
   });
 
   it('and effort come back from a bundle that was taken away, and outlive an edit of the draft', async () => {

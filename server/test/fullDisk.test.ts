@@ -28,7 +28,7 @@ const onDisk = (file: string, table: string): Record<string, unknown>[] => {
 
 /** SQLite's own way of having no more room: it then refuses as on a full disk, and ends the transaction itself. */
 const setRoom = async (writer: DataSource, pages: number): Promise<void> => {
-  const [{ page_count: used }] = (await writer.query('PRAGMA page_count')) as { page_count: number }[];
+  const [{ page_count: used }] = await writer.query<{ page_count: number }[]>('PRAGMA page_count');
   await writer.query(`PRAGMA max_page_count = ${used + pages}`);
 };
 
@@ -123,7 +123,7 @@ it('refuses ballots while the disk is full, and keeps every one that it acknowle
   const id = await locked(coordinator, draft({}, 3, 40));
   const links = await tokens(coordinator, id);
   const codes = (await coordinator.get(`/api/tastings/${id}/plan`)).body.trays[0].codes as string[];
-  const writer = (running.app.get(Transactions) as unknown as { writer: DataSource }).writer;
+  const { writer } = running.app.get<{ writer: DataSource }>(Transactions);
   const acknowledged: number[] = [];
   const refusals: number[] = [];
   for (const [at, token] of links.entries()) {

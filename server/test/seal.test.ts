@@ -46,6 +46,13 @@ const ACCESS: Record<string, Who[]> = {
   'post /api/tastings/{id}/portioning': ['coordinator'],
   'get /api/tastings/{id}/live': ['coordinator', 'kitchen', 'server', 'reader'],
   'get /api/tastings/{id}/findings': ['coordinator', 'reader'],
+  'get /api/tastings/{id}/sheets/plan': ['coordinator'],
+  'get /api/tastings/{id}/sheets/kitchen': ['coordinator', 'kitchen'],
+  'get /api/tastings/{id}/sheets/trays': ['coordinator', 'server'],
+  'get /api/tastings/{id}/sheets/portioning': ['server'],
+  'post /api/tastings/{id}/sheets/portioning': ['coordinator'],
+  'get /api/tastings/{id}/sheets/links': ['coordinator'],
+  'get /api/tastings/{id}/sheets/report': ['coordinator', 'reader'],
   'get /api/tastings/{id}/bundle': ['coordinator'],
   'get /api/tastings/{id}/csv': ['coordinator'],
   'post /api/import': ['coordinator'],
@@ -105,7 +112,7 @@ function bodyFor(route: string, codes: string[]): object | undefined {
   if (route.endsWith('/answers'))
     return { device: device(0), sitting: 1, answers: [{ id: 'walk-answer', kind: 'tasted', code: codes[0] ?? '482' }] };
   if (route.endsWith('/caveats')) return { entries: [caveat({ text: 'walked by' })] };
-  if (route === 'post /api/tastings/{id}/portioning') return { reason: 'walking every route' };
+  if (route.startsWith('post') && route.endsWith('/portioning')) return { reason: 'walking every route' };
   return route.startsWith('get') ? undefined : {};
 }
 

@@ -1,6 +1,6 @@
 import { keyStream, type RandomStream } from '../numeric';
 import type { CodeSharing } from '../bundle';
-import type { PlannedSitting } from './plannedSittings';
+import type { PlannedSitting } from './servingDesign';
 
 /** Codes that people remember or read a meaning into; common practice in sensory work, no source. */
 const SPEAKING = new Set(['112', '911', '666']);

@@ -5,8 +5,15 @@ export { incompleteOrders } from './incompleteOrders';
 export { ANALYSIS_NAMES, analysisOf, lockPlan, type LockedPlan, type LockInputs } from './lock';
 export { SMALL_PANEL, SMALLEST_PANEL } from './panelSize';
 export { dealPortions, tagPieces } from './pieces';
-export { plannedSittings, type PlannedSet, type PlannedSitting, type Sample } from './plannedSittings';
-export { bitesPerSitting, isComplete, type ServingDesign } from './servingDesign';
+export { plannedSittings } from './plannedSittings';
+export {
+  bitesPerSitting,
+  isComplete,
+  type PlannedSet,
+  type PlannedSitting,
+  type Sample,
+  type ServingDesign,
+} from './servingDesign';
 export { codeSharing, isSharingChosen } from './sharing';
 export { propose, TEST_NAMES, trade, type Alternative, type Proposal, type Wish } from './proposal';
 export {

@@ -1,7 +1,7 @@
 import type { Piece, Tasting } from '../bundle';
 import type { RandomStream } from '../numeric';
 import { dealBlocks, type PortionWanted } from './blocks';
-import type { PlannedSitting } from './plannedSittings';
+import type { PlannedSitting } from './servingDesign';
 import { portionsPerPiece } from './quantities';
 
 /** Letters that are not mistaken for digits or for each other in a wet kitchen. */

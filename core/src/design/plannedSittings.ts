@@ -1,37 +1,10 @@
 import { keyStream, type RandomStream } from '../numeric';
 import { isOfTwoSamples } from '../questions';
-import { isComplete, type ServingDesign } from './servingDesign';
+import { isComplete, type PlannedSet, type PlannedSitting, type Sample, type ServingDesign } from './servingDesign';
 import { codeSharing } from './sharing';
 import { dealCodedSets, dealSequences, testSequences, type CodedPlace, type Sequence } from './sequences';
 import { sittingOrders } from './sittingOrders';
 import { servingOrders } from './williams';
-
-/** One portion before it has a code: of which method, and under which of its codes. */
-export interface Sample {
-  /** Place of the method in the tasting. */
-  method: number;
-  copy: number;
-}
-
-/** Samples that are put side by side. */
-export interface PlannedSet {
-  /** Place of the zone in the tasting; null where pieces are not judged by zones. */
-  zone: number | null;
-  replicate: number;
-  /** In serving order. */
-  samples: Sample[];
-}
-
-/** What one panelist gets at one sitting. */
-export interface PlannedSitting {
-  /** Place of the panelist on the panel. */
-  panelist: number;
-  /** From 1. */
-  sitting: number;
-  /** Place of the method that is served first and does not count. */
-  warmUp: number | null;
-  sets: PlannedSet[];
-}
 
 /**
  * Who is served what in which order: complete Williams designs where everyone tastes

@@ -17,3 +17,30 @@ export function bitesPerSitting(design: ServingDesign): number {
     : Math.min(service.together, Math.max(1, methods.length));
   return perSet * service.replicates * Math.max(1, zones.length) + (service.warmUp ? 1 : 0);
 }
+
+/** One portion before it has a code: of which method, and under which of its codes. */
+export interface Sample {
+  /** Place of the method in the tasting. */
+  method: number;
+  copy: number;
+}
+
+/** Samples that are put side by side. */
+export interface PlannedSet {
+  /** Place of the zone in the tasting; null where pieces are not judged by zones. */
+  zone: number | null;
+  replicate: number;
+  /** In serving order. */
+  samples: Sample[];
+}
+
+/** What one panelist gets at one sitting. */
+export interface PlannedSitting {
+  /** Place of the panelist on the panel. */
+  panelist: number;
+  /** From 1. */
+  sitting: number;
+  /** Place of the method that is served first and does not count. */
+  warmUp: number | null;
+  sets: PlannedSet[];
+}

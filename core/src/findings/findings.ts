@@ -2,86 +2,32 @@ import { countedCodes, fingerprint, type Key, type Plan, type TastingBundle, typ
 import { ledgerOf, type Caveat } from '../caveats';
 import { orderBalance } from '../design';
 import { ENGINE } from '../engine';
-import {
-  meanInterval,
-  rankSumsAgainst,
-  type AgainstReference,
-  type FriedmanResult,
-  type MeanWithInterval,
-  type NoTest,
-  type RankSumPair,
-} from '../inference';
-import { likingFinding, type LikingFinding } from './liking';
-import { limits, type Limit } from './limits';
-import { nextStep, plannedNextStep, type NextStep } from './nextStep';
-import { plannedAnswer, type LeftOut, type Planned } from './planned';
-import { practicalPick, type PracticalPick } from './practical';
+import { meanInterval, rankSumsAgainst } from '../inference';
+import { collected, isAnalysed } from './collected';
+import { likingFinding } from './liking';
+import { limits } from './limits';
+import { nextStep, plannedNextStep } from './nextStep';
+import { heardSets, plannedAnswer, type LeftOut, type Planned } from './planned';
+import { practicalPick } from './practical';
 import { isRankedByAll, readPreferences, type Taster } from './preferences';
-import { plannedSensitivity, sensitivity, type Sensitivity } from './sensitivity';
+import {
+  section,
+  type MethodFinding,
+  type PairFinding,
+  type RankSums,
+  type Section,
+  type SectionData,
+} from './sections';
+import { plannedSensitivity, sensitivity } from './sensitivity';
 import { tastedServings } from './servings';
-import { strengthFinding, type StrengthFinding } from './strength';
-import { panelFinding, type PanelFinding } from './tasters';
+import { strengthFinding } from './strength';
+import { panelFinding } from './tasters';
 import { decide, type Verdict, type VerdictKind } from './verdict';
-import { zoneAnswers, type ZoneAnswer } from './zones';
+import { zoneAnswers } from './zones';
 import { counted, howOften, verdictSentence } from './wording';
 
-/** One method in the findings. */
-export interface MethodFinding {
-  id: string;
-  name: string;
-  code: string;
-  /** All of them, where there are several. */
-  codes: string[];
-  reference: boolean;
-  /** Sum of ranks, lower is better; null when nobody ranked. */
-  rankSum: number | null;
-  /** Interval for the rank sum that people like these would give, from Student's t. */
-  rankSumInterval: [number, number] | null;
-  letters: string;
-  /** Mean liking, 1 to 9; null when it was not asked or nobody answered. */
-  liking: MeanWithInterval | null;
-}
-
-/** A pair of methods compared, by method id. */
-export type PairFinding = Omit<RankSumPair, 'a' | 'b'> & { a: string; b: string; differ: boolean };
-
-/** What all findings say, whatever was planned. */
-export interface FindingsBase {
-  engine: string;
-  title: string;
-  question: string;
-  test: Test;
-  verdict: { kind: VerdictKind; leaders: string[]; sentence: string; support: string };
-  alpha: number;
-  leftOut: LeftOut[];
-  piecesPerMethod: number;
-  sensitivity: Sensitivity[];
-  /** Each zone by itself, looked at after unsealing; none where pieces were judged as one. */
-  zones: ZoneAnswer[];
-  limits: Limit[];
-  caveats: Caveat[];
-  fingerprint: { stated: string; computed: string; matches: boolean };
-  next: NextStep;
-}
-
-/** The computed answer of a complete ranking. */
-export interface RankingFindings extends FindingsBase {
-  kind: 'ranking';
-  methods: MethodFinding[];
-  tasters: Taster[];
-  overall: FriedmanResult | NoTest;
-  pairs: PairFinding[];
-  /** Others against the reference by rank sums, simultaneously; empty without a reference. */
-  against: (Omit<AgainstReference, 'sample'> & { method: string })[];
-  strength: StrengthFinding | NoTest;
-  liking: LikingFinding | null;
-  panel: PanelFinding;
-  practical: PracticalPick | null;
-  orders: { positionImbalance: number; carryOverImbalance: number };
-}
-
-/** One method in the findings of another test than a complete ranking. */
-export interface PlannedMethod {
+/** A method that the findings are about. */
+export interface FoundMethod {
   id: string;
   name: string;
   reference: boolean;
@@ -89,17 +35,27 @@ export interface PlannedMethod {
   codes: string[];
 }
 
-/** The computed answer of any other planned test. */
-export interface PlannedFindings extends FindingsBase {
-  kind: 'planned';
-  methods: PlannedMethod[];
-  planned: Planned;
+/**
+ * The computed answer of a tasting, one shape for every planned test: the verdict, what it is
+ * about, and sections that say what it rests on. A pure function of bundle, plan and seed.
+ */
+export interface Findings {
+  engine: string;
+  title: string;
+  question: string;
+  test: Test;
+  alpha: number;
+  verdict: { kind: VerdictKind; leaders: string[]; sentence: string; support: string };
+  methods: FoundMethod[];
   /** People who count. */
   people: number;
+  /** Pieces that they ate from, per method in the same order. */
+  pieces: number[];
+  leftOut: LeftOut[];
+  caveats: Caveat[];
+  fingerprint: { stated: string; computed: string; matches: boolean };
+  sections: Section[];
 }
-
-/** The computed answer of a tasting. A pure function of bundle, plan and seed. */
-export type Findings = RankingFindings | PlannedFindings;
 
 /** Why there are no findings: said in place of them. */
 export class NotUnsealed extends Error {
@@ -123,7 +79,19 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
   if (!plan) throw new NotUnsealed('plan');
   if (!key || !seal.unsealedAt) throw new NotUnsealed('key');
 
-  return isRankedByAll(plan) ? rankingFindings(bundle, plan, key, onProgress) : plannedFindings(bundle, plan, key);
+  const pieces = piecesEaten(bundle, key);
+  const found = isRankedByAll(plan)
+    ? rankingFindings(bundle, plan, key, pieces, onProgress)
+    : plannedFindings(bundle, key);
+  const { tasting } = bundle;
+  return {
+    ...{ engine: ENGINE, title: tasting.title, question: tasting.question, test: tasting.test, alpha: plan.alpha },
+    methods: tasting.methods.map(({ id, name, reference }) => ({ id, name, reference, codes: codesOf(id, plan, key) })),
+    pieces,
+    caveats: ledgerOf(bundle).caveats,
+    fingerprint: checkFingerprint(bundle, plan, key),
+    ...found,
+  };
 }
 
 /**
@@ -136,37 +104,63 @@ export function plannedVerdict(bundle: TastingBundle, key: Key): { kind: Verdict
   return decide(rows, { alpha: bundle.plan.alpha, seed: key.seed, limitOnly: true });
 }
 
-function plannedFindings(bundle: TastingBundle, plan: Plan, key: Key): PlannedFindings {
+/** What depends on the planned test. */
+type Found = Pick<Findings, 'verdict' | 'people' | 'leftOut' | 'sections'>;
+
+/** Sections that all findings have, whatever was planned. */
+function sharedSections(bundle: TastingBundle, key: Key): Section[] {
+  const zones = zoneAnswers(bundle, key);
+  const others = collected(bundle, key, (item) => isAnalysed(bundle, item));
+  return [
+    ...(zones.length > 0 ? [section('zones', 'explored', zones)] : []),
+    ...(others.length > 0 ? [section('collected', 'explored', others)] : []),
+  ];
+}
+
+function plannedFindings(bundle: TastingBundle, key: Key): Found {
   const { tasting } = bundle;
-  const { caveats, notBlind } = ledgerOf(bundle);
-  const seeing = new Set(notBlind.map(({ panelist }) => panelist));
+  const seeing = new Set(ledgerOf(bundle).notBlind.map(({ panelist }) => panelist));
   const { planned, kind, leaders, sentence, support: rests, leftOut, tasters } = plannedAnswer(bundle, key);
   const came = new Set(bundle.ballots.filter((ballot) => ballot.handedInAt).map((ballot) => ballot.panelist));
+  const people = tasting.panel
+    .filter(({ id }) => came.has(id))
+    .map(({ id, seat }) => ({ seat, blind: !seeing.has(id) }));
   return {
-    kind: 'planned',
-    ...{ engine: ENGINE, title: tasting.title, question: tasting.question, test: tasting.test, alpha: plan.alpha },
     verdict: { kind, leaders: leaders.map((method) => tasting.methods[method].id), sentence, support: rests },
-    methods: tasting.methods.map(({ id, name, reference }) => ({ id, name, reference, codes: codesOf(id, plan, key) })),
-    ...{ planned, people: tasters, leftOut, caveats, piecesPerMethod: tasting.piecesPerMethod },
-    sensitivity: plannedSensitivity(bundle, key, { kind, leaders }),
-    zones: zoneAnswers(bundle, key),
-    limits: limits({
-      bundle,
-      tasters: tasting.panel.filter(({ id }) => came.has(id)).map(({ id, seat }) => ({ seat, blind: !seeing.has(id) })),
-      leftOut,
-      kind,
-    }),
-    fingerprint: checkFingerprint(bundle, plan, key),
-    next: plannedNextStep(kind, tasting),
+    people: tasters,
+    leftOut,
+    sections: [
+      plannedSection(planned),
+      ...sharedSections(bundle, key),
+      section('sensitivity', 'planned', plannedSensitivity(bundle, key, { kind, leaders })),
+      section('limits', 'planned', limits({ bundle, tasters: people, leftOut, kind })),
+      section('next', 'explored', plannedNextStep(kind, tasting)),
+    ],
   };
+}
+
+function plannedSection(planned: Planned): Section {
+  switch (planned.of) {
+    case 'telling':
+      return section('telling', 'planned', planned);
+    case 'ranking':
+      return section('incomplete-ranking', 'planned', planned);
+    case 'best-worst':
+      return section('best-worst', 'planned', planned);
+    case 'profile':
+      return section('profile', 'planned', planned);
+    case 'liking':
+      return section('scores', 'planned', planned);
+  }
 }
 
 function rankingFindings(
   bundle: TastingBundle,
   plan: Plan,
   key: Key,
+  pieces: readonly number[],
   onProgress?: (fraction: number) => void,
-): RankingFindings {
+): Found {
   const { tasting } = bundle;
   const { tasters, leftOut } = readPreferences(bundle, key);
   const rows = tasters.map((taster) => taster.ranks);
@@ -177,38 +171,46 @@ function rankingFindings(
   const servings = tastedServings(bundle, key, tasters);
   const reference = tasting.methods.find((method) => method.reference)?.id;
   const liking = likingFinding(servings, { status: 'explored', methods: ids, reference, ...rules });
+  const practical = practicalPick(tasting.methods, liking, plan.alpha);
+  const ranks: RankSums = {
+    methods: methodFindings(bundle, key, tasters, verdict, plan.alpha),
+    tasters,
+    overall: verdict.overall,
+    pairs: pairFindings(verdict, ids, plan.alpha),
+    against: againstReference(verdict, rows, ids, reference),
+  };
   return {
-    kind: 'ranking',
-    engine: ENGINE,
-    title: tasting.title,
-    question: tasting.question,
-    test: tasting.test,
     verdict: {
       kind: verdict.kind,
       leaders: verdict.leaders.map((method) => ids[method]),
       sentence: verdictSentence(verdict, names),
-      support: support(verdict, tasters.length, tasting.piecesPerMethod),
+      support: support(verdict, tasters.length, pieces),
     },
-    alpha: plan.alpha,
-    methods: methodFindings(bundle, key, tasters, verdict, plan.alpha),
-    tasters,
+    people: tasters.length,
     leftOut,
-    piecesPerMethod: tasting.piecesPerMethod,
-    overall: verdict.overall,
-    pairs: pairFindings(verdict, ids, plan.alpha),
-    against: againstReference(verdict, rows, ids, reference),
-    strength: strengthFinding(tasters, ids.length, rules),
-    liking,
-    panel: panelFinding(tasters, servings, rules),
-    practical: practicalPick(tasting.methods, liking, plan.alpha),
-    sensitivity: sensitivity({ tasters, bundle, key, planned: verdict, names, rules }),
-    zones: zoneAnswers(bundle, key),
-    limits: limits({ bundle, tasters, leftOut, kind: verdict.kind }),
-    caveats: ledgerOf(bundle).caveats,
-    orders: tastedBalance(tasters, ids),
-    fingerprint: checkFingerprint(bundle, plan, key),
-    next: nextStep(verdict, tasters, names, plan.alpha),
+    sections: [
+      section('rank-sums', 'planned', ranks),
+      section('orders', 'planned', tastedBalance(tasters, ids)),
+      ...(practical ? [section('practical', 'explored', practical)] : []),
+      ...(liking ? [section('liking', 'explored', liking)] : []),
+      section('strength', 'explored', strengthFinding(tasters, ids.length, rules)),
+      section('panel', 'explored', panelFinding(tasters, servings, rules)),
+      ...sharedSections(bundle, key),
+      section('sensitivity', 'planned', sensitivity({ tasters, bundle, key, planned: verdict, names, rules })),
+      section('limits', 'planned', limits({ bundle, tasters, leftOut, kind: verdict.kind })),
+      section('next', 'explored', nextStep(verdict, tasters, names, plan.alpha)),
+    ],
   };
+}
+
+/** Pieces that those who handed in were served from, per method: what the findings speak of, planned or not. */
+function piecesEaten(bundle: TastingBundle, key: Key): number[] {
+  const { sets } = heardSets(bundle, key);
+  return bundle.tasting.methods.map(
+    (_, method) =>
+      new Set(sets.flatMap(({ samples }) => samples.filter((one) => one.method === method).map(({ piece }) => piece)))
+        .size,
+  );
 }
 
 function methodFindings(
@@ -260,12 +262,12 @@ function againstReference(
   rows: readonly (readonly number[])[],
   ids: string[],
   reference: string | undefined,
-): RankingFindings['against'] {
+): RankSums['against'] {
   if (reference === undefined || verdict.overall.test === null) return [];
   return rankSumsAgainst(rows, ids.indexOf(reference)).map(({ sample, ...rest }) => ({ method: ids[sample], ...rest }));
 }
 
-function tastedBalance(tasters: Taster[], ids: string[]): RankingFindings['orders'] {
+function tastedBalance(tasters: Taster[], ids: string[]): SectionData['orders'] {
   const { positionImbalance, carryOverImbalance } = orderBalance(
     tasters.map((taster) => taster.served.map((id) => ids.indexOf(id))),
     ids.length,
@@ -273,14 +275,16 @@ function tastedBalance(tasters: Taster[], ids: string[]): RankingFindings['order
   return { positionImbalance, carryOverImbalance };
 }
 
-function checkFingerprint({ tasting, pieces }: TastingBundle, plan: Plan, key: Key): FindingsBase['fingerprint'] {
+function checkFingerprint({ tasting, pieces }: TastingBundle, plan: Plan, key: Key): Findings['fingerprint'] {
   const { fingerprint: stated, ...rest } = plan;
   const computed = fingerprint({ tasting, plan: rest, pieces, key });
   return { stated, computed, matches: stated === computed };
 }
 
-function support(verdict: Verdict, tasters: number, pieces: number): string {
-  const size = `${counted(tasters, 'taster')}, ${counted(pieces, 'piece')} a method.`;
+function support(verdict: Verdict, tasters: number, pieces: readonly number[]): string {
+  const [fewest, most] = [Math.min(...pieces), Math.max(...pieces)];
+  const each = fewest === most ? counted(fewest, 'piece') : `${fewest} to ${counted(most, 'piece')}`;
+  const size = `${counted(tasters, 'taster')}, ${each} a method.`;
   if (verdict.overall.test === null) return size;
   return `${size} Shuffled at random, rankings this far apart come up ${howOften(verdict.overall.probability)}.`;
 }

@@ -1,16 +1,17 @@
 export { ENGINE } from '../engine';
+export { findings, NotUnsealed, plannedVerdict, type Findings, type FoundMethod } from './findings';
 export {
-  findings,
-  NotUnsealed,
-  plannedVerdict,
-  type Findings,
-  type FindingsBase,
+  sectionOf,
   type MethodFinding,
   type PairFinding,
-  type PlannedFindings,
-  type PlannedMethod,
-  type RankingFindings,
-} from './findings';
+  type RankSums,
+  type Section,
+  type SectionData,
+  type SectionId,
+  type SectionStatus,
+} from './sections';
+export type { Collected, CollectedOf } from './collected';
+export { plannedView, rankingView, type PlannedView, type RankingView } from './views';
 export {
   plannedAnswer,
   type LeftOut,
@@ -18,6 +19,9 @@ export {
   type PlannedAnswer,
   type Profiled,
   type Scored,
+  type Telling,
+  type Ordered,
+  type Chosen,
   type TellingResult,
 } from './planned';
 export type { LikingFinding } from './liking';

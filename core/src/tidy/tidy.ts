@@ -54,7 +54,7 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
   return portions
     .filter(({ warmUp }) => !warmUp)
     .map((portion) => {
-      const { panelist, seat, sitting, flight, set, zone, position, code, method, tag, block, lot } = portion;
+      const { panelist, seat, sitting, flight, set, zone, position, code } = portion;
       const current = answers.get(whoAndWhen(portion)) ?? [];
       return {
         tasting: tasting.title,
@@ -64,17 +64,28 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
         sitting,
         flight,
         set: set + 1,
-        zone: zone === null ? '' : (zoneNames.get(zone) ?? ''),
+        zone: zoneNames.get(zone ?? '') ?? '',
         position,
         code,
-        method: methodNames.get(method ?? '') ?? '',
-        piece: tag ?? '',
-        block: tag && block !== undefined ? block + 1 : '',
-        lot: lotNames.get(lot ?? '') ?? '',
+        ...whatItWas(portion, methodNames, lotNames),
         ...Object.fromEntries(columns.map(([item, column]) => [column, valueAt(item, current, code, set)])),
         handed_in_at: byBallot.get(whoAndWhen(portion))?.handedInAt ?? '',
       };
     });
+}
+
+/** What only the key says of a portion; empty without it. */
+function whatItWas(
+  { method, tag, block, lot }: Partial<ServedPortion>,
+  methodNames: ReadonlyMap<string, string>,
+  lotNames: ReadonlyMap<string, string>,
+): Pick<TidyRow, 'method' | 'piece' | 'block' | 'lot'> {
+  return {
+    method: methodNames.get(method ?? '') ?? '',
+    piece: tag ?? '',
+    block: tag && block !== undefined ? block + 1 : '',
+    lot: lotNames.get(lot ?? '') ?? '',
+  };
 }
 
 const nameOf = (list: readonly { id: string; name: string }[]): Map<string, string> =>
@@ -143,22 +154,30 @@ function valueAt(item: BallotItem, current: readonly Answer[], code: string, set
   const answer = current.find((one) => 'item' in one && one.item === item.id && isAbout(one, item, code, set));
   switch (answer?.kind) {
     case 'score':
-      return item.kind === 'category' ? (item.options[answer.score - 1]?.weight ?? answer.score) : answer.score;
+      return countOf(item, answer.score);
     case 'words':
       return answer.words.join('; ');
     case 'ranking':
       return ranksByCode(answer.ranking).get(code) ?? '';
     case 'choice':
-      return answer.choice.every((one) => !/^\d/.test(one)) && answer.choice.length > 0
-        ? answer.choice[0]
-        : Number(answer.choice.includes(code));
+      return chosen(answer.choice, code);
     case 'best-worst':
-      return answer.best === code ? 1 : answer.worst === code ? -1 : 0;
+      return Number(answer.best === code) - Number(answer.worst === code);
     case 'comment':
       return answer.text;
     default:
       return '';
   }
+}
+
+/** A category counts what it was given; any other score is what it is. */
+const countOf = ({ kind, options }: BallotItem, score: number): number =>
+  kind === 'category' ? (options[score - 1]?.weight ?? score) : score;
+
+/** The word that was chosen, or whether this sample was. */
+function chosen(choice: readonly string[], code: string): string | number {
+  const isWord = choice.length > 0 && choice.every((one) => !/^\d/.test(one));
+  return isWord ? choice[0] : Number(choice.includes(code));
 }
 
 const isAbout = (answer: Answer, item: BallotItem, code: string, set: number): boolean =>

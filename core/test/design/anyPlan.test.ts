@@ -9,14 +9,14 @@ import {
   type TastingBundle,
 } from '../../src/bundle';
 import { isComplete, isOfTwoSamples, lockPlan, lockProblems, quantities, servingsPerMethod } from '../../src/design';
-import { findings, plannedVerdict } from '../../src/findings';
+import { plannedVerdict } from '../../src/findings';
 import { neutralQuestion, usualBallot } from '../../src/library';
 import { randomStream } from '../../src/numeric';
 import { planPower } from '../../src/power';
 import { rehearse, simulateBallots } from '../../src/simulate';
 import { ordersCsv } from '../../src/tidy';
 import { AT, simpleTasting } from '../support/bundles';
-import { numbersIn } from '../support/results';
+import { besides, numbersIn } from '../support/results';
 
 /** Drafts as people make them, sensible or not: whatever may be locked must hold all the way to its findings. */
 const drafts: fc.Arbitrary<Tasting> = fc
@@ -202,7 +202,7 @@ describe('a locked plan', () => {
         );
         const some = { ...bundle, ballots: bundle.ballots.slice(0, Math.floor(share * bundle.ballots.length)) };
         for (const one of [again!, some, { ...bundle, ballots: [] }]) {
-          const { fingerprint, verdict, next, ...rest } = findings(one);
+          const { fingerprint, verdict, next, ...rest } = besides(one);
           expect(fingerprint.matches).toBe(true);
           expect(verdict.sentence).toMatch(/\.$/);
           expect(next.text).not.toBe('');

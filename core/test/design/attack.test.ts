@@ -93,7 +93,6 @@ describe.each(TESTS)('trays of a %s', (test) => {
         // In a 3-AFC one sample stands twice by design; what is left is whether its codes show which.
         const codes = seen(tasting, locked).filter(({ features }) => test !== '3-afc' || features[3] === 0);
         FEATURES.forEach((_, at) => {
-          let lean = 0;
           // Of all codes, those with the most and the least: what a guesser would look at first.
           const [most, least] = [Math.max, Math.min].map((end) => end(...codes.map(({ features }) => features[at])));
           if (most === least) return;
@@ -101,8 +100,7 @@ describe.each(TESTS)('trays of a %s', (test) => {
             const own = codes.filter(({ features }) => features[at] === wanted);
             return own.reduce((sum, { method }) => sum + method, 0) / own.length;
           };
-          lean = Math.sign(mean(most) - mean(least));
-          guesses[at].push(lean);
+          guesses[at].push(Math.sign(mean(most) - mean(least)));
         });
       }
     guesses.forEach((list, at) => {

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { parseBundle, type TastingBundle } from '../../src/bundle';
-import { findings, type RankingFindings } from '../../src/findings';
+import { findings } from '../../src/findings';
 import { rankingFindings } from '../support/results';
 import { simulatedBundle, type Wanted } from '../support/bundles';
 
 /** What a reader takes away, free of the order in which anything was listed. */
-function essence(found: RankingFindings) {
+function essence(found: ReturnType<typeof rankingFindings>) {
   const byId = <T>(items: { id: string }[], pick: (item: never) => T) =>
     Object.fromEntries(items.map((item) => [item.id, pick(item as never)]));
   return {

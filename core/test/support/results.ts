@@ -1,5 +1,13 @@
 import type { TastingBundle } from '../../src/bundle';
-import { findings, type RankingFindings } from '../../src/findings';
+import {
+  findings,
+  plannedView,
+  rankingView,
+  sectionOf,
+  type PlannedView,
+  type RankingView,
+  type SectionData,
+} from '../../src/findings';
 import type { NoTest } from '../../src/inference';
 
 /** The result of a test that there is one of. */
@@ -23,9 +31,29 @@ export function numbersIn(value: unknown, path = ''): [string, number][] {
   return Object.entries(value).flatMap(([key, part]) => numbersIn(part, `${path}.${key}`));
 }
 
-/** The findings of a complete ranking. */
-export function rankingFindings(bundle: TastingBundle): RankingFindings {
+/** What every findings say beside the planned test, by the names of their sections. */
+type Beside = Pick<SectionData, 'sensitivity' | 'limits' | 'next' | 'zones'>;
+
+/** Findings with these sections beside the rest. */
+export function besides(bundle: TastingBundle): ReturnType<typeof findings> & Beside {
   const found = findings(bundle);
-  if (found.kind !== 'ranking') throw new Error(`These are findings of a ${found.test}.`);
-  return found;
+  const of = <Id extends 'sensitivity' | 'limits' | 'next'>(id: Id) => sectionOf(found, id) as SectionData[Id];
+  const zones = sectionOf(found, 'zones') ?? [];
+  return { ...found, sensitivity: of('sensitivity'), limits: of('limits'), next: of('next'), zones };
+}
+
+/** The findings of a complete ranking. */
+export function rankingFindings(bundle: TastingBundle): RankingView & Beside {
+  const found = besides(bundle);
+  const view = rankingView(found);
+  if (!view) throw new Error(`These are findings of a ${found.test}.`);
+  return { ...found, ...view };
+}
+
+/** The findings of any other planned test. */
+export function plannedFindings(bundle: TastingBundle): PlannedView & Beside {
+  const found = besides(bundle);
+  const view = plannedView(found);
+  if (!view) throw new Error('This was planned as a complete ranking.');
+  return { ...found, ...view };
 }

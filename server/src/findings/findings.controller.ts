@@ -1,8 +1,8 @@
 import { Controller, Get, Param, Res } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
-import type { Findings } from '@jacana/core/findings';
 import type { Response } from 'express';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
+import { FindingsView } from './findings.dto';
 import { FindingsService } from './findings.service';
 
 @ApiTags('findings')
@@ -12,15 +12,12 @@ export class FindingsController {
 
   @Get()
   @Allow('coordinator', 'reader')
-  @ApiOkResponse({
-    description: 'Findings, as core/src/findings describes them',
-    schema: { type: 'object', additionalProperties: true },
-  })
+  @ApiOkResponse({ type: FindingsView })
   getFindings(
     @Param('id') id: string,
     @SignedIn() me: Me,
     @Res({ passthrough: true }) response: Response,
-  ): Promise<Findings> {
+  ): Promise<FindingsView> {
     const gone = new AbortController();
     // The connection closing before the answer was written means that nobody waits for it.
     response.on('close', () => !response.writableEnded && gone.abort());

@@ -8,5 +8,6 @@ import { FindingsService } from './findings.service';
   imports: [SealModule, WorkersModule],
   controllers: [FindingsController],
   providers: [FindingsService],
+  exports: [FindingsService],
 })
 export class FindingsModule {}

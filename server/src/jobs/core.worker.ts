@@ -2,6 +2,8 @@ import type { MessagePort } from 'node:worker_threads';
 import type { Tasting, TastingBundle } from '@jacana/core/bundle';
 import { lockPlan, type LockedPlan } from '@jacana/core/design';
 import { findings as findingsOf, type Findings } from '@jacana/core/findings';
+import type { Sheet } from '@jacana/core/sheets';
+import type { Printing } from '../paper/render';
 
 /** Run in worker threads, so that the event loop stays free. Findings tell their progress on the way. */
 export function findings({ bundle, port }: { bundle: TastingBundle; port: MessagePort }): Findings {
@@ -10,4 +12,10 @@ export function findings({ bundle, port }: { bundle: TastingBundle; port: Messag
 
 export function lock({ tasting, inputs }: { tasting: Tasting; inputs: Parameters<typeof lockPlan>[1] }): LockedPlan {
   return lockPlan(tasting, inputs);
+}
+
+/** The drawing library is large, so it is loaded by the first sheet. */
+export async function paper({ sheet, printing }: { sheet: Sheet; printing: Printing }): Promise<Uint8Array> {
+  const { renderSheet } = await import('../paper/render.js');
+  return renderSheet(sheet, printing);
 }

@@ -3,8 +3,10 @@ import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
 import type { Tasting, TastingBundle } from '@jacana/core/bundle';
 import type { LockedPlan } from '@jacana/core/design';
 import type { Findings } from '@jacana/core/findings';
+import type { Sheet } from '@jacana/core/sheets';
 import { Piscina } from 'piscina';
 import { OPTIONS, type ServerOptions } from '../options';
+import type { Printing } from '../paper/render';
 
 /** How a long computation is followed and stopped. */
 export interface Following {
@@ -39,6 +41,11 @@ export class WorkersService implements OnModuleDestroy {
   /** Orders of a large plan are searched for seconds. */
   async lock(tasting: Tasting, inputs: { seed: string; salt: string; lockedAt: string }): Promise<LockedPlan> {
     return (await this.pool.run({ tasting, inputs }, { name: 'lock' })) as LockedPlan;
+  }
+
+  /** A sheet of paper as PDF. */
+  async paper(sheet: Sheet, printing: Printing): Promise<Uint8Array> {
+    return (await this.pool.run({ sheet, printing }, { name: 'paper' })) as Uint8Array;
   }
 
   async onModuleDestroy(): Promise<void> {

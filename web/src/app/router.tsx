@@ -39,10 +39,6 @@ export const router = createBrowserRouter([
             ],
           },
           {
-            path: 'plan-sheet',
-            lazy: () => import('../stages/plan/PlanSheet').then(({ PlanSheet }) => ({ Component: PlanSheet })),
-          },
-          {
             path: 'cook',
             lazy: () => import('../stages/cook/CookPage').then(({ CookPage }) => ({ Component: CookPage })),
           },

@@ -325,9 +325,7 @@ export type HandInApiArg = {
   token: string;
   handIn: HandIn;
 };
-export type GetFindingsApiResponse = /** status 200 Findings, as core/src/findings describes them */ {
-  [key: string]: any;
-};
+export type GetFindingsApiResponse = /** status 200  */ FindingsView;
 export type GetFindingsApiArg = {
   id: string;
 };
@@ -823,6 +821,84 @@ export type HandIn = {
   id: string;
   sitting: number;
   answers: AnswerInput[];
+};
+export type VerdictKind =
+  'winner' | 'leading-set' | 'no-answer' | 'cannot-say' | 'told-apart' | 'good-enough' | 'too-great-a-loss';
+export type VerdictView = {
+  kind: VerdictKind;
+  leaders: string[];
+  sentence: string;
+  support: string;
+};
+export type FoundMethodView = {
+  id: string;
+  name: string;
+  reference: boolean;
+  codes: string[];
+};
+export type LeftOutView = {
+  panelist: string;
+  seat: number;
+  why: string;
+};
+export type FoundTouchedView = {
+  pieces: string[];
+  panelists: string[];
+};
+export type FoundCaveatView = {
+  id: string;
+  at: string;
+  by: string;
+  text: string;
+  about?: FoundTouchedView;
+  editedAt: string | null;
+  afterUnsealing: boolean;
+};
+export type FingerprintView = {
+  stated: string;
+  computed: string;
+  matches: boolean;
+};
+export type SectionId =
+  | 'rank-sums'
+  | 'incomplete-ranking'
+  | 'scores'
+  | 'profile'
+  | 'telling'
+  | 'best-worst'
+  | 'liking'
+  | 'strength'
+  | 'panel'
+  | 'practical'
+  | 'zones'
+  | 'collected'
+  | 'orders'
+  | 'sensitivity'
+  | 'limits'
+  | 'next';
+export type SectionStatus = 'planned' | 'explored';
+export type SectionView = {
+  id: SectionId;
+  status: SectionStatus;
+  data: {
+    [key: string]: any;
+  };
+};
+export type FindingsView = {
+  engine: string;
+  title: string;
+  question: string;
+  test: Test;
+  alpha: number;
+  verdict: VerdictView;
+  methods: FoundMethodView[];
+  people: number;
+  /** Pieces eaten of, per method */
+  pieces: number[];
+  leftOut: LeftOutView[];
+  caveats: FoundCaveatView[];
+  fingerprint: FingerprintView;
+  sections: SectionView[];
 };
 export type ImportedView = {
   id: string;

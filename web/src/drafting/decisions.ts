@@ -1,10 +1,17 @@
 import type { DecisionKind } from '@jacana/core/bundle';
+import { DECISION_NAMES } from '@jacana/core/sheets';
 
-/** What can be decided, as it is said on Ask and on the plan sheet. */
-export const DECISIONS: { kind: DecisionKind; name: string; about: string }[] = [
-  { kind: 'liked-best', name: 'Which is liked best', about: 'you will serve the winner' },
-  { kind: 'told-apart', name: 'Can people tell them apart', about: 'if not, take the easier one' },
-  { kind: 'more-of', name: 'Which has more of something', about: 'crisper, sweeter, juicier' },
-  { kind: 'how-differ', name: 'How do they differ', about: 'word by word, with strengths' },
-  { kind: 'good-enough', name: 'Is it good enough', about: 'not worse than the reference' },
-];
+const ABOUT: Record<DecisionKind, string> = {
+  'liked-best': 'you will serve the winner',
+  'told-apart': 'if not, take the easier one',
+  'more-of': 'crisper, sweeter, juicier',
+  'how-differ': 'word by word, with strengths',
+  'good-enough': 'not worse than the reference',
+};
+
+/** What can be decided, and what for. */
+export const DECISIONS = (Object.keys(ABOUT) as DecisionKind[]).map((kind) => ({
+  kind,
+  name: DECISION_NAMES[kind],
+  about: ABOUT[kind],
+}));

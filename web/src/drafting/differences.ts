@@ -40,10 +40,10 @@ export function valueInWords(value: unknown): string {
   if (value === null || value === undefined) return 'taken out';
   if (value === '') return 'empty';
   if (typeof value === 'object') {
-    const { name, ask, text } = value as { name?: string; ask?: string; text?: string };
+    const { name, ask, text }: { name?: string; ask?: string; text?: string } = value;
     return name ?? ask ?? text ?? JSON.stringify(value);
   }
-  return typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value as string | number);
+  return typeof value === 'boolean' ? (value ? 'yes' : 'no') : JSON.stringify(value).replace(/^"|"$/g, '');
 }
 
 /** The draft, which has my side of every conflict, with their side of those that were chosen. */

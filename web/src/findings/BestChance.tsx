@@ -1,9 +1,9 @@
-import type { RankingFindings } from '@jacana/core/findings';
+import type { RankingView } from '@jacana/core/findings';
 import { Card } from '../ui/Card';
 import { bestFirst, percent } from './order';
 
 /** How often each method would come out best if the panel were drawn again. */
-export function BestChance({ found }: { found: RankingFindings }) {
+export function BestChance({ found }: { found: RankingView }) {
   const { strength, methods } = found;
   if (strength.test === null) return null;
   const shown = bestFirst(found);

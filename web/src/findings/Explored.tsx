@@ -1,4 +1,4 @@
-import type { RankingFindings } from '@jacana/core/findings';
+import type { RankingView, ZoneAnswer } from '@jacana/core/findings';
 import { BestChance } from './BestChance';
 import { LikingChart } from './LikingChart';
 import { PracticalCard } from './PracticalCard';
@@ -6,7 +6,7 @@ import { TastersCard } from './TastersCard';
 import { ZonesCard } from './ZonesCard';
 
 /** What was looked at after unsealing, kept apart from what was planned. */
-export function Explored({ found }: { found: RankingFindings }) {
+export function Explored({ found, zones }: { found: RankingView; zones: ZoneAnswer[] }) {
   if (found.tasters.length === 0) return null;
   return (
     <>
@@ -15,7 +15,7 @@ export function Explored({ found }: { found: RankingFindings }) {
         <span className="h-px flex-1 bg-line" />
         <span className="font-sans text-sm text-quiet">hints, not the planned answer</span>
       </h2>
-      <ZonesCard zones={found.zones} />
+      <ZonesCard zones={zones} />
       {found.practical && <PracticalCard found={found} practical={found.practical} />}
       {found.methods.some((method) => method.liking) && <LikingChart found={found} />}
       <BestChance found={found} />

@@ -1,7 +1,8 @@
-import type { Findings } from '@jacana/core/findings';
+import { plannedView, rankingView, sectionOf, type Findings } from '@jacana/core/findings';
+import { CollectedCard } from './CollectedCard';
 import { Explored } from './Explored';
 import { PairTable } from './PairTable';
-import { PlannedView } from './PlannedView';
+import { PlannedFigures } from './PlannedFigures';
 import { RankChart } from './RankChart';
 import { PlannedPrint, SmallPrint } from './SmallPrint';
 import { TasterRankings } from './TasterRankings';
@@ -9,21 +10,28 @@ import { ZonesCard } from './ZonesCard';
 
 /** What supports the answer: for a real tasting, and for one that was only rehearsed. */
 export function FindingsBody({ found }: { found: Findings }) {
-  if (found.kind === 'planned')
+  const [ranking, planned] = [rankingView(found), plannedView(found)];
+  const zones = sectionOf(found, 'zones') ?? [];
+  const others = sectionOf(found, 'collected') ?? [];
+  const also = others.length > 0 && <CollectedCard collected={others} methods={found.methods} />;
+  if (planned)
     return (
       <>
-        <PlannedView found={found} />
-        <ZonesCard zones={found.zones} />
-        <PlannedPrint found={found} />
+        <PlannedFigures found={planned} />
+        <ZonesCard zones={zones} />
+        {also}
+        <PlannedPrint found={planned} />
       </>
     );
+  if (!ranking) return null;
   return (
     <>
-      <RankChart found={found} />
-      <TasterRankings found={found} />
-      {found.pairs.length > 0 && <PairTable found={found} />}
-      <Explored found={found} />
-      <SmallPrint found={found} />
+      <RankChart found={ranking} />
+      <TasterRankings found={ranking} />
+      {ranking.pairs.length > 0 && <PairTable found={ranking} />}
+      <Explored found={ranking} zones={zones} />
+      {also}
+      <SmallPrint found={ranking} />
     </>
   );
 }

@@ -1,4 +1,4 @@
-import type { RankingFindings } from '@jacana/core/findings';
+import type { RankingView } from '@jacana/core/findings';
 import { CartesianGrid, ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
 import { Card } from '../ui/Card';
 import { Letters } from './Letters';
@@ -14,7 +14,7 @@ interface Dot {
 }
 
 /** Every liking score, with the model's mean and interval. */
-export function LikingChart({ found }: { found: RankingFindings }) {
+export function LikingChart({ found }: { found: RankingView }) {
   const estimates = new Map(found.liking?.means.map((mean) => [mean.method, mean]));
   const methods = bestFirst(found).flatMap((method) => {
     const estimate = estimates.get(method.id);
@@ -120,7 +120,7 @@ const segment = ([low, high]: [number, number], y: number): [{ x: number; y: num
 const scaleEnd = (score: number): string => (score === 1 ? '1 dislike' : score === 9 ? '9 like' : String(score));
 
 /** Equal scores stand above each other, centred on the row. */
-function scoreDots({ tasters }: RankingFindings, method: ShownMethod, row: number): Dot[] {
+function scoreDots({ tasters }: RankingView, method: ShownMethod, row: number): Dot[] {
   const counts = new Map<number, number>();
   const scores = tasters.flatMap((taster) => taster.liking[method.place] ?? []);
   const totals = new Map<number, number>();

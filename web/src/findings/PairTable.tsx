@@ -1,9 +1,9 @@
-import type { RankingFindings } from '@jacana/core/findings';
+import type { RankingView } from '@jacana/core/findings';
 import { Card } from '../ui/Card';
 import { pText } from './order';
 
 /** All pairs, the strongest difference first. */
-export function PairTable({ found }: { found: RankingFindings }) {
+export function PairTable({ found }: { found: RankingView }) {
   const name = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
   const pairs = [...found.pairs].sort(
     (a, b) => a.adjustedP - b.adjustedP || Math.abs(b.difference) - Math.abs(a.difference),

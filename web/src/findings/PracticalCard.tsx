@@ -1,9 +1,9 @@
-import type { RankingFindings, PracticalPick } from '@jacana/core/findings';
+import type { RankingView, PracticalPick } from '@jacana/core/findings';
 import { Card } from '../ui/Card';
 import { list } from './order';
 
 /** The easiest method that is not noticeably worse, with what each one costs in effort. */
-export function PracticalCard({ found, practical }: { found: RankingFindings; practical: PracticalPick }) {
+export function PracticalCard({ found, practical }: { found: RankingView; practical: PracticalPick }) {
   const name = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
   return (
     <Card title={practical.sentence}>

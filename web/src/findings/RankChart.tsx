@@ -1,4 +1,4 @@
-import type { RankingFindings } from '@jacana/core/findings';
+import type { RankingView } from '@jacana/core/findings';
 import { Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
 import { Card } from '../ui/Card';
 import { Pad } from '../ui/Pad';
@@ -8,7 +8,7 @@ import { bestFirst, percent, placeNames, type ShownMethod } from './order';
 const ROW = 72;
 
 /** Who put what where, and the rank sums with their intervals, row by row. */
-export function RankChart({ found }: { found: RankingFindings }) {
+export function RankChart({ found }: { found: RankingView }) {
   const methods = bestFirst(found);
   const samples = methods.length;
   const hasLetters = methods.some((method) => method.letters);
@@ -47,14 +47,14 @@ export function RankChart({ found }: { found: RankingFindings }) {
   );
 }
 
-function title({ tasters }: RankingFindings, methods: ShownMethod[]): string {
+function title({ tasters }: RankingView, methods: ShownMethod[]): string {
   const best = methods[0];
   const first = tasters.filter((taster) => taster.ranks[best.place] < 2).length;
   const last = tasters.filter((taster) => taster.ranks[best.place] > methods.length - 1).length;
   return `${first} of ${tasters.length} put ${best.name} first; ${last === 0 ? 'nobody' : last} put it last`;
 }
 
-function MethodRow({ method, found }: { method: ShownMethod; found: RankingFindings }) {
+function MethodRow({ method, found }: { method: ShownMethod; found: RankingView }) {
   const samples = found.methods.length;
   const places = Array.from({ length: samples }, (_, at) =>
     found.tasters.filter((taster) => Math.floor(taster.ranks[method.place]) === at + 1),
@@ -102,7 +102,7 @@ function MethodRow({ method, found }: { method: ShownMethod; found: RankingFindi
   );
 }
 
-function RankSums({ methods, found }: { methods: ShownMethod[]; found: RankingFindings }) {
+function RankSums({ methods, found }: { methods: ShownMethod[]; found: RankingView }) {
   const n = found.tasters.length;
   const rows = methods.map((method, at) => ({ ...method, x: method.rankSum ?? 0, y: methods.length - at - 0.5 }));
   return (

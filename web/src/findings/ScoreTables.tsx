@@ -1,4 +1,4 @@
-import type { LikingFinding, PlannedFindings, Profiled, Scored } from '@jacana/core/findings';
+import type { LikingFinding, PlannedView, Profiled, Scored } from '@jacana/core/findings';
 import { TableHead } from '../ui/TableHead';
 import { Card } from '../ui/Card';
 import { IntervalChart } from './IntervalChart';
@@ -6,13 +6,13 @@ import { IntervalChart } from './IntervalChart';
 const pText = (p: number): string => (p < 0.0001 ? 'below 0.0001' : p.toFixed(4));
 
 /** A method as it stands at the head of a row. */
-function rowOf(found: PlannedFindings, id: string) {
+function rowOf(found: PlannedView, id: string) {
   const place = found.methods.findIndex((method) => method.id === id);
   return { place, name: found.methods[place].name, isLeading: found.verdict.leaders.includes(id) };
 }
 
 /** Means of liking as the planned test has them. */
-export function LikingTable({ found, liking }: { found: PlannedFindings; liking: LikingFinding }) {
+export function LikingTable({ found, liking }: { found: PlannedView; liking: LikingFinding }) {
   const { test, means } = liking;
   const rows = means.flatMap(({ method, mean, interval }) =>
     mean === null || interval === null ? [] : [{ ...rowOf(found, method), middle: mean, interval }],
@@ -46,7 +46,7 @@ export function LikingTable({ found, liking }: { found: PlannedFindings; liking:
 }
 
 /** Each method against the margin: good enough is an interval that ends to the right of it. */
-export function MarginCard({ found, margins }: { found: PlannedFindings; margins: Scored['margins'] }) {
+export function MarginCard({ found, margins }: { found: PlannedView; margins: Scored['margins'] }) {
   const { margin } = margins[0].test;
   const rows = margins.map(({ method, difference, test }) => ({
     ...rowOf(found, method),
@@ -84,7 +84,7 @@ export function MarginCard({ found, margins }: { found: PlannedFindings; margins
 }
 
 /** All words with their means, and which differ. */
-export function ProfileTable({ found, rows }: { found: PlannedFindings; rows: Profiled['rows'] }) {
+export function ProfileTable({ found, rows }: { found: PlannedView; rows: Profiled['rows'] }) {
   return (
     <Card title="Word by word" aside="mixed model; p adjusted by false discovery rate">
       <table className="w-full">

@@ -1,8 +1,8 @@
-import type { LikingFinding, PlannedFindings, RankingFindings } from '@jacana/core/findings';
+import type { LikingFinding, PlannedView, RankingView } from '@jacana/core/findings';
 import { pText } from './order';
 
 /** The statistics by their names, for whoever checks them. */
-export function SmallPrint({ found }: { found: RankingFindings }) {
+export function SmallPrint({ found }: { found: RankingView }) {
   const { overall, pairs, alpha, orders, engine, tasters, liking, strength } = found;
   return (
     <section aria-label="Small print" className="space-y-1 text-sm text-quiet">
@@ -43,7 +43,7 @@ export function SmallPrint({ found }: { found: RankingFindings }) {
 }
 
 /** The same for a planned test other than a complete ranking, whose figures stand in its cards. */
-export function PlannedPrint({ found }: { found: PlannedFindings }) {
+export function PlannedPrint({ found }: { found: PlannedView }) {
   const { planned, alpha, engine } = found;
   return (
     <section aria-label="Small print" className="space-y-1 text-sm text-quiet">

@@ -1,10 +1,10 @@
-import type { RankingFindings } from '@jacana/core/findings';
+import type { RankingView } from '@jacana/core/findings';
 import { methodLook } from '../look/methodLook';
 import { Card } from '../ui/Card';
 import { Pad } from '../ui/Pad';
 
 /** Every taster's own ranking: pads from most to least liked; ties stand close together. */
-export function TasterRankings({ found }: { found: RankingFindings }) {
+export function TasterRankings({ found }: { found: RankingView }) {
   const { tasters, methods } = found;
   if (tasters.length === 0) return null;
   return (

@@ -1,9 +1,9 @@
-import type { RankingFindings } from '@jacana/core/findings';
+import type { RankingView } from '@jacana/core/findings';
 import { Card } from '../ui/Card';
 import { list, pText } from './order';
 
 /** Is there one taste, and did the order of serving matter? */
-export function TastersCard({ found }: { found: RankingFindings }) {
+export function TastersCard({ found }: { found: RankingView }) {
   const { panel, tasters, methods, alpha } = found;
   const { groups, order } = panel;
   const isSplit = groups.test !== null && groups.groups.length > 1;

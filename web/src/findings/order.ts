@@ -1,4 +1,4 @@
-import type { RankingFindings, MethodFinding } from '@jacana/core/findings';
+import type { RankingView, MethodFinding } from '@jacana/core/findings';
 import { methodLook, type MethodLook } from '../look/methodLook';
 
 /** A method with its look, in the order it is shown. */
@@ -8,7 +8,7 @@ export interface ShownMethod extends MethodFinding {
 }
 
 /** Methods from best to worst rank sum; the look stays with the method's own place. */
-export function bestFirst({ methods }: RankingFindings): ShownMethod[] {
+export function bestFirst({ methods }: RankingView): ShownMethod[] {
   return methods
     .map((method, place) => ({ ...method, place, look: methodLook(place) }))
     .sort((a, b) => (a.rankSum ?? Infinity) - (b.rankSum ?? Infinity));

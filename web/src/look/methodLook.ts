@@ -1,3 +1,5 @@
+import { SEALED_NOTCH } from '@jacana/core/sheets';
+
 /** Eight colours told apart with and without colour vision; each goes with a direction of the notch. */
 const COLOURS = ['#1B6E6A', '#C07F10', '#7B3F74', '#3F83B5', '#5D8C36', '#CF6D96', '#30383B', '#943417'];
 
@@ -7,9 +9,6 @@ export interface MethodLook {
   /** Degrees clockwise from twelve o'clock. */
   notch: number;
 }
-
-/** The notch of every pad while the key is sealed: one o'clock. */
-export const SEALED_NOTCH = 30;
 
 /** @param place the method's place in its tasting, from 0 */
 export function methodLook(place: number): MethodLook {

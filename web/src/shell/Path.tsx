@@ -1,6 +1,5 @@
 import { Link } from 'react-router';
-import { padPath } from '../ui/Pad';
-import { SEALED_NOTCH } from '../look/methodLook';
+import { padPath, SEALED_NOTCH } from '@jacana/core/sheets';
 import type { Role, TastingCard } from '../client/api.generated';
 import { isDone, mayOpen, type Stage, STAGE_NAMES, STAGES, stageStatus } from './stages';
 

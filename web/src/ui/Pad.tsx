@@ -1,4 +1,4 @@
-import { SEALED_NOTCH } from '../look/methodLook';
+import { padPath, SEALED_NOTCH } from '@jacana/core/sheets';
 
 /** How a pad stands: to come, on the plate now, finished; or turned over to its method. */
 export type PadState = 'plain' | 'coming' | 'now' | 'eaten';
@@ -50,13 +50,4 @@ export function Pad({
       </text>
     </svg>
   );
-}
-
-/** A circle of radius 48 with a wedge cut towards the notch, shallow enough to leave room for digits. */
-export function padPath(notch: number): string {
-  const at = (degrees: number, radius: number): string => {
-    const angle = ((degrees - 90) * Math.PI) / 180;
-    return `${(radius * Math.cos(angle)).toFixed(1)} ${(radius * Math.sin(angle)).toFixed(1)}`;
-  };
-  return `M ${at(notch + 10, 48)} A 48 48 0 1 1 ${at(notch - 8, 48)} L ${at(notch + 3, 37)} Z`;
 }

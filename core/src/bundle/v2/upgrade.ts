@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { version2Schema } from './schema';
+import type { version2Schema } from './schema';
 
 type Version2 = z.infer<typeof version2Schema>;
 

@@ -1,4 +1,4 @@
-export { heardSets, type HeardSample, type HeardSet, type LeftOut } from './heard';
+export { heardSets, scoreOf, type HeardSample, type HeardSet, type LeftOut } from './heard';
 export { plannedAnswer, type Planned, type PlannedAnswer } from './planned';
 export type { Chosen, Ordered } from './ordered';
 export type { Profiled, Scored } from './scored';

@@ -1,11 +1,10 @@
-import { FileUp, Plus, Trash2 } from 'lucide-react';
+import { FileUp, Plus } from 'lucide-react';
 import { formatDistanceToNow } from 'date-fns';
 import { type ChangeEvent, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Failure, Loading } from '../../ui/Notice';
-import { padPath } from '../../ui/Pad';
-import { SEALED_NOTCH } from '../../look/methodLook';
+import { padPath, SEALED_NOTCH } from '@jacana/core/sheets';
 import { api, refusalOf } from '../../client/api';
 import type { TastingCard } from '../../client/api.generated';
 import { useCommands } from '../../shell/CommandProvider';
@@ -14,7 +13,9 @@ import { useDesk } from '../../shell/session';
 import { Shell } from '../../shell/Shell';
 import { counted, currentStage, isDone, STAGE_NAMES, STAGES } from '../../shell/stages';
 import { useAppDispatch } from '../../store/store';
+import { Bin } from './Bin';
 import { NewTastingDialog } from './NewTastingDialog';
+import { RemoveButton } from './RemoveButton';
 
 /** All tastings that this person may know of. */
 export function DeskPage() {
@@ -49,6 +50,7 @@ export function DeskPage() {
         ))}
       </ul>
       {cards?.length === 0 && coordinates && <FirstSteps />}
+      {coordinates && <Bin />}
       <NewTastingDialog open={isNew} onOpenChange={setNew} />
     </Shell>
   );
@@ -149,25 +151,6 @@ function rowStatus({ status, methods, panelists, handedIn, createdAt, unsealedAt
   }
 }
 
-function RemoveButton({ card }: { card: TastingCard }) {
-  const [remove] = api.useRemoveTastingMutation();
-  const dispatch = useAppDispatch();
-  const run = async (): Promise<void> => {
-    await remove({ id: card.id }).unwrap();
-    dispatch(noticeShown({ text: `"${card.title}" was removed.`, restores: card.id }));
-  };
-  return (
-    <button
-      type="button"
-      onClick={() => void run()}
-      aria-label={`Remove ${card.title}`}
-      className="rounded p-2 text-quiet hover:bg-pad hover:text-ink"
-    >
-      <Trash2 size={18} />
-    </button>
-  );
-}
-
 function ImportButton() {
   const input = useRef<HTMLInputElement>(null);
   const [importBundle] = api.useImportBundleMutation();
@@ -178,7 +161,8 @@ function ImportButton() {
     event.target.value = '';
     if (!file) return;
     try {
-      const { id } = await importBundle({ body: JSON.parse(await file.text()) as object }).unwrap();
+      const { id, notices } = await importBundle({ body: JSON.parse(await file.text()) as object }).unwrap();
+      for (const text of notices) dispatch(noticeShown({ text }));
       void go(`/tastings/${id}`);
     } catch (error) {
       const text =

@@ -7,6 +7,7 @@ import { counted } from '../../shell/stages';
 import { Card } from '../../ui/Card';
 import { Loading, ToCome } from '../../ui/Notice';
 import { StageLayout } from '../../ui/StageLayout';
+import { PrintSheets } from '../../sheets/PrintSheets';
 import { Cautions } from './Cautions';
 
 /** Stage 3, as far as it goes: the kitchen's list of pieces, and what departed from the plan. */
@@ -33,6 +34,7 @@ export function CookPage() {
       margin={
         <>
           {card.lockedAt && <CaveatForm id={card.id} tags={tags} />}
+          {isLocked && <PrintSheets sheets={['kitchen']} />}
           <Cautions />
           <ToCome>
             <p>

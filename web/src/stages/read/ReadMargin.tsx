@@ -1,15 +1,17 @@
 import { Download } from 'lucide-react';
-import type { FindingsBase, Sensitivity } from '@jacana/core/findings';
+import { sectionOf, type Findings, type Sensitivity } from '@jacana/core/findings';
 import { useInTasting } from '../../shell/session';
 import { buttonClass } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Mark } from '../../ui/Notice';
+import { PrintLink } from '../../sheets/PrintSheets';
 import { BeginFinal } from './BeginFinal';
 
 /** What the data cannot say, what changes without something, and what to do next. */
-export function ReadMargin({ found }: { found: FindingsBase }) {
+export function ReadMargin({ found }: { found: Findings }) {
   const { card, me } = useInTasting();
-  const weighed = new Set(found.sensitivity.map((again) => again.caveat));
+  const [sensitivity, limits] = [sectionOf(found, 'sensitivity') ?? [], sectionOf(found, 'limits') ?? []];
+  const weighed = new Set(sensitivity.map((again) => again.caveat));
   const others = found.caveats.filter((caveat) => !weighed.has(caveat.id));
   const caveatText = (id: string): string => `${found.caveats.find((caveat) => caveat.id === id)?.text ?? ''}.`;
   return (
@@ -19,19 +21,19 @@ export function ReadMargin({ found }: { found: FindingsBase }) {
           <Mark>look here</Mark> Key or plan changed after locking. Do not rely on this answer.
         </Card>
       )}
-      {found.limits.length > 0 && (
+      {limits.length > 0 && (
         <Card title="What the data cannot say">
           <ul className="space-y-2">
-            {found.limits.map((limit) => (
+            {limits.map((limit) => (
               <li key={limit.text}>{limit.text}</li>
             ))}
           </ul>
         </Card>
       )}
-      {found.sensitivity.length > 0 && (
+      {sensitivity.length > 0 && (
         <Card title="Does it hold?">
           <ul className="space-y-2">
-            {found.sensitivity.map((again) => (
+            {sensitivity.map((again) => (
               <li key={again.caveat ?? 'not-blind'}>
                 {again.caveat && <span className="block">{caveatText(again.caveat)}</span>}
                 Without {again.without}: <Holds again={again} />
@@ -44,17 +46,22 @@ export function ReadMargin({ found }: { found: FindingsBase }) {
         <Card title="Other caveats on record">
           <ul className="list-disc space-y-1 pl-4">
             {others.map((caveat) => (
-              <li key={caveat.id}>{caveat.text}</li>
+              <li key={caveat.id}>
+                {caveat.text} {caveat.afterUnsealing && <Mark>noted after unsealing</Mark>}
+              </li>
             ))}
           </ul>
         </Card>
       )}
       <Card title="Next">
-        <p>{found.next.text}</p>
+        <p>{sectionOf(found, 'next')?.text}</p>
       </Card>
       {me.role === 'coordinator' && found.test === 'ranking' && found.verdict.kind === 'leading-set' && (
         <BeginFinal leaders={found.verdict.leaders} />
       )}
+      <div className="not-printed">
+        <PrintLink sheet="report" />
+      </div>
       {me.role === 'coordinator' && (
         <div className="flex flex-wrap gap-2.5">
           <a href={`/api/tastings/${card.id}/csv`} download={`${fileName(card.title)}.csv`} className={buttonClass()}>

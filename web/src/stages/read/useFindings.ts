@@ -32,5 +32,6 @@ export function useFindings(id: string, { skip = false } = {}) {
     };
   }, [skip, ask, stop]);
   const isStopped = (error as { name?: string } | undefined)?.name === 'AbortError';
-  return { found: data as unknown as Findings | undefined, error: isStopped ? undefined : error, isStopped, ask, stop };
+  // The contract types all but what each section holds, which follows from its id: the core says what.
+  return { found: data as Findings | undefined, error: isStopped ? undefined : error, isStopped, ask, stop };
 }

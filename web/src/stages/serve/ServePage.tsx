@@ -1,18 +1,17 @@
-import { Printer } from 'lucide-react';
 import { api } from '../../client/api';
 import type { SeatView } from '../../client/api.generated';
 import { useInTasting } from '../../shell/session';
 import { counted } from '../../shell/stages';
-import { Button } from '../../ui/Button';
 import { Loading, ToCome } from '../../ui/Notice';
 import { Pad } from '../../ui/Pad';
 import { StageLayout } from '../../ui/StageLayout';
 import { CaveatForm } from '../../caveats/CaveatForm';
+import { PrintSheets } from '../../sheets/PrintSheets';
 import { Portioning } from './Portioning';
 
 /** Stage 4, as far as it goes: which piece goes under which code, and which code to which seat. */
 export function ServePage() {
-  const { card } = useInTasting();
+  const { card, me } = useInTasting();
   const isLocked = card.lockedAt !== null;
   const { data: board } = api.useGetBoardQuery({ id: card.id }, { skip: !isLocked });
   if (isLocked && !board) return <Loading what="the trays" />;
@@ -31,16 +30,12 @@ export function ServePage() {
       margin={
         <>
           <Portioning />
+          <PrintSheets sheets={me.role === 'server' ? ['trays', 'portioning'] : ['trays']} />
           {!card.unsealedAt && <CaveatForm id={card.id} />}
           <Coming />
         </>
       }
     >
-      <div className="not-printed">
-        <Button onClick={() => window.print()}>
-          <Printer size={18} /> Print the tray map
-        </Button>
-      </div>
       {flights.map((flight) => (
         <section key={flight} aria-label={`Flight ${flight}`}>
           {flights.length > 1 && <h2 className="mb-2 font-bold">Flight {flight}</h2>}

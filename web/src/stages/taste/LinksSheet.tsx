@@ -1,16 +1,23 @@
 import { QRCodeSVG } from 'qrcode.react';
 import { api } from '../../client/api';
 import { useInTasting } from '../../shell/session';
-import { Loading } from '../../ui/Notice';
+import { Loading, Mark } from '../../ui/Notice';
+import { PrintLink } from '../../sheets/PrintSheets';
 import { Sheet } from '../../ui/Sheet';
 
 /** A card for every panelist, to cut apart: whoever has it can answer in that name. */
 export function LinksSheet() {
-  const { card } = useInTasting();
+  const { card, session } = useInTasting();
   const { data: links } = api.useGetLinksQuery({ id: card.id });
   if (!links) return <Loading what="the links" />;
   return (
-    <Sheet title="Ballots, one card each" back={`/tastings/${card.id}/taste`}>
+    <Sheet title="Ballots, one card each" back={`/tastings/${card.id}/taste`} print={<PrintLink sheet="links" />}>
+      {!session.onNetwork && (
+        <p className="mb-4">
+          <Mark>this machine only</Mark> Phones cannot reach these addresses. Start Jacana with --lan before you print
+          them.
+        </p>
+      )}
       <ul className="grid grid-cols-2 gap-3">
         {links.map(({ panelistId, seat, name, address }) => (
           <li

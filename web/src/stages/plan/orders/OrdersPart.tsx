@@ -1,5 +1,12 @@
 import { MOST_REPLICATES, MOST_SITTINGS, MOST_TOGETHER } from '@jacana/core/bundle';
-import { bitesPerSitting, isComplete, isOfTwoSamples, sittingMinutes } from '@jacana/core/design';
+import {
+  bitesPerSitting,
+  codeSharing,
+  isComplete,
+  isOfTwoSamples,
+  isSharingChosen,
+  sittingMinutes,
+} from '@jacana/core/design';
 import { guideFor } from '@jacana/core/library';
 import { Controller } from 'react-hook-form';
 import type { DraftInput } from '../../../client/api.generated';
@@ -32,7 +39,8 @@ export function OrdersPart() {
 type NumberOf = Exclude<keyof DraftInput['service'], 'warmUp' | 'codes'>;
 
 function ServiceCard() {
-  const { form, draft, isLocked, problems } = useDrafting();
+  const { form, draft, design, isLocked, problems } = useDrafting();
+  const isChosen = isSharingChosen(draft);
   const isPair = isOfTwoSamples(draft.test);
   const own = problems.find(({ field }) => field === 'service' || field === 'service.codes')?.message;
   const whole = (name: NumberOf, label: string, [min, max]: [number, number], hint?: string, unit?: string) => (
@@ -87,12 +95,14 @@ function ServiceCard() {
             <SelectField
               label="Blind codes"
               hint={
-                field.value === 'own'
-                  ? 'Neighbours cannot compare notes; more labels.'
-                  : 'One label for all portions of a sample.'
+                !isChosen
+                  ? 'Shared ones would show which samples of a set belong together.'
+                  : field.value === 'own'
+                    ? 'Neighbours cannot compare notes; more labels.'
+                    : 'One label for all portions of a sample.'
               }
-              value={field.value}
-              disabled={isLocked}
+              value={codeSharing(design)}
+              disabled={isLocked || !isChosen}
               options={[
                 { value: 'shared', text: 'the same for everyone' },
                 { value: 'own', text: 'each panelist’s own' },

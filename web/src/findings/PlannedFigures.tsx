@@ -1,4 +1,4 @@
-import type { Planned, PlannedFindings, TellingResult } from '@jacana/core/findings';
+import type { Planned, PlannedView, TellingResult } from '@jacana/core/findings';
 import { TEST_NAMES } from '@jacana/core/design';
 import { TableHead } from '../ui/TableHead';
 import { Card } from '../ui/Card';
@@ -7,11 +7,11 @@ import { MethodName } from './MethodName';
 import { LikingTable, MarginCard, ProfileTable } from './ScoreTables';
 
 /** What a planned test other than a complete ranking found. */
-export function PlannedView({ found }: { found: PlannedFindings }) {
+export function PlannedFigures({ found }: { found: PlannedView }) {
   return <Figures found={found} planned={found.planned} />;
 }
 
-function Figures({ found, planned }: { found: PlannedFindings; planned: Planned }) {
+function Figures({ found, planned }: { found: PlannedView; planned: Planned }) {
   switch (planned.of) {
     case 'telling':
       return planned.result.test === null ? (
@@ -48,7 +48,7 @@ function NoTest({ reason }: { reason: string }) {
 }
 
 /** Answers as a row of pads: right ones filled, and where guessing alone would leave off. */
-function TellingCard({ found, result }: { found: PlannedFindings; result: TellingResult }) {
+function TellingCard({ found, result }: { found: PlannedView; result: TellingResult }) {
   if (result.test !== 'forced-choice')
     return (
       <Card title="In figures" aside={TEST_NAMES[found.test]}>
@@ -119,7 +119,7 @@ function SmallPrint({ result }: { result: TellingResult }) {
   }
 }
 
-function OrderedCard({ found, planned }: { found: PlannedFindings; planned: Extract<Planned, { of: 'ranking' }> }) {
+function OrderedCard({ found, planned }: { found: PlannedView; planned: Extract<Planned, { of: 'ranking' }> }) {
   const { overall, means, strength, chanceOfBest } = planned;
   const order = found.methods
     .map((method, at) => ({ method, at, ...means[at] }))
@@ -173,7 +173,7 @@ function ChosenCard({
   found,
   counts,
 }: {
-  found: PlannedFindings;
+  found: PlannedView;
   counts: { best: number; worst: number; shown: number }[];
 }) {
   const order = found.methods

@@ -1,0 +1,117 @@
+import { currentAnswers, mainItem, scopeOf, type BallotItem, type Key, type TastingBundle } from '../bundle';
+import { heardSets, scoreOf, type HeardSet } from './planned';
+
+/** How often something was answered. */
+export interface Count {
+  answer: string;
+  times: number;
+}
+
+/** What was answered about one method, as it is. */
+export interface CollectedOf {
+  /** Method id. */
+  method: string;
+  answers: number;
+  counts: Count[];
+  /** Mean of a line scale; null for everything that is counted. */
+  mean: number | null;
+}
+
+/** A question of the ballot that no analysis reads: its answers are listed, and nothing is concluded from them. */
+export interface Collected {
+  item: string;
+  ask: string;
+  kind: BallotItem['kind'];
+  methods: CollectedOf[];
+  /** Comments with the seat that they came from. */
+  comments: { seat: number; text: string }[];
+}
+
+/** What the questions that are not analysed collected, so that nothing that people answered is silent. */
+export function collected(bundle: TastingBundle, key: Key, isRead: (item: BallotItem) => boolean): Collected[] {
+  const { tasting } = bundle;
+  const { sets } = heardSets(bundle, key);
+  return tasting.ballot.items
+    .filter((item) => !isRead(item))
+    .map((item) => ({
+      ...{ item: item.id, ask: item.ask, kind: item.kind },
+      methods: tasting.methods.map(({ id }, method) => answersAbout(item, sets, method, id)),
+      comments: item.kind === 'comment' ? commentsOf(item, bundle) : [],
+    }))
+    .filter(({ methods, comments }) => comments.length > 0 || methods.some(({ answers }) => answers > 0));
+}
+
+/** Whether the planned analysis, or one that is shown beside it, goes by a question. */
+export const isAnalysed = ({ tasting }: Pick<TastingBundle, 'tasting'>, item: BallotItem): boolean => {
+  if (item.id === mainItem(tasting)?.id) return true;
+  if (tasting.test === 'profile') return item.kind === 'line' || item.kind === 'category';
+  const firstLiked = tasting.ballot.items.find(({ kind }) => kind === 'liking');
+  return tasting.test === 'ranking' && item.id === firstLiked?.id;
+};
+
+function answersAbout(item: BallotItem, sets: readonly HeardSet[], method: number, id: string): CollectedOf {
+  const own = sets.flatMap((set) =>
+    set.samples.filter((sample) => sample.method === method).flatMap(({ code }) => said(item, set, code)),
+  );
+  const isLine = item.kind === 'line';
+  const counts = new Map<string, number>();
+  if (!isLine) for (const word of own.flat()) counts.set(word, (counts.get(word) ?? 0) + 1);
+  return {
+    method: id,
+    answers: own.length,
+    counts: [...counts].map(([answer, times]) => ({ answer, times })).sort((a, b) => b.times - a.times),
+    mean:
+      isLine && own.length > 0
+        ? own
+            .flat()
+            .map(Number)
+            .reduce((sum, value) => sum + value, 0) / own.length
+        : null,
+  };
+}
+
+/** What one panelist said of a sample: nothing, or the words that count, one answer a list. */
+function said(item: BallotItem, set: HeardSet, code: string): string[][] {
+  if (scopeOf(item) === 'sample') {
+    const words = set.answers.find((one) => one.kind === 'words' && one.item === item.id && one.code === code);
+    if (words?.kind === 'words') return [words.words.length > 0 ? words.words : ['none']];
+    const score = scoreOf(set, item.id, code);
+    return score === null ? [] : [[nameOfScore(item, score)]];
+  }
+  const answer = set.answers.find(
+    (one) => 'set' in one && one.set === set.set && 'item' in one && one.item === item.id,
+  );
+  switch (answer?.kind) {
+    case 'choice':
+      return [[answer.choice.includes(code) ? 'chosen' : 'not chosen']];
+    case 'best-worst':
+      return [[answer.best === code ? 'best' : answer.worst === code ? 'worst' : 'neither']];
+    case 'ranking':
+      return [[`rank ${answer.ranking.findIndex((group) => group.includes(code)) + 1}`]];
+    default:
+      return [];
+  }
+}
+
+const JUST_RIGHT = ['much too little', 'too little', 'just right', 'too much', 'much too much'];
+
+const nameOfScore = ({ kind, options }: BallotItem, score: number): string =>
+  kind === 'category'
+    ? (options[score - 1]?.text ?? String(score))
+    : kind === 'just-right'
+      ? (JUST_RIGHT[score + 2] ?? String(score))
+      : String(score);
+
+function commentsOf(item: BallotItem, { tasting, ballots }: TastingBundle): { seat: number; text: string }[] {
+  const seats = new Map(tasting.panel.map(({ id, seat }) => [id, seat]));
+  return ballots
+    .filter(({ handedInAt }) => handedInAt)
+    .flatMap(({ panelist, answers }) =>
+      currentAnswers(answers).flatMap((answer) =>
+        answer.kind === 'comment' && answer.item === item.id && answer.text.trim()
+          ? [{ seat: seats.get(panelist) ?? 0, text: answer.text }]
+          : [],
+      ),
+    )
+    .sort((a, b) => a.seat - b.seat);
+}

@@ -1,0 +1,39 @@
+import type { Findings } from './findings';
+import type { Planned } from './planned';
+import { sectionOf, type RankSums, type SectionData } from './sections';
+
+/** The sections of a complete ranking side by side, for whoever shows them together. */
+export interface RankingView extends Omit<Findings, 'methods'>, RankSums {
+  orders: SectionData['orders'];
+  strength: SectionData['strength'];
+  panel: SectionData['panel'];
+  liking: SectionData['liking'] | null;
+  practical: SectionData['practical'] | null;
+}
+
+/** @returns null for findings of another planned test */
+export function rankingView(found: Findings): RankingView | null {
+  const [ranks, orders, strength, panel] = [
+    sectionOf(found, 'rank-sums'),
+    sectionOf(found, 'orders'),
+    sectionOf(found, 'strength'),
+    sectionOf(found, 'panel'),
+  ];
+  if (!ranks || !orders || !strength || !panel) return null;
+  const liking = sectionOf(found, 'liking') ?? null;
+  return { ...found, ...ranks, orders, strength, panel, liking, practical: sectionOf(found, 'practical') ?? null };
+}
+
+/** Findings of any other planned test, with what that test found. */
+export type PlannedView = Findings & { planned: Planned };
+
+/** @returns null for findings of a complete ranking */
+export function plannedView(found: Findings): PlannedView | null {
+  const planned: Planned | undefined =
+    sectionOf(found, 'telling') ??
+    sectionOf(found, 'scores') ??
+    sectionOf(found, 'profile') ??
+    sectionOf(found, 'incomplete-ranking') ??
+    sectionOf(found, 'best-worst');
+  return planned ? { ...found, planned } : null;
+}

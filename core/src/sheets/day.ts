@@ -1,0 +1,143 @@
+import type { Piece, Tasting } from '../tasting';
+import { constantsTable } from './plan';
+import type { Block, Sheet, Tray } from './sheet';
+
+/** The kitchen's list: which tag is cooked how, from which lot or raw piece. No code and no panelist. */
+export function kitchenSheet(tasting: Tasting, pieces: readonly Piece[]): Sheet {
+  const lots = new Map(tasting.lots.map(({ id, name }) => [id, name]));
+  const { halves, constants, bundled } = tasting;
+  const columns = [
+    { name: 'Tag', isCode: true },
+    ...(halves ? [{ name: 'Raw piece', isCode: true }] : []),
+    ...(lots.size > 0 ? [{ name: 'Lot' }] : []),
+    { name: 'Done', isWide: true },
+  ];
+  const blocks = tasting.methods.flatMap(({ id, name, note, steps, equipment, reference }): Block[] => {
+    const own = pieces.filter((piece) => piece.method === id).sort((a, b) => a.block - b.block);
+    const lines = [note, equipment && `Equipment: ${equipment}`, ...steps.split('\n')].filter(Boolean);
+    const extra = bundled.filter((one) => one.method === id).map(({ text }) => `Comes with it: ${text}`);
+    return [
+      { kind: 'heading', text: reference ? `${name} (reference)` : name },
+      ...[...lines, ...extra].map((text): Block => ({ kind: 'text', text, look: 'quiet' })),
+      {
+        kind: 'table',
+        above: '',
+        columns,
+        rows: own.map(({ tag, block, lot }) => [
+          tag,
+          ...(halves ? [String(block + 1)] : []),
+          ...(lots.size > 0 ? [lots.get(lot ?? '') ?? ''] : []),
+          '',
+        ]),
+      },
+    ];
+  });
+  return {
+    name: 'Kitchen list',
+    title: tasting.title,
+    blocks: [...blocks, ...(constants.length > 0 ? [constantsTable(tasting)] : [])],
+  };
+}
+
+/** What whoever portions reads: which piece is cut for which code. */
+export interface PortionRow {
+  sitting: number;
+  tag: string;
+  zone: string;
+  code: string;
+  seats: readonly number[];
+}
+
+/** Which piece goes under which code, and which seats get it. No method. */
+export function portioningSheet(title: string, portions: readonly PortionRow[]): Sheet {
+  const hasZones = portions.some(({ zone }) => zone !== '');
+  const sittings = [...new Set(portions.map(({ sitting }) => sitting))];
+  const columns = [
+    { name: 'Piece', isCode: true },
+    ...(hasZones ? [{ name: 'Zone' }] : []),
+    { name: 'Code', isCode: true },
+    { name: 'Portions' },
+    { name: 'For seats', isWide: true },
+  ];
+  const blocks = sittings.flatMap((sitting, at): Block[] => [
+    ...(at > 0 ? [{ kind: 'new-page' as const }] : []),
+    {
+      kind: 'table',
+      above: sittings.length > 1 ? `Sitting ${sitting}` : '',
+      columns,
+      rows: portions
+        .filter((portion) => portion.sitting === sitting)
+        .map(({ tag, zone, code, seats }) => [
+          tag,
+          ...(hasZones ? [zone || 'any'] : []),
+          code,
+          String(seats.length),
+          seats.join(', '),
+        ]),
+    },
+  ]);
+  return {
+    name: 'Portioning sheet',
+    title,
+    blocks: [
+      { kind: 'text', text: 'Cut each tagged piece into portions and put this code on each of them.', look: 'quiet' },
+      ...blocks,
+    ],
+  };
+}
+
+/** A seat's tray, as whoever carries it knows it. */
+export interface TrayRow {
+  seat: number;
+  name: string;
+  flight: number;
+  codes: readonly string[];
+  warmUp: boolean;
+  sets: readonly { codes: readonly string[]; zone: string }[];
+}
+
+/** What each seat gets, flight by flight, each flight on pages of its own. No method. */
+export function traySheet(title: string, trays: readonly TrayRow[], sitting: { now: number; of: number }): Sheet {
+  const flights = [...new Set(trays.map(({ flight }) => flight))].sort((a, b) => a - b);
+  const blocks = flights.flatMap((flight, at): Block[] => {
+    const parts = [sitting.of > 1 ? `Sitting ${sitting.now}` : '', flights.length > 1 ? `Flight ${flight}` : ''];
+    const own = trays.filter((tray) => tray.flight === flight).sort((a, b) => a.seat - b.seat);
+    return [
+      ...(at > 0 ? [{ kind: 'new-page' as const }] : []),
+      { kind: 'trays', above: parts.filter(Boolean).join(', '), trays: own.map(trayOf) },
+    ];
+  });
+  return {
+    name: 'Tray map',
+    title,
+    blocks: [{ kind: 'text', text: 'Serve each row from left to right.', look: 'quiet' }, ...blocks],
+  };
+}
+
+const trayOf = ({ seat, name, codes, warmUp, sets }: TrayRow): Tray => ({
+  seat: `Seat ${seat}`,
+  name,
+  rows: [
+    ...(warmUp ? [{ name: 'warm-up', codes: codes.slice(0, 1), isWarmUp: true }] : []),
+    ...sets.map((set, at) => ({
+      name: set.zone || (sets.length > 1 ? `set ${at + 1}` : ''),
+      codes: [...set.codes],
+      isWarmUp: false,
+    })),
+  ].map((row) => ({ ...row, codes: [...row.codes] })),
+});
+
+/** A card for every panelist, to cut apart: whoever has it can answer in that name. */
+export function linksSheet(title: string, links: readonly { seat: number; name: string; address: string }[]): Sheet {
+  return {
+    name: 'Ballot cards',
+    title,
+    blocks: [
+      { kind: 'text', text: 'Cut apart, and give each to its panelist alone: it answers in that name.', look: 'quiet' },
+      {
+        kind: 'cards',
+        cards: links.map(({ seat, name, address }) => ({ name, lines: [`Seat ${seat}`], address })),
+      },
+    ],
+  };
+}

@@ -1,0 +1,145 @@
+import { ANALYSIS_NAMES, quantities, TEST_NAMES } from '../design';
+import type { Decision, Plan, Tasting } from '../tasting';
+import { plannedPortions, type PlannedPortion } from '../served';
+import { counted, type Block, type Sheet } from './sheet';
+
+/** What can be decided, in words. */
+export const DECISION_NAMES: Readonly<Record<Decision['kind'], string>> = {
+  'liked-best': 'Which is liked best',
+  'told-apart': 'Can people tell them apart',
+  'more-of': 'Which has more of something',
+  'how-differ': 'How do they differ',
+  'good-enough': 'Is it good enough',
+};
+
+/** The locked plan, with the fingerprint that vouches for it, for whoever signs it. Says nothing of which code is which. */
+export function planSheet(tasting: Tasting, plan: Plan): Sheet {
+  const nameOf = (id: string): string => tasting.methods.find((method) => method.id === id)?.name ?? '';
+  const { constants, bundled } = tasting;
+  return {
+    name: 'Plan sheet',
+    title: tasting.title,
+    blocks: [
+      { kind: 'facts', facts: [...facts(tasting), ...lockFacts(plan)] },
+      ...(constants.length > 0 ? [constantsTable(tasting)] : []),
+      ...(bundled.length > 0
+        ? [
+            {
+              kind: 'facts' as const,
+              facts: [
+                {
+                  name: 'Comes with a method',
+                  lines: bundled.map(({ method, text }) => `${nameOf(method)}: ${text}`),
+                },
+              ],
+            },
+          ]
+        : []),
+      ...orders(tasting, plan),
+    ],
+  };
+}
+
+export function constantsTable({ constants }: Pick<Tasting, 'constants'>): Block {
+  return {
+    kind: 'table',
+    above: 'Held constant',
+    columns: [{ name: 'What' }, { name: 'Target', isWide: true }, { name: 'Tolerance' }, { name: 'Checked by' }],
+    rows: constants.map(({ name, target, tolerance, check }) =>
+      [name, target, tolerance, check].map((text) => text || '–'),
+    ),
+  };
+}
+
+function facts(tasting: Tasting): { name: string; lines: string[] }[] {
+  const { methods, ballot, quantities: masses, piecesPerMethod, lots, zones, halves } = tasting;
+  const list = quantities(tasting);
+  const named = (name: string, lines: string[]) => (lines.length > 0 ? [{ name, lines }] : []);
+  const cost = list.cost > 0 ? `, at a cost of ${list.cost.toFixed(2)}` : '';
+  return [
+    ...named('Question', [tasting.question].filter(Boolean)),
+    { name: 'To be decided', lines: [decisionText(tasting.decision)] },
+    {
+      name: 'Compared',
+      lines: [
+        `${counted(piecesPerMethod, 'piece')} each of`,
+        ...methods.map(({ name, reference }) => (reference ? `${name} (reference)` : name)),
+      ],
+    },
+    ...named(
+      'Blocks',
+      [
+        lots.length > 0 ? `Lots: ${lots.map(({ name }) => name).join(', ')}. Every method gets pieces of each.` : '',
+        halves ? 'Raw pieces are split: pieces of one number are parts of one raw piece.' : '',
+      ].filter(Boolean),
+    ),
+    ...named('Zones', zones.length > 0 ? [`${zones.map(({ name }) => name).join(', ')}, judged apart`] : []),
+    ...named(
+      'Asked',
+      ballot.items.map(({ ask }, at) => `${at + 1}. ${ask}`),
+    ),
+    {
+      name: 'To prepare',
+      lines: [
+        `${counted(list.pieces, halves ? 'raw piece' : 'piece')}, ${(list.grams / 1000).toFixed(2)} kg raw${cost}; portions of ${masses.portionGrams} g.`,
+      ],
+    },
+    { name: 'Test', lines: [`${TEST_NAMES[tasting.test]}, level ${tasting.alpha}`] },
+  ];
+}
+
+const lockFacts = (plan: Plan): { name: string; lines: string[] }[] => [
+  { name: 'Analysis', lines: [ANALYSIS_NAMES[plan.analysis]] },
+  { name: 'Locked', lines: [`${plan.lockedAt.replace('T', ' ').slice(0, 19)} UTC, drawn by ${plan.engine}`] },
+  { name: 'Fingerprint', lines: [plan.fingerprint] },
+];
+
+export function decisionText(decision: Decision): string {
+  const name = DECISION_NAMES[decision.kind];
+  switch (decision.kind) {
+    case 'more-of':
+      return `${name}: ${decision.attribute}`;
+    case 'good-enough': {
+      const points = counted(decision.margin, 'point');
+      return `${name}: a loss of less than ${points}${decision.marginWords && `, so that ${decision.marginWords}`}`;
+    }
+    default:
+      return name;
+  }
+}
+
+/** Who gets which code when, sitting by sitting. */
+function orders(tasting: Tasting, plan: Plan): Block[] {
+  const names = new Map(tasting.panel.map(({ id, name }) => [id, name]));
+  const zones = new Map(tasting.zones.map(({ id, name }) => [id, name]));
+  const portions = plannedPortions({ tasting, plan });
+  return [...new Set(portions.map(({ sitting }) => sitting))].map((sitting): Block => {
+    const own = portions.filter((portion) => portion.sitting === sitting);
+    const rows = [...new Set(own.map(({ panelist }) => panelist))].map((panelist) => {
+      const served = own.filter((portion) => portion.panelist === panelist);
+      const [{ flight, seat }] = served;
+      return [String(flight), String(seat), names.get(panelist) ?? panelist, inWords(served, zones)];
+    });
+    return {
+      kind: 'table',
+      above: tasting.service.sittings > 1 ? `Serving orders, sitting ${sitting}` : 'Serving orders',
+      columns: [
+        { name: 'Flight' },
+        { name: 'Seat' },
+        { name: 'Panelist' },
+        { name: 'Codes in order', isCode: true, isWide: true },
+      ],
+      rows,
+    };
+  });
+}
+
+/** "(warm-up 482) 907 615 | Belly 234 759". */
+function inWords(served: readonly PlannedPortion[], zones: ReadonlyMap<string, string>): string {
+  const warm = served.filter(({ warmUp }) => warmUp).map(({ code }) => `(warm-up ${code})`);
+  const sets = [...new Set(served.filter(({ warmUp }) => !warmUp).map(({ set }) => set))].map((set) => {
+    const own = served.filter((portion) => portion.set === set);
+    return [zones.get(own[0].zone ?? '') ?? '', ...own.map(({ code }) => code)].filter(Boolean).join(' ');
+  });
+  return [...warm, sets.join(' | ')].join(' ');
+}

@@ -1,0 +1,248 @@
+import { plannedView, rankingView, sectionOf, type Findings } from '../findings';
+import { counted, type Block, type Column, type Sheet } from './sheet';
+
+const decimal = (value: number | null | undefined, digits: number): string =>
+  value === null || value === undefined || !Number.isFinite(value) ? '–' : value.toFixed(digits);
+const pText = (p: number | null | undefined): string =>
+  p === null || p === undefined ? '–' : p < 0.0001 ? 'below 0.0001' : p.toFixed(4);
+const number = (name: string): Column => ({ name });
+
+/** The answer on paper: verdict, what it rests on, what it cannot say, caveats and fingerprint. */
+export function reportSheet(found: Findings): Sheet {
+  const { verdict, fingerprint, alpha, engine, caveats, people } = found;
+  return {
+    name: 'Report',
+    title: found.title,
+    blocks: [
+      { kind: 'text', text: found.question, look: 'quiet' },
+      { kind: 'text', text: verdict.sentence, look: 'lead' },
+      { kind: 'text', text: verdict.support, look: 'plain' },
+      ...plannedBlocks(found),
+      ...holdsBlocks(found),
+      ...limitBlocks(found),
+      ...(caveats.length > 0 ? [caveatTable(found)] : []),
+      ...exploredBlocks(found),
+      { kind: 'heading', text: 'On record' },
+      {
+        kind: 'facts',
+        facts: [
+          { name: 'Counted', lines: [`${counted(people, 'person', 'people')}; level ${alpha}; ${engine}`] },
+          {
+            name: 'Fingerprint',
+            lines: [
+              fingerprint.stated,
+              fingerprint.matches
+                ? 'Computed again from plan and key: the same.'
+                : 'Computed again: ANOTHER ONE. Do not rely on this answer.',
+            ],
+          },
+          { name: 'Next', lines: [sectionOf(found, 'next')?.text ?? ''] },
+        ],
+      },
+    ],
+  };
+}
+
+/** The planned test in figures, method by method. */
+function plannedBlocks(found: Findings): Block[] {
+  const [ranking, planned] = [rankingView(found), plannedView(found)];
+  const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
+  if (ranking) {
+    const { methods, overall, pairs } = ranking;
+    const order = [...methods].sort((a, b) => (a.rankSum ?? Infinity) - (b.rankSum ?? Infinity));
+    return [
+      {
+        kind: 'table',
+        above: 'Planned: rank sums, lower is better',
+        columns: [
+          { name: 'Method', isWide: true },
+          number('Sum'),
+          number('Interval'),
+          number('Group'),
+          number('Liking'),
+        ],
+        rows: order.map(({ name, rankSum, rankSumInterval, letters, liking }) => [
+          name,
+          decimal(rankSum, 1),
+          rankSumInterval ? `${decimal(rankSumInterval[0], 0)} to ${decimal(rankSumInterval[1], 0)}` : '–',
+          letters || '–',
+          decimal(liking?.mean, 2),
+        ]),
+      },
+      ...(overall.test === null
+        ? []
+        : [
+            text(
+              `Friedman ${decimal(overall.statistic, 3)} on ${overall.df} df, p ${pText(overall.probability.p)}; Kendall's W ${decimal(overall.kendallW, 3)}.`,
+            ),
+          ]),
+      ...(pairs.length > 0
+        ? [
+            {
+              kind: 'table' as const,
+              above: 'Planned: pairs',
+              columns: [
+                { name: 'Pair', isWide: true },
+                number('Apart'),
+                number('p, all pairs together'),
+                number('Shown?'),
+              ],
+              rows: pairs.map(({ a, b, difference, adjustedP, differ }) => [
+                `${nameOf(a)} and ${nameOf(b)}`,
+                String(Math.abs(difference)),
+                pText(adjustedP),
+                differ ? 'differ' : 'not shown',
+              ]),
+            },
+          ]
+        : []),
+    ];
+  }
+  if (!planned) return [];
+  switch (planned.planned.of) {
+    case 'telling': {
+      const { result } = planned.planned;
+      return [text(result.test === null ? result.reason : `${result.test}: p ${pText(result.p)}.`)];
+    }
+    case 'liking': {
+      const { liking, margins } = planned.planned;
+      return [
+        {
+          kind: 'table',
+          above: 'Planned: mean liking',
+          columns: [{ name: 'Method', isWide: true }, number('Mean'), number('Interval'), number('Group')],
+          rows: (liking?.means ?? []).map(({ method, mean, interval, letters }) => [
+            nameOf(method),
+            decimal(mean, 2),
+            interval ? `${decimal(interval[0], 2)} to ${decimal(interval[1], 2)}` : '–',
+            letters,
+          ]),
+        },
+        ...margins.map(({ method, difference, test }) =>
+          text(
+            `${nameOf(method)}: ${decimal(difference, 2)} against the margin of ${test.margin}, interval ${decimal(test.interval[0], 2)} to ${decimal(test.interval[1], 2)}.`,
+          ),
+        ),
+      ];
+    }
+    case 'profile':
+      return [
+        {
+          kind: 'table',
+          above: 'Planned: word by word',
+          columns: [
+            { name: 'Word', isWide: true },
+            ...found.methods.map(({ name }) => number(name)),
+            number('p, adjusted'),
+          ],
+          rows: planned.planned.rows.map(({ attribute, means, adjustedP }) => [
+            attribute,
+            ...found.methods.map(({ id }) => decimal(means.find((mean) => mean.level === id)?.mean, 1)),
+            pText(adjustedP),
+          ]),
+        },
+      ];
+    case 'ranking':
+      return [
+        {
+          kind: 'table',
+          above: 'Planned: incomplete rankings',
+          columns: [{ name: 'Method', isWide: true }, number('Mean rank'), number('Tasted')],
+          rows: found.methods.map(({ name }, at) => {
+            const { means } = planned.planned as Extract<typeof planned.planned, { of: 'ranking' }>;
+            return [name, decimal(means[at].meanRank, 2), String(means[at].times)];
+          }),
+        },
+      ];
+    case 'best-worst': {
+      const { result } = planned.planned;
+      if (result.test === null) return [text(result.reason)];
+      return [
+        {
+          kind: 'table',
+          above: 'Planned: best and worst',
+          columns: [{ name: 'Method', isWide: true }, number('Best'), number('Worst'), number('Shown')],
+          rows: found.methods.map(({ name }, at) => {
+            const { best, worst, shown } = result.counts[at];
+            return [name, String(best), String(worst), String(shown)];
+          }),
+        },
+      ];
+    }
+  }
+}
+
+const text = (said: string): Block => ({ kind: 'text', text: said, look: 'quiet' });
+
+function holdsBlocks(found: Findings): Block[] {
+  const again = sectionOf(found, 'sensitivity') ?? [];
+  if (again.length === 0) return [];
+  return [
+    { kind: 'heading', text: 'Does it hold?' },
+    ...again.map(({ without, same, sentence }): Block => ({
+      ...{ kind: 'text' as const, look: 'plain' as const },
+      text: `Without ${without}: ${same ? 'same answer.' : sentence}`,
+    })),
+  ];
+}
+
+function limitBlocks(found: Findings): Block[] {
+  const limits = sectionOf(found, 'limits') ?? [];
+  if (limits.length === 0) return [];
+  return [
+    { kind: 'heading', text: 'What the data cannot say' },
+    ...limits.map((limit): Block => ({ kind: 'text', text: limit.text, look: 'plain' })),
+  ];
+}
+
+const caveatTable = ({ caveats }: Findings): Block => ({
+  kind: 'table',
+  above: 'Caveats',
+  columns: [{ name: 'When' }, { name: 'By' }, { name: 'What', isWide: true }, { name: 'Touches', isCode: true }],
+  rows: caveats.map(({ at, by, text: said, about, afterUnsealing }) => [
+    at.replace('T', ' ').slice(0, 16),
+    by,
+    afterUnsealing ? `${said} (noted after unsealing)` : said,
+    about ? about.pieces.join(' ') : '',
+  ]),
+});
+
+/** What was looked at after unsealing, told apart from what was planned. */
+function exploredBlocks(found: Findings): Block[] {
+  const zones = sectionOf(found, 'zones') ?? [];
+  const others = sectionOf(found, 'collected') ?? [];
+  const practical = sectionOf(found, 'practical');
+  if (zones.length + others.length === 0 && !practical) return [];
+  const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
+  return [
+    { kind: 'heading', text: 'Looked at after unsealing: hints, not the planned answer' },
+    ...zones.map(({ zone, sentence }): Block => ({
+      kind: 'text',
+      text: `${zone} by itself: ${sentence}`,
+      look: 'plain',
+    })),
+    ...(practical ? [{ kind: 'text' as const, text: practical.sentence, look: 'plain' as const }] : []),
+    ...others.flatMap(({ ask, methods, comments }): Block[] => [
+      {
+        kind: 'facts',
+        facts: [
+          {
+            name: ask,
+            lines: [
+              ...methods
+                .filter(({ answers }) => answers > 0)
+                .map(({ method, answers, counts, mean }) => {
+                  const said =
+                    mean === null
+                      ? counts.map((one) => `${one.answer} ${one.times}`).join(', ')
+                      : `mean ${decimal(mean, 1)}`;
+                  return `${nameOf(method)}: ${said} (of ${answers})`;
+                }),
+              ...comments.map(({ seat, text: said }) => `Seat ${seat}: ${said}`),
+            ],
+          },
+        ],
+      },
+    ]),
+  ];
+}

@@ -1,0 +1,42 @@
+/**
+ * What stands on paper. Rows and texts of every sheet are made here, from the same facts as
+ * the screens; whoever draws them, as PDF or as a page, adds nothing.
+ */
+export type Block =
+  | { kind: 'heading'; text: string }
+  | { kind: 'text'; text: string; look: 'plain' | 'lead' | 'quiet' | 'code' }
+  /** Names with what stands beside them, one line or several. */
+  | { kind: 'facts'; facts: { name: string; lines: string[] }[] }
+  /** `above` stands over the columns, again on every page that the table runs over to. */
+  | { kind: 'table'; above: string; columns: Column[]; rows: string[][] }
+  /** Trays of seats: codes as pads, by what stands side by side. */
+  | { kind: 'trays'; above: string; trays: Tray[] }
+  /** Cards to cut apart, each with an address that a phone can read. */
+  | { kind: 'cards'; cards: { name: string; lines: string[]; address: string }[] }
+  | { kind: 'new-page' };
+
+export interface Column {
+  name: string;
+  /** A code, tag or number, in a face of its own. */
+  isCode?: boolean;
+  /** Takes the room that is left. */
+  isWide?: boolean;
+}
+
+export interface Tray {
+  seat: string;
+  name: string;
+  rows: { name: string; codes: string[]; isWarmUp: boolean }[];
+}
+
+/** One document. */
+export interface Sheet {
+  /** What the sheet is, such as "Tray map"; its file is named by it, never by a method or a code. */
+  name: string;
+  /** Title of the tasting, or its title for eyes that must stay blind: on every page. */
+  title: string;
+  blocks: Block[];
+}
+
+/** "1 piece", "3 pieces". */
+export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;

@@ -1,0 +1,98 @@
+import { TESTS, type Test } from '@jacana/core/bundle';
+import type { SectionId, SectionStatus, VerdictKind } from '@jacana/core/findings';
+import { ApiProperty } from '@nestjs/swagger';
+import { Choice, ListOf, Said, SaidTexts } from '../fields/fields';
+
+const VERDICTS: readonly VerdictKind[] = [
+  'winner',
+  'leading-set',
+  'no-answer',
+  'cannot-say',
+  'told-apart',
+  'good-enough',
+  'too-great-a-loss',
+];
+const SECTIONS: readonly SectionId[] = [
+  'rank-sums',
+  'incomplete-ranking',
+  'scores',
+  'profile',
+  'telling',
+  'best-worst',
+  'liking',
+  'strength',
+  'panel',
+  'practical',
+  'zones',
+  'collected',
+  'orders',
+  'sensitivity',
+  'limits',
+  'next',
+];
+
+export class VerdictView {
+  @Choice(VERDICTS, 'VerdictKind') kind: VerdictKind;
+  /** Method ids. */
+  @SaidTexts() leaders: string[];
+  @Said('string') sentence: string;
+  @Said('string') support: string;
+}
+
+export class FoundMethodView {
+  @Said('string') id: string;
+  @Said('string') name: string;
+  @Said('boolean') reference: boolean;
+  @SaidTexts() codes: string[];
+}
+
+export class LeftOutView {
+  @Said('string') panelist: string;
+  @Said('integer') seat: number;
+  @Said('string') why: string;
+}
+
+export class FoundTouchedView {
+  @SaidTexts() pieces: string[];
+  @SaidTexts() panelists: string[];
+}
+
+export class FoundCaveatView {
+  @Said('string') id: string;
+  @Said('string') at: string;
+  @Said('string') by: string;
+  @Said('string') text: string;
+  @ApiProperty({ required: false, type: FoundTouchedView }) about?: FoundTouchedView;
+  @Said('string', true) editedAt: string | null;
+  @Said('boolean') afterUnsealing: boolean;
+}
+
+export class FingerprintView {
+  @Said('string') stated: string;
+  @Said('string') computed: string;
+  @Said('boolean') matches: boolean;
+}
+
+/** A part of the findings. What `data` holds follows from the id: `SectionData` in core/src/findings/sections.ts. */
+export class SectionView {
+  @Choice(SECTIONS, 'SectionId') id: SectionId;
+  @Choice(['planned', 'explored'], 'SectionStatus') status: SectionStatus;
+  @ApiProperty({ type: 'object', additionalProperties: true }) data: object;
+}
+
+/** The computed answer: one shape for every planned test. */
+export class FindingsView {
+  @Said('string') engine: string;
+  @Said('string') title: string;
+  @Said('string') question: string;
+  @Choice(TESTS, 'Test') test: Test;
+  @Said('number') alpha: number;
+  @ApiProperty({ type: VerdictView }) verdict: VerdictView;
+  @ListOf(() => FoundMethodView, 60) methods: FoundMethodView[];
+  @Said('integer') people: number;
+  @ApiProperty({ type: [Number], description: 'Pieces eaten of, per method' }) pieces: number[];
+  @ListOf(() => LeftOutView, 3000) leftOut: LeftOutView[];
+  @ListOf(() => FoundCaveatView, 1000) caveats: FoundCaveatView[];
+  @ApiProperty({ type: FingerprintView }) fingerprint: FingerprintView;
+  @ListOf(() => SectionView, 20) sections: SectionView[];
+}

@@ -1,0 +1,60 @@
+import { Body, Controller, Get, HttpCode, Param, Post, StreamableFile } from '@nestjs/common';
+import { ApiExcludeController } from '@nestjs/swagger';
+import { Allow, type Me, SignedIn } from '../accounts/allow';
+import { PortioningReason } from '../service/service.dto';
+import { SheetsService } from './sheets.service';
+
+/** Every sheet of paper as PDF, drawn in one place. What a role may not know is on none of its sheets. */
+@ApiExcludeController()
+@Controller('api/tastings/:id/sheets')
+export class SheetsController {
+  constructor(private readonly sheets: SheetsService) {}
+
+  @Get('plan')
+  @Allow('coordinator')
+  printPlan(@Param('id') id: string): Promise<StreamableFile> {
+    return this.sheets.plan(id);
+  }
+
+  @Get('kitchen')
+  @Allow('coordinator', 'kitchen')
+  printKitchen(@Param('id') id: string, @SignedIn() me: Me): Promise<StreamableFile> {
+    return this.sheets.kitchen(id, me);
+  }
+
+  @Get('trays')
+  @Allow('coordinator', 'server')
+  printTrays(@Param('id') id: string, @SignedIn() me: Me): Promise<StreamableFile> {
+    return this.sheets.trays(id, me);
+  }
+
+  @Get('portioning')
+  @Allow('server')
+  printPortioning(@Param('id') id: string, @SignedIn() me: Me): Promise<StreamableFile> {
+    return this.sheets.portioning(id, me);
+  }
+
+  /** For a coordinator, who must say why: it is written into the seal's log. */
+  @Post('portioning')
+  @HttpCode(200)
+  @Allow('coordinator')
+  openAndPrintPortioning(
+    @Param('id') id: string,
+    @Body() { reason }: PortioningReason,
+    @SignedIn() me: Me,
+  ): Promise<StreamableFile> {
+    return this.sheets.portioning(id, me, reason);
+  }
+
+  @Get('links')
+  @Allow('coordinator')
+  printLinks(@Param('id') id: string): Promise<StreamableFile> {
+    return this.sheets.links(id);
+  }
+
+  @Get('report')
+  @Allow('coordinator', 'reader')
+  printReport(@Param('id') id: string, @SignedIn() me: Me): Promise<StreamableFile> {
+    return this.sheets.report(id, me);
+  }
+}

@@ -1,0 +1,82 @@
+import { Inject, Injectable, StreamableFile } from '@nestjs/common';
+import {
+  kitchenSheet,
+  linksSheet,
+  planSheet,
+  portioningSheet,
+  reportSheet,
+  traySheet,
+  type Sheet,
+} from '@jacana/core/sheets';
+import type { Me } from '../accounts/allow';
+import { Transactions } from '../database/transactions';
+import { FindingsService } from '../findings/findings.service';
+import { WorkersService } from '../jobs/workers.service';
+import { OPTIONS, publicAddress, type ServerOptions } from '../options';
+import { AccessService } from '../seal/access/access.service';
+import { planOf } from '../seal/keys/keys.service';
+import { UnsealingService } from '../seal/unsealing/unsealing.service';
+import { traysNow } from '../seal/views/server';
+import { lockedOnly, TastingStore, tastingOf } from '../tastings/tasting.store';
+
+/** Puts together what stands on each sheet, from what its reader may know, and has it drawn. */
+@Injectable()
+export class SheetsService {
+  constructor(
+    private readonly transactions: Transactions,
+    private readonly store: TastingStore,
+    private readonly access: AccessService,
+    private readonly unsealing: UnsealingService,
+    private readonly findings: FindingsService,
+    private readonly workers: WorkersService,
+    @Inject(OPTIONS) private readonly options: ServerOptions,
+  ) {}
+
+  async plan(id: string): Promise<StreamableFile> {
+    const stored = await this.store.getLocked(this.transactions.read, id);
+    return this.drawn(planSheet(tastingOf(stored), planOf(stored.plan)));
+  }
+
+  async kitchen(id: string, me: Me): Promise<StreamableFile> {
+    await this.access.knownTo(me.role, id);
+    const stored = await this.store.getLocked(this.transactions.read, id);
+    return this.drawn(kitchenSheet(tastingOf(stored), stored.plan.pieces));
+  }
+
+  /** Under the title that is on the ballot: who carries trays must not read a method. */
+  async trays(id: string, me: Me): Promise<StreamableFile> {
+    const { row } = await this.access.knownTo(me.role, id);
+    const { read } = this.transactions;
+    const [panelists, plan] = [await this.store.panelists(read, id), lockedOnly(await this.store.plan(read, id))];
+    const sitting = { now: row.sitting, of: row.design.service.sittings };
+    return this.drawn(traySheet(this.access.ballotTitle(row), traysNow({ row, plan, panelists }), sitting));
+  }
+
+  async portioning(id: string, me: Me, reason?: string): Promise<StreamableFile> {
+    const { row } = await this.access.knownTo(me.role, id);
+    const portions = await this.unsealing.portioningSheet(id, me, reason);
+    return this.drawn(portioningSheet(this.access.ballotTitle(row), portions));
+  }
+
+  async links(id: string): Promise<StreamableFile> {
+    const { row, panelists } = await this.store.getLocked(this.transactions.read, id);
+    const base = publicAddress(this.options);
+    const links = panelists.map(({ seat, name, token }) => ({ seat, name, address: `${base}/b/${token}` }));
+    return this.drawn(linksSheet(this.access.ballotTitle(row), links));
+  }
+
+  async report(id: string, me: Me): Promise<StreamableFile> {
+    return this.drawn(reportSheet(await this.findings.find(id, me, new AbortController().signal)));
+  }
+
+  /** The file is named by the kind of sheet alone: a name on a shared computer tells nothing. */
+  private async drawn(sheet: Sheet): Promise<StreamableFile> {
+    const printedAt = new Date().toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+    const pdf = await this.workers.paper(sheet, { printedAt });
+    const file = sheet.name.toLowerCase().replace(/ /g, '-');
+    return new StreamableFile(Buffer.from(pdf), {
+      disposition: `inline; filename="${file}.pdf"`,
+      type: 'application/pdf',
+    });
+  }
+}
