@@ -2,6 +2,8 @@ import request from 'supertest';
 import { AccountsService } from '../src/accounts/accounts.service';
 import { DEMO_SIGN_INS } from '../src/accounts/demoSignIns';
 import { createApplication } from '../src/application';
+import { SessionRow } from '../src/database/entities';
+import { Transactions } from '../src/database/transactions';
 import { withoutToken } from '../src/logging';
 import { BadOptions, readOptions } from '../src/options';
 import { freshFile, startServer, testOptions } from './support/running';
@@ -92,6 +94,33 @@ describe('sessions', () => {
     const own = body.find((account: { role: string }) => account.role === 'coordinator');
     await running.as.coordinator.delete(`/api/accounts/${own.id}`).expect(403);
     await running.stop();
+  });
+
+  it('expire, and a cookie that is older signs nobody in', async () => {
+    const running = await startServer();
+    await running.as.kitchen.get('/api/tastings').expect(200);
+    const write = (expiresAt: string) =>
+      running.app.get(Transactions).write((manager) => manager.updateAll(SessionRow, { expiresAt }));
+    await write(new Date(Date.now() + 60_000).toISOString());
+    await running.as.kitchen.get('/api/tastings').expect(200);
+    await write(new Date(Date.now() - 1).toISOString());
+    await running.as.kitchen.get('/api/tastings').expect(401);
+    await running.stop();
+  });
+
+  it('of the demo end when the same file is opened to the network', async () => {
+    const { data, discard } = freshFile();
+    const local = await createApplication({ ...testOptions, data, demo: true });
+    await local.init();
+    const agent = request.agent(local.getHttpServer());
+    const signedIn = await agent.post('/api/session').send({ login: ines.login, password: ines.password }).expect(200);
+    const [cookie] = signedIn.headers['set-cookie'] as unknown as string[];
+    await local.close();
+    const open = await createApplication({ ...testOptions, data, demo: true, lan: true });
+    await open.init();
+    await request(open.getHttpServer()).get('/api/tastings').set('Cookie', cookie).expect(401);
+    await open.close();
+    discard();
   });
 
   it('are refused too many tries', async () => {

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { TastingRow } from '../src/database/entities';
 import { Transactions } from '../src/database/transactions';
+import { WorkersService } from '../src/jobs/workers.service';
 import { findings, sectionOf, type Findings } from '@jacana/core/findings';
 import { parseBundle } from '@jacana/core/bundle';
 import { startServer, type Running } from './support/running';
@@ -277,7 +278,8 @@ describe('a tasting of two sittings', () => {
     await coordinator.post(`/api/tastings/${id}/close`).expect(204);
     await coordinator.post(`/api/tastings/${id}/unseal`).expect(200);
     const { body: found } = await coordinator.get(`/api/tastings/${id}/findings`).expect(200);
-    expect(found).toMatchObject({ kind: 'planned', people: 6, leftOut: [], planned: { of: 'ranking' } });
+    expect(found).toMatchObject({ people: 6, leftOut: [] });
+    expect(sectionOf(found as Findings, 'incomplete-ranking')).toMatchObject({ of: 'ranking' });
     const orders = (await coordinator.get(`/api/tastings/${id}/orders`).expect(200)).text;
     expect(orders.trim().split('\n')).toHaveLength(1 + 6 * 4);
   });
@@ -375,6 +377,23 @@ describe('a lock', () => {
     const { log } = (await coordinator.get(`/api/tastings/${id}/seal`)).body;
     const locks = log.filter(({ action }: { action: string }) => action === 'plan locked, key sealed');
     expect(locks).toHaveLength(1);
+  });
+
+  it('is checked once more when it has been drawn: what was changed meanwhile is not covered', async () => {
+    const { coordinator } = running.as;
+    const id = await drafted(coordinator);
+    const workers = running.app.get(WorkersService);
+    const draw = workers.lock.bind(workers);
+    const drawing = jest.spyOn(workers, 'lock').mockImplementation(async (tasting, inputs) => {
+      const drawn = await draw(tasting, inputs);
+      await saveDraft(coordinator, id, draft({ title: 'Trout' }), 2).expect(200);
+      return drawn;
+    });
+    const reply = await coordinator.post(`/api/tastings/${id}/lock`).expect(409);
+    expect(reply.body.error).toBe('changed');
+    drawing.mockRestore();
+    expect((await coordinator.get(`/api/tastings/${id}/card`)).body.status).toBe('draft');
+    await coordinator.post(`/api/tastings/${id}/lock`).expect(200);
   });
 
   it('never covers a draft that was changed while it was drawn', async () => {

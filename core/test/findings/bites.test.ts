@@ -48,8 +48,8 @@ describe('replicates of an incomplete ranking', () => {
   });
 
   it('count a panelist once, however often the same samples were ranked', () => {
-    const { overall } = ranksOf(rankedBy(bundle, (method) => method));
-    expect(overall.test === null ? overall.reason : overall.blocks).toBe(20);
+    const { strength } = ranksOf(rankedBy(bundle, (method) => method));
+    expect(strength.test === null ? strength.reason : strength.rankings).toBe(20);
   });
 });
 

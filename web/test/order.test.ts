@@ -1,0 +1,22 @@
+import type { RankingView } from '@jacana/core/findings';
+import { bestFirst, placeNames, pText } from '../src/findings/order';
+import { methodLook } from '../src/look/methodLook';
+
+const found = (sums: (number | null)[]) =>
+  ({ methods: sums.map((rankSum, at) => ({ id: `m${at}`, name: `Method ${at}`, rankSum })) }) as unknown as RankingView;
+
+describe('methods on Read', () => {
+  it('stand from the best rank sum, which is the lowest, to the worst; those nobody ranked come last', () => {
+    expect(bestFirst(found([30, 12, null, 18])).map(({ id }) => id)).toEqual(['m1', 'm3', 'm0', 'm2']);
+  });
+
+  it('keep the look of their own place in the tasting', () => {
+    const [best] = bestFirst(found([30, 12]));
+    expect(best).toMatchObject({ place: 1, look: methodLook(1) });
+  });
+
+  it('have places named from most to least liked, and p-values that are never nothing', () => {
+    expect(placeNames(3)).toEqual(['most liked', '2nd', 'least liked']);
+    expect([pText(0), pText(0.5)]).toEqual(['below 0.0001', '0.5000']);
+  });
+});
