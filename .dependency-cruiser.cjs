@@ -20,16 +20,26 @@ module.exports = {
       from: { pathNot: '^server/(src/seal/|test/)' },
       to: { path: '^server/src/seal/keys/key\\.row\\.ts' },
     },
-    forbid('frozen-versions', 'what an old version was never changes, so it leans on nothing that can', '^core/src/bundle/v\\d', {
-      path: '^core/src/',
-      pathNot: '^core/src/bundle/v\\d',
-    }),
+    forbid(
+      'frozen-versions',
+      'what an old version was never changes, so it leans on nothing that can',
+      '^core/src/bundle/v\\d',
+      {
+        path: '^core/src/',
+        pathNot: '^core/src/bundle/v\\d',
+      },
+    ),
     forbid('live-imports-no-one', 'modules register what they tell; the feed knows none of them', '^server/src/live/', {
       path: '^server/src/(?!live|accounts|database)',
     }),
-    forbid('below-the-seal', 'what the seal stands on does not know of it', '^server/src/(tastings|log|live|jobs|paper|database|audit|fields)/', {
-      path: '^server/src/seal/',
-    }),
+    forbid(
+      'below-the-seal',
+      'what the seal stands on does not know of it',
+      '^server/src/(tastings|log|live|jobs|paper|database|audit|fields)/',
+      {
+        path: '^server/src/seal/',
+      },
+    ),
     {
       name: 'stages-apart',
       comment: 'a stage does not import another stage',

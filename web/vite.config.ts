@@ -1,13 +1,24 @@
 import { resolve } from 'node:path';
 import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 
-const server = 'http://localhost:4680';
+const server = process.env.JACANA_SERVER ?? 'http://localhost:4680';
+
+/** In development, too, a ballot's address leads to the ballot's own page. */
+const ballotPage: Plugin = {
+  name: 'ballot-page',
+  configureServer: ({ middlewares }) => {
+    middlewares.use((request, _response, next) => {
+      if (request.url?.startsWith('/b/')) request.url = '/ballot.html';
+      next();
+    });
+  },
+};
 
 /** Two pages: the app for staff, and the ballot, which phones load without the rest. */
 export default defineConfig({
-  plugins: [react(), tailwind()],
+  plugins: [react(), tailwind(), ballotPage],
   resolve: { conditions: ['source', 'module', 'browser', 'development|production'] },
   build: {
     rollupOptions: {

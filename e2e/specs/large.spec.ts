@@ -27,6 +27,8 @@ test('sixty methods for two hundred people lock while the server goes on answeri
     timeout: 120_000,
   });
   // Too many rows for figures: the map says its range in words.
+  // What so many counts come to is said; the counts themselves unfold.
+  await page.getByText('Counts of positions and neighbours').click();
   await expect(page.getByRole('img', { name: /^times at each position: / })).toBeVisible();
   await expect(page.getByRole('img', { name: /^times the two stand side by side: / })).toBeVisible();
 

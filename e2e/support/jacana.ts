@@ -114,6 +114,13 @@ export async function lockPlan(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { name: /^Locked:/ })).toBeVisible();
 }
 
+/** Takes another test than the one that is proposed. */
+export async function takeTest(page: Page, name: string): Promise<void> {
+  await page.getByText('Other tests that could answer').click();
+  await page.getByRole('button', { name: `Use ${name}`, exact: true }).click();
+  await expect(page.getByText('another is proposed')).toBeVisible();
+}
+
 /** Writes a tasting down through Ask and Plan, and locks it. The page ends on Plan. */
 export async function planTasting(
   page: Page,
@@ -123,6 +130,7 @@ export async function planTasting(
 ): Promise<void> {
   await beginTasting(page, 'Carrots', 'Which carrots do our guests like best?');
   await listMethods(page, methods);
+  if (methods.length === 2) await takeTest(page, 'Ranking');
   await goTo(page, 'Plan');
   await setNumber(page, 'People who taste', people);
   if (ties || !liking) await page.getByRole('tab', { name: 'Ballot' }).click();

@@ -12,7 +12,7 @@ import { KitchenModule } from './kitchen/kitchen.module';
 import { LiveModule } from './live/live.module';
 import { LogModule } from './log/log.module';
 import { loggerOptions } from './logging';
-import { OPTIONS, type ServerOptions } from './options';
+import { OPTIONS, type ServerOptions } from './options/options';
 import { PlansModule } from './plans/plans.module';
 import { SEALED_ROWS, SealModule } from './seal/seal.module';
 import { ServiceModule } from './service/service.module';

@@ -9,7 +9,7 @@ import helmet from 'helmet';
 import { Logger } from 'nestjs-pino';
 import { AppModule } from './app.module';
 import { problemsOf, refuseFields } from './fields/problems';
-import type { ServerOptions } from './options';
+import type { ServerOptions } from './options/options';
 import { RefusalsFilter } from './refusals.filter';
 
 /** Builds the server with everything that stands before its routes. */

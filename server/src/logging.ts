@@ -1,6 +1,6 @@
 import type { IncomingMessage } from 'node:http';
 import type { Params } from 'nestjs-pino';
-import type { ServerOptions } from './options';
+import type { ServerOptions } from './options/options';
 
 /** A ballot's token is the right to answer, so it stays out of the log. */
 export const withoutToken = (url: string): string => url.replace(/\/(b|ballots)\/[^/?]+/, '/$1/…');

@@ -2,7 +2,7 @@ import 'reflect-metadata';
 import { AccountsService } from './accounts/accounts.service';
 import { createApplication } from './application';
 import { Transactions } from './database/transactions';
-import { BadOptions, publicAddress, readOptions, type ServerOptions } from './options';
+import { BadOptions, publicAddress, readOptions, type ServerOptions } from './options/options';
 
 async function main(): Promise<void> {
   const options = readOptions(process.argv.slice(2));

@@ -5,7 +5,7 @@ import { join, resolve } from 'node:path';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
 import { createApplication } from './application';
 import { Refusal } from './fields/problems';
-import { readOptions } from './options';
+import { readOptions } from './options/options';
 
 /** Writes the API contract, from which the web client is generated, to the file given. */
 async function main(file: string): Promise<void> {

@@ -5,7 +5,7 @@ import { createApplication } from '../src/application';
 import { SessionRow } from '../src/database/entities';
 import { Transactions } from '../src/database/transactions';
 import { withoutToken } from '../src/logging';
-import { BadOptions, readOptions } from '../src/options';
+import { BadOptions, readOptions } from '../src/options/options';
 import { freshFile, startServer, testOptions } from './support/running';
 
 const files: (() => void)[] = [];

@@ -6,6 +6,8 @@ export interface ReadMethods {
   methods: Omit<Method, 'id'>[];
   /** One for each cell that could not be read; `field` is the row and the column. */
   problems: Problem[];
+  /** What was left out, and why. */
+  notices: string[];
 }
 
 type Column = 'name' | 'note' | 'steps' | 'equipment' | 'reference' | keyof Effort | 'cookLoss';
@@ -47,25 +49,29 @@ const IN_ORDER: readonly Column[] = [
  */
 export function methodsFromTable(text: string): ReadMethods {
   const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy', delimitersToGuess: ['\t', ';', ','] });
-  if (data.length === 0) return { methods: [], problems: [{ field: 'row 1', message: 'There is nothing to read.' }] };
+  if (data.length === 0)
+    return { methods: [], notices: [], problems: [{ field: 'row 1', message: 'There is nothing to read.' }] };
   const known = data[0].map(columnOf);
   const hasHeadings = known.includes('name');
   const unknown = hasHeadings ? data[0].filter((heading, at) => known[at] === null && heading.trim() !== '') : [];
-  if (unknown.length > 0) {
-    const names = Object.values(HEADINGS).map(([name]) => name);
-    const message = `The column "${unknown[0].trim()}" is not known. Use ${names.join(', ')}.`;
-    return { methods: [], problems: [{ field: 'row 1', message }] };
-  }
+  const names = Object.values(HEADINGS).map(([name]) => name);
+  const notices =
+    unknown.length > 0
+      ? [
+          `Left out, since these columns are not known: ${unknown.map((one) => one.trim()).join(', ')}. Known are ${names.join(', ')}.`,
+        ]
+      : [];
   const columns = hasHeadings ? known : IN_ORDER;
   const rows = hasHeadings ? data.slice(1) : data;
   if (rows.length > MOST_METHODS)
     return {
       methods: [],
+      notices,
       problems: [{ field: `row ${data.length}`, message: `At most ${MOST_METHODS} methods fit.` }],
     };
   const problems: Problem[] = [];
   const methods = rows.map((row, at) => methodOf(row, columns, at + 1 + Number(hasHeadings), problems));
-  return problems.length > 0 ? { methods: [], problems } : { methods, problems };
+  return problems.length > 0 ? { methods: [], notices, problems } : { methods, notices, problems };
 }
 
 const squeezed = (heading: string): string =>

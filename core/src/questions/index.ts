@@ -3,6 +3,7 @@ export {
   CHOICE_WORDS,
   codesServed,
   countedCodes,
+  hasRightAnswer,
   isOfTwoSamples,
   kindsFor,
   mainItem,

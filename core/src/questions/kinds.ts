@@ -39,6 +39,9 @@ const OF_TWO_SAMPLES: ReadonlySet<ItemKind | Test> = new Set([
 /** Whether a test, or a question, compares just two samples, in sets of its own. */
 export const isOfTwoSamples = (kind: ItemKind | Test): boolean => OF_TWO_SAMPLES.has(kind);
 
+/** Whether a question has a right answer, which may be guessed; a preference has none. */
+export const hasRightAnswer = (kind: ItemKind): boolean => OF_TWO_SAMPLES.has(kind) && kind !== 'paired-preference';
+
 /** The kinds of question that a planned test can read. */
 export function kindsFor(test: Test): ItemKind[] {
   switch (test) {

@@ -1,7 +1,7 @@
 import { Module } from '@nestjs/common';
 import { APP_GUARD } from '@nestjs/core';
 import { ThrottlerModule } from '@nestjs/throttler';
-import { OPTIONS, type ServerOptions } from '../options';
+import { OPTIONS, type ServerOptions } from '../options/options';
 import { AccessGuard } from './access.guard';
 import { AccountsController } from './accounts.controller';
 import { AccountsService } from './accounts.service';

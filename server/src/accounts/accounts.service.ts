@@ -4,7 +4,7 @@ import { AuditService } from '../audit/audit.service';
 import { AccountRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
-import { OPTIONS, publicAddress, type ServerOptions } from '../options';
+import { OPTIONS, publicAddress, type ServerOptions } from '../options/options';
 import type { AccountView, FirstAccount, NewAccount, SessionView } from './accounts.dto';
 import type { Me } from './allow';
 import { DEMO_SIGN_INS } from './demoSignIns';

@@ -3,7 +3,7 @@ import { Inject, Injectable, UnauthorizedException } from '@nestjs/common';
 import { parse } from 'cookie';
 import { AccountRow, SessionRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
-import { OPTIONS, type ServerOptions } from '../options';
+import { OPTIONS, type ServerOptions } from '../options/options';
 import type { Me } from './allow';
 import { hashPassword, passwordMatches } from './passwords';
 

@@ -1,6 +1,6 @@
 import { type DynamicModule, Inject, Module, type OnApplicationShutdown } from '@nestjs/common';
 import type { DataSource } from 'typeorm';
-import { OPTIONS, type ServerOptions } from '../options';
+import { OPTIONS, type ServerOptions } from '../options/options';
 import { openBoth, type OwnRows } from './dataSource';
 import { Transactions } from './transactions';
 

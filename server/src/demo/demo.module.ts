@@ -6,7 +6,7 @@ import { TastingRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { ExchangeModule } from '../exchange/exchange.module';
 import { ExchangeService } from '../exchange/exchange.service';
-import { OPTIONS, type ServerOptions } from '../options';
+import { OPTIONS, type ServerOptions } from '../options/options';
 
 /** Fills an empty demo file with the Reedbed Kitchen's tastings, through the ordinary import. */
 @Injectable()

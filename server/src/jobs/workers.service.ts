@@ -5,7 +5,7 @@ import type { LockedPlan } from '@jacana/core/design';
 import type { Findings } from '@jacana/core/findings';
 import type { Sheet } from '@jacana/core/sheets';
 import { Piscina } from 'piscina';
-import { OPTIONS, type ServerOptions } from '../options';
+import { OPTIONS, type ServerOptions } from '../options/options';
 import type { Printing } from '../paper/render';
 
 /** How a long computation is followed and stopped. */

@@ -3,7 +3,7 @@ import { ApiTags } from '@nestjs/swagger';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
 import { Transactions } from '../database/transactions';
 import { Answers } from '../fields/fields';
-import { OPTIONS, publicAddress, type ServerOptions } from '../options';
+import { OPTIONS, publicAddress, type ServerOptions } from '../options/options';
 import { PlanView } from '../seal/views/coordinator';
 import { TastingStore } from '../tastings/tasting.store';
 import { BallotLinkView } from './plans.dto';

@@ -12,7 +12,7 @@ import type { Me } from '../accounts/allow';
 import { Transactions } from '../database/transactions';
 import { FindingsService } from '../findings/findings.service';
 import { WorkersService } from '../jobs/workers.service';
-import { OPTIONS, publicAddress, type ServerOptions } from '../options';
+import { OPTIONS, publicAddress, type ServerOptions } from '../options/options';
 import { AccessService } from '../seal/access/access.service';
 import { planOf } from '../seal/keys/keys.service';
 import { UnsealingService } from '../seal/unsealing/unsealing.service';

@@ -6,7 +6,7 @@ import type { NestExpressApplication } from '@nestjs/platform-express';
 import request, { type Agent } from 'supertest';
 import { createApplication } from '../../src/application';
 import type { Role } from '../../src/database/entities';
-import type { ServerOptions } from '../../src/options';
+import type { ServerOptions } from '../../src/options/options';
 
 /** A server of the test's own, with an empty data file and one person signed in per role. */
 export interface Running {

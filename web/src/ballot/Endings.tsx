@@ -10,7 +10,7 @@ export function Sent() {
   const isWaiting = useBallot((state) => state.line === 'waiting');
   const isDone = ballot?.state === 'handed-in';
   const at = ballot?.handedInAt
-    ? new Date(ballot.handedInAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
+    ? new Date(ballot.handedInAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
     : '';
   return (
     <main className="my-auto text-center">

@@ -1,3 +1,4 @@
+import { hasRightAnswer } from '@jacana/core/questions';
 import type { BallotView } from '../client/api.generated';
 import { Pad } from '../ui/Pad';
 import { BigButton } from './BigButton';
@@ -11,6 +12,7 @@ export function WelcomeStep({ ballot }: { ballot: BallotView }) {
   const given = useBallot((state) => state.given);
   const isBegun = Object.keys(given).length > 0;
   const samples = sampleCount(ballot);
+  const mayGuess = ballot.items.some((item) => hasRightAnswer(item.kind));
   return (
     <main className="flex grow flex-col">
       <p className="text-quiet dim:text-night-quiet">{ballot.title}</p>
@@ -36,7 +38,11 @@ export function WelcomeStep({ ballot }: { ballot: BallotView }) {
       </ol>
       <ul className="mb-8 list-disc space-y-2 pl-5">
         <li>Rinse with water before each sample.</li>
-        <li>There is no right or wrong answer, only yours. Please do not talk about the samples.</li>
+        {mayGuess ? (
+          <li>Not sure? Then guess: a guess counts too. Please do not talk about the samples.</li>
+        ) : (
+          <li>There is no right or wrong answer, only yours. Please do not talk about the samples.</li>
+        )}
         <li>If you have a food allergy, ask the coordinator before you taste. You may stop at any time.</li>
       </ul>
       <BigButton

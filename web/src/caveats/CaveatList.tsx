@@ -12,18 +12,23 @@ interface CaveatListProps {
   tags: readonly string[];
   /** What comes with a method by its nature, which is a caveat from the start. */
   bundled: readonly { method: string; text: string }[];
-  aside: string;
+  /** Whether it holds only what this person wrote; the coordinator reads all. */
+  isOwn: boolean;
 }
 
 /** The caveat ledger as it stands. Each can be edited or withdrawn by whoever wrote it; what it said before is kept. */
-export function CaveatList({ id, tags, bundled, aside }: CaveatListProps) {
+export function CaveatList({ id, tags, bundled, isOwn }: CaveatListProps) {
+  const aside = isOwn ? 'your own' : 'from everyone';
   const { ledger, waiting, write } = useLedger(id);
   const [editing, setEditing] = useState<string | null>(null);
   const caveats = ledger?.caveats ?? [];
   const noted = waiting.filter(({ kind }) => kind === 'noted');
   const total = caveats.length + bundled.length + noted.length;
   return (
-    <Card title={total > 0 ? counted(total, 'caveat') : 'No caveats so far'} aside={aside}>
+    <Card
+      title={total > 0 ? counted(total, 'caveat') : isOwn ? 'No caveats of your own' : 'No caveats so far'}
+      aside={aside}
+    >
       <ul className="divide-y divide-line">
         {bundled.map(({ method, text }) => (
           <li key={`${method} ${text}`} className="py-2">

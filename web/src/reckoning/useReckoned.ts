@@ -1,5 +1,5 @@
 import { type Remote, wrap } from 'comlink';
-import { useEffect, useEffectEvent, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { Reckoner } from './reckoner.worker';
 
 /** A computation under way, or its result. */
@@ -17,40 +17,48 @@ const REST_MS = 150;
 type Task<T> = (reckoner: Remote<Reckoner>, tell: (part: T) => void) => Promise<T>;
 
 /**
- * Runs a computation in a worker, and again whenever its key changes. One that is overtaken
- * is stopped at once, by ending its worker.
+ * Runs a computation in a worker, and again whenever its key changes. The worker is kept from
+ * one computation to the next; one that is overtaken while it computes is ended at once, since
+ * nothing else would stop it.
  *
  * @param key what the computation depends on, as text; null computes nothing
  * @param task gets the worker's functions, and may tell of parts of the result before it is whole
  */
 export function useReckoned<T>(key: string | null, task: Task<T>): Reckoned<T> {
   const [state, setState] = useState<Reckoned<T>>({ value: null, isBusy: false, problem: null });
+  const kept = useRef<Worker | null>(null);
   // The key stands for everything that the task reads.
   const start = useEffectEvent(task);
   useEffect(() => {
     if (key === null) return;
-    let worker: Worker | null = null;
-    let isOver = false;
+    let [isOver, isComputing] = [false, false];
     const tell = (value: T, isBusy: boolean): void => {
       if (!isOver) setState({ value, isBusy, problem: null });
     };
     const begin = (): void => {
-      worker = new Worker(new URL('./reckoner.worker.ts', import.meta.url), { type: 'module' });
+      kept.current ??= new Worker(new URL('./reckoner.worker.ts', import.meta.url), { type: 'module' });
+      isComputing = true;
       setState((before) => ({ ...before, isBusy: true }));
-      start(wrap<Reckoner>(worker), (part) => tell(part, true))
+      start(wrap<Reckoner>(kept.current), (part) => tell(part, true))
         .then((value) => tell(value, false))
         .catch((error: unknown) => {
           const problem = error instanceof Error ? error.message : 'This could not be computed.';
           if (!isOver) setState({ value: null, isBusy: false, problem });
         })
-        .finally(() => worker?.terminate());
+        .finally(() => (isComputing = false));
     };
     const timer = setTimeout(begin, REST_MS);
     return () => {
       isOver = true;
       clearTimeout(timer);
-      worker?.terminate();
+      if (isComputing) endOf(kept);
     };
   }, [key]);
+  useEffect(() => () => endOf(kept), []);
   return state;
+}
+
+function endOf(kept: { current: Worker | null }): void {
+  kept.current?.terminate();
+  kept.current = null;
 }

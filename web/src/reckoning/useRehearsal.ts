@@ -19,9 +19,12 @@ const startWorkers = (): Worker[] =>
     () => new Worker(new URL('./reckoner.worker.ts', import.meta.url), { type: 'module' }),
   );
 
+/** The last rehearsal of each tasting: locking the plan, or looking at another part of it, must not wipe it. */
+const done = new Map<string, RehearsalState>();
+
 /** Runs a rehearsal in workers when told to, and stops it when told to or when the page goes. */
-export function useRehearsal() {
-  const [state, setState] = useState<RehearsalState>({ kind: 'idle' });
+export function useRehearsal(id: string) {
+  const [state, setState] = useState<RehearsalState>(done.get(id) ?? { kind: 'idle' });
   const workers = useRef<Worker[]>([]);
   const end = (): void => {
     for (const worker of workers.current) worker.terminate();
@@ -37,7 +40,9 @@ export function useRehearsal() {
     const own = startWorkers();
     workers.current = own;
     const tell = (next: RehearsalState): void => {
-      if (workers.current === own) setState(next);
+      if (workers.current !== own) return;
+      setState(next);
+      if (next.kind === 'done') done.set(id, next);
     };
     tell({ kind: 'running', fraction: 0 });
     try {

@@ -71,9 +71,9 @@ function Finder({ commands, open, onOpenChange }: ListProps) {
                 >
                   {commands
                     .filter((command) => command.group === group)
-                    .map((command) => (
+                    .map((command, at) => (
                       <Palette.Item
-                        key={command.label}
+                        key={`${command.label} ${at}`}
                         onSelect={() => {
                           onOpenChange(false);
                           command.run();

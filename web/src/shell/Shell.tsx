@@ -28,6 +28,12 @@ export function Shell({ me, crumb, seal, children }: ShellProps) {
   return (
     <div className="min-h-screen">
       <title>{crumb ? `${crumb} · Jacana` : 'Jacana'}</title>
+      <a
+        href={crumb ? '#form' : '#content'}
+        className="absolute left-3 z-50 -translate-y-20 rounded-lg bg-ink px-4 py-2 text-white focus:translate-y-2"
+      >
+        Skip to the content
+      </a>
       <header className="not-printed flex h-12.5 items-center gap-2 border-b border-line bg-paper px-4 sm:gap-3.5 sm:px-6">
         <Link to="/" className="flex items-center gap-3.5 rounded" aria-label="Jacana, all tastings">
           <Pad size={26} colour="#1B6E6A" />
@@ -58,7 +64,13 @@ export function Shell({ me, crumb, seal, children }: ShellProps) {
         <AccountMenu me={me} />
         {seal}
       </header>
-      <main className="mx-auto max-w-[80rem] px-4 pt-1 pb-12 sm:px-6">{children}</main>
+      <main
+        id="content"
+        tabIndex={-1}
+        className="mx-auto max-w-[80rem] px-4 pt-1 pb-12 outline-none sm:px-6 min-[100rem]:max-w-[112rem]"
+      >
+        {children}
+      </main>
     </div>
   );
 }
@@ -89,6 +101,24 @@ function useDeskCommands(me: PersonView, flipUnits: () => void): void {
     [go, me.role, flipUnits, signOut],
   );
   useCommands(commands);
+  useTastingCommands();
+}
+
+/** Every tasting can be gone to by its name. */
+function useTastingCommands(): void {
+  const go = useNavigate();
+  const { data: cards } = api.useListTastingsQuery();
+  useCommands(
+    useMemo(
+      () =>
+        (cards ?? []).map(({ id, title }) => ({
+          label: `Open ${title}`,
+          group: 'Tastings',
+          run: () => void go(`/tastings/${id}`),
+        })),
+      [cards, go],
+    ),
+  );
 }
 
 function AccountMenu({ me }: { me: PersonView }) {

@@ -35,6 +35,7 @@ function OpenTasting({ desk, card }: { desk: Desk; card: TastingCard }) {
   const stage = useLocation().pathname.split('/')[3];
   const isStage = (STAGES as readonly string[]).includes(stage);
   useStageCommands(card, desk);
+  usePrintCommands(card, desk);
   useLive(card.id, stage ?? '');
   if (!stage || (isStage && !mayOpen(me.role, stage as Stage)))
     return <Navigate to={`/tastings/${card.id}/${currentStage(me.role, card)}`} replace />;
@@ -61,6 +62,28 @@ function useStageCommands(card: TastingCard, { me }: Desk): void {
         })),
     [go, card.id, me.role],
   );
+  useCommands(commands);
+}
+
+/** Every sheet that this person may print, by the palette. */
+function usePrintCommands({ id, lockedAt, unsealedAt }: TastingCard, { me }: Desk): void {
+  const commands = useMemo(() => {
+    const sheets = [
+      { sheet: 'plan', name: 'plan sheet', roles: ['coordinator'], isThere: lockedAt },
+      { sheet: 'kitchen', name: 'kitchen list', roles: ['coordinator', 'kitchen'], isThere: lockedAt },
+      { sheet: 'portioning', name: 'portioning sheet', roles: ['server'], isThere: lockedAt },
+      { sheet: 'trays', name: 'tray map', roles: ['coordinator', 'server'], isThere: lockedAt },
+      { sheet: 'links', name: 'ballot cards', roles: ['coordinator'], isThere: lockedAt },
+      { sheet: 'report', name: 'report', roles: ['coordinator', 'reader'], isThere: unsealedAt },
+    ];
+    return sheets
+      .filter(({ roles, isThere }) => isThere && roles.includes(me.role))
+      .map(({ sheet, name }) => ({
+        label: `Print the ${name}`,
+        group: 'Print',
+        run: () => void window.open(`/api/tastings/${id}/sheets/${sheet}`, '_blank', 'noopener'),
+      }));
+  }, [id, lockedAt, unsealedAt, me.role]);
   useCommands(commands);
 }
 

@@ -13,8 +13,8 @@ interface StageLayoutProps {
 /** Every stage opens with its answer, then what supports it, with a margin at the right. */
 export function StageLayout({ sentence, support, children, margin }: StageLayoutProps) {
   return (
-    <div className="grid grid-cols-1 gap-x-5.5 gap-y-4 lg:grid-cols-[minmax(0,1fr)_19.75rem]">
-      <div className="min-w-0 space-y-4">
+    <div className="grid grid-cols-1 gap-x-5.5 gap-y-4 lg:grid-cols-[minmax(0,1fr)_19.75rem] min-[100rem]:grid-cols-[minmax(0,1fr)_24rem]">
+      <div id="form" tabIndex={-1} className="min-w-0 space-y-4 outline-none">
         <header>
           <h1 className="font-serif text-[1.75rem] leading-tight text-balance">{sentence}</h1>
           {support && <p className="mt-1.5 text-quiet">{support}</p>}

@@ -6,6 +6,7 @@ import { BlocksCard } from './BlocksCard';
 import { BundledCard } from './BundledCard';
 import { ConstantsCard } from './ConstantsCard';
 import { DecisionCard } from './DecisionCard';
+import { LockedAsk } from './LockedAsk';
 import { MethodList } from './MethodList';
 import { QuestionCard } from './QuestionCard';
 import { TestCard } from './TestCard';
@@ -24,14 +25,20 @@ export function AskPage() {
         </>
       }
     >
-      <QuestionCard />
-      <DecisionCard />
-      <MethodList />
-      <ConstantsCard />
-      <div className="grid items-start gap-4 xl:grid-cols-2">
-        <BundledCard />
-        <BlocksCard />
-      </div>
+      {isLocked ? (
+        <LockedAsk />
+      ) : (
+        <>
+          <QuestionCard />
+          <DecisionCard />
+          <MethodList />
+          <ConstantsCard />
+          <div className="grid items-start gap-4 xl:grid-cols-2">
+            <BundledCard />
+            <BlocksCard />
+          </div>
+        </>
+      )}
     </StageLayout>
   );
 }

@@ -1,3 +1,4 @@
+import { MOST_CONSTANTS, SHORT_TEXT } from '@jacana/core/bundle';
 import { guideFor, proposedConstants } from '@jacana/core/library';
 import { ListChecks, Plus } from 'lucide-react';
 import { useFieldArray } from 'react-hook-form';
@@ -6,7 +7,7 @@ import { counted } from '../../shell/stages';
 import { newId, useDrafting } from '../../drafting/draft';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
-import { CellInput, RemoveButton } from '../../ui/CellInput';
+import { CellText, RemoveButton } from '../../ui/CellInput';
 import { UndoLine, useUndo } from '../../ui/Undo';
 
 const COLUMNS = [
@@ -15,8 +16,6 @@ const COLUMNS = [
   { field: 'tolerance', label: 'Tolerance' },
   { field: 'check', label: 'How it is checked' },
 ] as const;
-
-const MOST_CONSTANTS = 40;
 
 /** What must be the same for all methods, so that a difference is the method's. */
 export function ConstantsCard() {
@@ -47,28 +46,35 @@ export function ConstantsCard() {
         <p className="mb-3 text-quiet">What differs besides the method will look like the method’s doing.</p>
       )}
       {draft.constants.length > 0 && (
-        <div className="grid grid-cols-[minmax(0,4fr)_minmax(0,5fr)_minmax(0,3fr)_minmax(0,4fr)_2rem] items-center gap-x-2 gap-y-1.5">
-          {COLUMNS.map(({ field, label }) => (
-            <span key={field} className="text-sm font-bold" aria-hidden>
-              {label}
-            </span>
-          ))}
-          <span />
-          {list.fields.map((field, at) => (
-            <div key={field.key} className="contents">
-              {COLUMNS.map((column) => (
-                <CellInput
-                  key={column.field}
-                  label={`${column.label}, line ${at + 1}`}
-                  maxLength={200}
-                  disabled={isLocked}
-                  {...form.register(`constants.${at}.${column.field}`)}
-                />
-              ))}
-              {isLocked ? <span /> : <RemoveButton label={`Remove line ${at + 1}`} onRemove={() => remove(at)} />}
-            </div>
-          ))}
-        </div>
+        <>
+          <div className="mb-1.5 grid grid-cols-[minmax(0,4fr)_minmax(0,5fr)_minmax(0,3fr)_minmax(0,4fr)_2rem] gap-x-2 max-md:hidden">
+            {COLUMNS.map(({ field, label }) => (
+              <span key={field} className="text-sm font-bold" aria-hidden>
+                {label}
+              </span>
+            ))}
+          </div>
+          <ul className="space-y-1.5 max-md:space-y-5">
+            {list.fields.map((field, at) => (
+              <li
+                key={field.key}
+                className="grid items-start gap-x-2 gap-y-1.5 md:grid-cols-[minmax(0,4fr)_minmax(0,5fr)_minmax(0,3fr)_minmax(0,4fr)_2rem]"
+              >
+                {COLUMNS.map((column) => (
+                  <CellText
+                    key={column.field}
+                    label={`${column.label}, line ${at + 1}`}
+                    placeholder={column.label}
+                    maxLength={SHORT_TEXT}
+                    className={column.field === 'name' ? 'max-md:font-bold' : ''}
+                    {...form.register(`constants.${at}.${column.field}`)}
+                  />
+                ))}
+                <RemoveButton label={`Remove line ${at + 1}`} onRemove={() => remove(at)} />
+              </li>
+            ))}
+          </ul>
+        </>
       )}
       <UndoLine {...undo} />
       {!isLocked && (

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { counted } from '../../shell/stages';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
+import { textOf, type ReadText } from './encoding';
 
 interface MethodImportProps {
   open: boolean;
@@ -16,6 +17,11 @@ Roasted\t200 °C, oiled\t6\t40\t0.80\t2\t1`;
 /** Methods out of a spreadsheet or a CSV file; nothing is taken before all of it can be read. */
 export function MethodImport({ open, onOpenChange, onRead }: MethodImportProps) {
   const [text, setText] = useState('');
+  const [guess, setGuess] = useState('');
+  const take = ({ text: said, encoding }: ReadText): void => {
+    setText(said);
+    setGuess(encoding === 'utf-8' ? '' : `Read as ${encoding}. If letters look wrong, save it as UTF-8.`);
+  };
   const read = text.trim() ? methodsFromTable(text) : null;
   const add = (): void => {
     if (!read || read.methods.length === 0) return;
@@ -54,11 +60,16 @@ export function MethodImport({ open, onOpenChange, onRead }: MethodImportProps) 
             className="sr-only"
             onChange={(event) => {
               const [file] = event.target.files ?? [];
-              void file?.text().then(setText);
+              if (file) void textOf(file).then(take);
             }}
           />
         </label>
       </div>
+      {[guess, ...(read?.notices ?? [])].filter(Boolean).map((notice) => (
+        <p key={notice} role="status" className="mt-3">
+          {notice}
+        </p>
+      ))}
       {read && read.problems.length > 0 && (
         <div role="alert">
           <ul className="mt-3 list-disc space-y-1 pl-5 font-bold text-chestnut">

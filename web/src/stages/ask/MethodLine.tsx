@@ -1,3 +1,4 @@
+import { LIMITS, LONG_TEXT, SHORT_TEXT } from '@jacana/core/bundle';
 import { ArrowDown, ArrowUp, ChevronDown } from 'lucide-react';
 import { useState } from 'react';
 import type { EffortInput } from '../../client/api.generated';
@@ -31,12 +32,12 @@ export function MethodLine({ at, onRemove, onNext, onMove }: MethodLineProps) {
     draft.methods.forEach((_, other) => form.setValue(`methods.${other}.reference`, other === at));
   return (
     <li className={isOpen ? 'rounded-xl bg-water p-3' : ''}>
-      <div className="grid grid-cols-[auto_minmax(0,13rem)_minmax(0,1fr)_auto_auto_auto] items-center gap-x-2.5">
+      <div className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-2.5 gap-y-2 md:grid-cols-[auto_minmax(0,13rem)_minmax(0,1fr)_auto_auto_auto]">
         <Pad size={26} colour={colour} notch={notch} />
         <CellInput
           label={`Name of method ${at + 1}`}
           placeholder="Pan-seared"
-          maxLength={200}
+          maxLength={SHORT_TEXT}
           disabled={isLocked}
           problem={Boolean(problem)}
           {...form.register(`methods.${at}.name`)}
@@ -50,11 +51,12 @@ export function MethodLine({ at, onRemove, onNext, onMove }: MethodLineProps) {
         <CellInput
           label={`Description of method ${at + 1}`}
           placeholder="How it is done, in a line"
-          maxLength={2000}
+          maxLength={LONG_TEXT}
           disabled={isLocked}
+          className="max-md:order-1 max-md:col-span-2 max-md:col-start-2"
           {...form.register(`methods.${at}.note`)}
         />
-        <label className="flex items-center gap-1.5 text-sm">
+        <label className="flex min-h-11 items-center gap-1.5 text-sm max-md:order-2 max-md:col-start-2 md:min-h-0">
           <input
             type="radio"
             name="reference"
@@ -71,7 +73,7 @@ export function MethodLine({ at, onRemove, onNext, onMove }: MethodLineProps) {
           aria-label={`Steps and effort of method ${at + 1}`}
           onClick={() => setOpen(!isOpen)}
           title="hands-on minutes of all minutes"
-          className="flex w-32 items-center justify-end gap-1 rounded p-1.5 text-sm text-quiet hover:bg-pad hover:text-ink"
+          className="flex items-center justify-end gap-1 rounded p-1.5 text-sm text-quiet hover:bg-pad hover:text-ink max-md:order-3 md:w-32"
         >
           {effortText(method?.effort)}
           <ChevronDown size={18} className={isOpen ? 'rotate-180' : ''} />
@@ -106,12 +108,12 @@ function Details({ at, onMove: { up, down } }: Pick<MethodLineProps, 'at' | 'onM
   if (!method) return null;
   const effort = method.effort ?? NO_EFFORT;
   const change = (part: Partial<EffortInput>): void => form.setValue(`methods.${at}.effort`, { ...effort, ...part });
-  const number = (label: string, field: keyof EffortInput, max: number, unit?: string) => (
+  const number = (label: string, field: keyof EffortInput, unit?: string) => (
     <NumberField
       label={label}
       unit={unit}
-      min={unit ? 0 : 1}
-      max={max}
+      min={LIMITS.effort[field].least}
+      max={LIMITS.effort[field].most}
       whole={!unit}
       disabled={isLocked}
       value={effort[field]}
@@ -121,16 +123,16 @@ function Details({ at, onMove: { up, down } }: Pick<MethodLineProps, 'at' | 'onM
   return (
     <div className="mt-3 space-y-2">
       <div className="grid grid-cols-2 gap-x-3 gap-y-2 sm:grid-cols-3 xl:grid-cols-6">
-        {number('Hands on', 'handsOnMinutes', 10_000, 'min')}
-        {number('In all', 'totalMinutes', 100_000, 'min')}
-        {number('Cost', 'cost', 100_000, 'a portion')}
-        {number('Mess, 1 to 5', 'mess', 5)}
-        {number('Skill, 1 to 5', 'skill', 5)}
+        {number('Hands on', 'handsOnMinutes', 'min')}
+        {number('In all', 'totalMinutes', 'min')}
+        {number('Cost', 'cost', 'a portion')}
+        {number('Mess, 1 to 5', 'mess')}
+        {number('Skill, 1 to 5', 'skill')}
         <NumberField
           label="Cook loss"
           unit="%"
           min={0}
-          max={90}
+          max={LIMITS.method.cookLoss.most * 100}
           disabled={isLocked}
           value={Math.round((method.cookLoss ?? draft.quantities.cookLoss) * 1000) / 10}
           onChange={(percent) => form.setValue(`methods.${at}.cookLoss`, percent / 100)}
@@ -140,13 +142,13 @@ function Details({ at, onMove: { up, down } }: Pick<MethodLineProps, 'at' | 'onM
         <TextArea
           label="Steps, one a line"
           rows={3}
-          maxLength={2000}
+          maxLength={LONG_TEXT}
           disabled={isLocked}
           {...form.register(`methods.${at}.steps`)}
         />
         <TextField
           label="Equipment"
-          maxLength={200}
+          maxLength={SHORT_TEXT}
           disabled={isLocked}
           {...form.register(`methods.${at}.equipment`)}
         />

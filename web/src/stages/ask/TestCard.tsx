@@ -12,7 +12,7 @@ export function TestCard() {
   const { proposal, take } = useTestChoice();
   const isProposed = draft.test === proposal.test;
   return (
-    <Card title={TEST_NAMES[draft.test]} aside={isProposed ? 'proposed' : 'your choice'}>
+    <Card title={TEST_NAMES[draft.test]} aside={isProposed ? 'proposed' : 'another is proposed'}>
       {isProposed ? (
         <p>{proposal.why.join(' ')}</p>
       ) : (

@@ -63,12 +63,7 @@ export function CookPage() {
           </ul>
         </Card>
       )}
-      <CaveatList
-        id={card.id}
-        tags={tags}
-        bundled={bundled}
-        aside={me.role === 'coordinator' ? 'from everyone' : 'your own'}
-      />
+      <CaveatList id={card.id} tags={tags} bundled={bundled} isOwn={me.role !== 'coordinator'} />
     </StageLayout>
   );
 }

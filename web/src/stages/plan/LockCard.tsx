@@ -1,27 +1,32 @@
 import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { api, refusalOf } from '../../client/api';
 import { useCommands } from '../../shell/CommandProvider';
+import type { Command } from '../../shell/commands';
+import { placeOfProblem } from '../../shell/problemPlaces';
 import { Bud } from '../../shell/SealChip';
+import { counted } from '../../shell/stages';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Modal } from '../../ui/Modal';
+import { Mark } from '../../ui/Notice';
 import { useDrafting } from '../../drafting/draft';
+
+/** What the palette offers: to lock, or to see why that must wait. */
+function lockCommand(isReady: boolean, ask: () => void): Command {
+  if (isReady) return { label: 'Lock the plan and seal the key', group: 'Plan', keys: 'l', run: ask };
+  const look = (): void => document.getElementById('to-settle')?.focus();
+  return { label: 'Lock: see what is to settle first', group: 'Plan', run: look };
+}
 
 /** What is left to settle, and the lock. Locking cannot be undone, so it asks once. */
 export function LockCard() {
-  const { problems, tasting, flush } = useDrafting();
+  const { problems, tasting, draft, flush } = useDrafting();
+  const open = draft.constants.filter(({ target }) => target.trim() === '');
   const [isAsking, setAsking] = useState(false);
   const [lock, { error, isLoading }] = api.useLockMutation();
   const isReady = problems.length === 0;
-  useCommands(
-    useMemo(
-      () =>
-        isReady
-          ? [{ label: 'Lock the plan and seal the key', group: 'Plan', keys: 'l', run: () => setAsking(true) }]
-          : [],
-      [isReady],
-    ),
-  );
+  useCommands(useMemo(() => [lockCommand(isReady, () => setAsking(true))], [isReady]));
   const run = async (): Promise<void> => {
     if (await flush()) await lock({ id: tasting.id });
   };
@@ -29,9 +34,13 @@ export function LockCard() {
     <div className="space-y-3">
       {problems.length > 0 && (
         <Card title="To settle before locking">
-          <ul className="list-disc space-y-1.5 pl-4">
+          <ul id="to-settle" tabIndex={-1} className="list-disc space-y-1.5 pl-4">
             {problems.map(({ field, message }) => (
-              <li key={field}>{message}</li>
+              <li key={field}>
+                <Link to={`/tastings/${tasting.id}/${placeOfProblem(field)}`} className="text-chestnut underline">
+                  {message}
+                </Link>
+              </li>
             ))}
           </ul>
         </Card>
@@ -42,10 +51,16 @@ export function LockCard() {
       <p className="text-sm text-quiet">Fixes methods, orders, codes and analysis, and prints a fingerprint of them.</p>
       <Modal
         title="Lock the plan?"
-        about="Codes and orders are drawn now, and the key goes under seal. After this, methods, panel, ballot and analysis no longer change."
+        about="Codes and orders are drawn now, and the key goes under seal. Methods, panel, ballot and analysis no longer change after that. Until the first ballot is opened the lock can be taken back; codes and labels are then void."
         open={isAsking}
         onOpenChange={setAsking}
       >
+        {open.length > 0 && (
+          <p className="mb-3">
+            <Mark>open</Mark> {counted(open.length, 'thing')} held constant without a target:{' '}
+            {open.map(({ name }) => name || 'unnamed').join(', ')}. It can be locked like that.
+          </p>
+        )}
         {error && (
           <p role="alert" className="mb-3 font-bold text-chestnut">
             {refusalOf(error).message}

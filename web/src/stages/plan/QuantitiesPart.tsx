@@ -1,3 +1,4 @@
+import { LIMITS, type Limits } from '@jacana/core/bundle';
 import { quantities } from '@jacana/core/design';
 import { Controller } from 'react-hook-form';
 import type { DraftInput } from '../../client/api.generated';
@@ -20,14 +21,14 @@ export function QuantitiesPart() {
 }
 
 function MassesCard() {
-  const { form, isLocked } = useDrafting();
-  const number = (name: keyof Masses, label: string, unit: string, [min, max]: [number, number], scale = 1) => (
+  const { form, draft, isLocked } = useDrafting();
+  const number = (name: keyof Masses, label: string, unit: string, { least, most }: Limits, scale = 1) => (
     <Controller
       control={form.control}
       name={`quantities.${name}`}
       render={({ field }) => (
         <NumberField
-          {...{ label, unit, min, max }}
+          {...{ label, unit, min: least * scale, max: most * scale }}
           disabled={isLocked}
           value={Math.round(field.value * scale * 1000) / 1000}
           onChange={(value) => field.onChange(value / scale)}
@@ -38,12 +39,23 @@ function MassesCard() {
   return (
     <Card title="Masses">
       <div className="space-y-2.5">
-        {number('portionGrams', 'One portion', 'g', [0.1, 2000])}
-        {number('pieceGrams', 'One piece, raw', 'g', [0.1, 100_000])}
-        {number('cookLoss', 'Lost in cooking', '%', [0, 90], 100)}
-        {number('usable', 'Can be served', '%', [1, 100], 100)}
-        {number('spare', 'Spare portions', '%', [0, 200], 100)}
-        {number('costPerKilogram', 'Price', 'per kg raw', [0, 100_000])}
+        {number('portionGrams', 'One portion', 'g', LIMITS.quantities.portionGrams)}
+        {number(
+          'pieceGrams',
+          draft.halves ? 'Part of a raw piece for one method' : 'One piece, raw',
+          'g',
+          LIMITS.quantities.pieceGrams,
+        )}
+        {draft.halves && (
+          <p className="text-sm text-quiet">
+            A raw piece is split across {counted(draft.methods.length, 'method')}: it weighs{' '}
+            {kilograms(draft.quantities.pieceGrams * draft.methods.length)} whole.
+          </p>
+        )}
+        {number('cookLoss', 'Lost in cooking', '%', LIMITS.quantities.cookLoss, 100)}
+        {number('usable', 'Can be served', '%', LIMITS.quantities.usable, 100)}
+        {number('spare', 'Spare portions', '%', LIMITS.quantities.spare, 100)}
+        {number('costPerKilogram', 'Price', 'per kg raw', LIMITS.quantities.costPerKilogram)}
       </div>
     </Card>
   );

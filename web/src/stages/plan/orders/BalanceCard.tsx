@@ -104,17 +104,29 @@ function LockedBalance() {
 /** The codes of a tray set by set, without the warm-up. */
 export const setsOf = ({ sets }: Pick<SittingTrayView, 'sets'>): string[][] => sets.map(({ codes }) => codes);
 
+/** So many samples make tables that nobody reads; what they come to is said before them. */
+const MANY = 12;
+
 function Report({ shown, complete, aside }: { shown: ShownOrders; complete: boolean; aside: string }) {
-  const { report } = shown;
+  const { report, names } = shown;
   return (
     <Card title={evenness(report, complete)} aside={aside}>
-      <OrderTables shown={shown} complete={complete} />
       {!complete && (
-        <p className="mt-3 text-quiet">
+        <p className="mb-3 text-quiet">
           Each sample is served {range(report.replication)} times. Efficiency {report.efficiency.toFixed(3)}:
           differences are known as well as with {Math.round(report.efficiency * 100)} % of the servings in complete
           tastings.
         </p>
+      )}
+      {names.length > MANY ? (
+        <details>
+          <summary className="cursor-pointer font-bold text-chestnut">Counts of positions and neighbours</summary>
+          <div className="mt-2">
+            <OrderTables shown={shown} complete={complete} />
+          </div>
+        </details>
+      ) : (
+        <OrderTables shown={shown} complete={complete} />
       )}
     </Card>
   );

@@ -8,8 +8,8 @@ import { RehearsalResult } from './RehearsalResult';
 
 /** A simulated panel runs through this very plan, a thousand times. */
 export function RehearsalPart() {
-  const { design, problems, isLocked } = useDrafting();
-  const { state, run, stop } = useRehearsal();
+  const { design, problems, isLocked, tasting } = useDrafting();
+  const { state, run, stop } = useRehearsal(tasting.id);
   const isReady = problems.length === 0 && !isLocked;
   return (
     <div className="grid items-start gap-4 md:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
@@ -69,7 +69,7 @@ export function RehearsalPart() {
           <RehearsalResult
             rehearsal={state.rehearsal}
             tasting={state.tasting}
-            isStale={JSON.stringify(state.tasting) !== JSON.stringify(design)}
+            isStale={!isLocked && JSON.stringify(state.tasting) !== JSON.stringify(design)}
           />
         )}
       </div>

@@ -27,7 +27,7 @@ export const OPTIONS = Symbol('ServerOptions');
 /** Options that cannot be used; the message says what to do. */
 export class BadOptions extends Error {}
 
-const ROOT = resolve(__dirname, '..', '..');
+const ROOT = resolve(__dirname, '..', '..', '..');
 
 /**
  * Reads the options of `npm start` and `npm run serve`.
@@ -48,7 +48,7 @@ export function readOptions(args: readonly string[]): ServerOptions {
     port: number,
     web: resolve(ROOT, 'web', 'dist'),
     demoBundles: resolve(ROOT, 'demo'),
-    coreWorker: resolve(__dirname, 'jobs', 'core.worker.js'),
+    coreWorker: resolve(__dirname, '..', 'jobs', 'core.worker.js'),
     signInsPerMinute: 20,
     quiet: false,
   };

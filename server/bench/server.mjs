@@ -1,0 +1,55 @@
+/** A built server on a data file of its own, for measuring. */
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+
+const ROOT = resolve(import.meta.dirname, '../..');
+const PASSWORD = 'long enough to pass';
+
+export async function startServer() {
+  const folder = mkdtempSync(join(tmpdir(), 'jacana-bench-'));
+  const port = await new Promise((done) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port: free } = probe.address();
+      probe.close(() => done(free));
+    });
+  });
+  const child = spawn(
+    process.execPath,
+    [join(ROOT, 'server/dist/main.js'), '--data', join(folder, 'bench.db'), '--port', String(port)],
+    { stdio: ['ignore', 'pipe', 'inherit'] },
+  );
+  await new Promise((done) => child.stdout.on('data', (text) => String(text).includes('Jacana is at') && done()));
+  const base = `http://127.0.0.1:${port}`;
+  const post = (path, body, headers = {}) =>
+    fetch(base + path, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', ...headers },
+      body: JSON.stringify(body),
+    });
+  await post('/api/set-up', { name: 'Ines', login: 'ines', password: PASSWORD });
+  const cookie = (await post('/api/session', { login: 'ines', password: PASSWORD })).headers.get('set-cookie');
+  const as = async (path, method = 'GET', body = undefined) => {
+    const reply = await fetch(base + path, {
+      method,
+      headers: { cookie, 'Content-Type': 'application/json' },
+      body: body && JSON.stringify(body),
+    });
+    const text = await reply.text();
+    if (!reply.ok) throw new Error(`${method} ${path}: ${reply.status} ${text.slice(0, 200)}`);
+    return text ? JSON.parse(text) : undefined;
+  };
+  const stop = async () => {
+    child.kill('SIGTERM');
+    await new Promise((done) => child.on('exit', done));
+    rmSync(folder, { recursive: true, force: true });
+  };
+  return { base, cookie, as, post, stop };
+}
+
+export const quantile = (values, share) =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))];
+
+export const row = (name, value, aim) => console.log(`${name} | ${value} | ${aim}`);
