@@ -1,7 +1,7 @@
 import { keyStream, type RandomStream } from '../numeric';
 import { isOfTwoSamples } from '../questions';
 import { isComplete, type PlannedSet, type PlannedSitting, type Sample, type ServingDesign } from './servingDesign';
-import { codeSharing } from './sharing';
+import { isInCombinations } from './sharing';
 import { dealCodedSets, dealSequences, testSequences, type CodedPlace, type Sequence } from './sequences';
 import { sittingOrders } from './sittingOrders';
 import { servingOrders } from './williams';
@@ -74,10 +74,11 @@ function dealtSets(design: ServingDesign, random: RandomStream): Sample[][][] {
   const times = service.sittings * service.replicates;
   const asSamples = (set: readonly CodedPlace[]): Sample[] =>
     set.map(({ place, copy }) => ({ method: ofPlace[place], copy }));
-  const dealt =
-    codeSharing(design) === 'shared' && sequences[0].length > 2
-      ? dealCodedSets(sequences, panel.length, times, random)
-      : dealSequences(sequences, panel.length, times, random).map((own) => own.map(withCopies));
+  const dealt = isInCombinations(design)
+    ? dealCodedSets(sequences, panel.length, times, random)
+    : dealSequences(sequences, panel.length, times, random).map((own) =>
+        own.map(test === 'duo-trio' ? withReference : withCopies),
+      );
   return dealt.map((own) => own.map(asSamples));
 }
 
@@ -98,6 +99,10 @@ function twoSamples({ methods, test }: ServingDesign, random: RandomStream): [nu
 /** The portions of a set as first, second and so on of their sample; under codes of one's own it does not matter which. */
 const withCopies = (sequence: Sequence): CodedPlace[] =>
   sequence.map((place, at) => ({ place, copy: sequence.slice(0, at).filter((one) => one === place).length }));
+
+/** A sample as the reference of a duo-trio is another than in the pair: so each code of a panel's is one part only. */
+const withReference = (sequence: Sequence): CodedPlace[] =>
+  sequence.map((place, at) => ({ place, copy: at === 0 ? 1 : 0 }));
 
 /** A list cut into as many equal parts. */
 function cut<T>(list: readonly T[], parts: number): T[][] {

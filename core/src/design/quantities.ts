@@ -1,7 +1,7 @@
 import type { Method, Quantities, Tasting } from '../bundle';
 import { isOfTwoSamples } from '../questions';
 import { servedOfEach, servedOfEachCoded, testSequences } from './sequences';
-import { codeSharing } from './sharing';
+import { isInCombinations } from './sharing';
 import { bitesPerSitting, isComplete, type ServingDesign } from './servingDesign';
 
 /** What one method needs. */
@@ -104,8 +104,7 @@ export function servingsPerMethod(design: ServingDesign): number[] {
   if (isOfTwoSamples(test)) {
     const reference = methods.findIndex((method) => method.reference);
     const sequences = testSequences(test);
-    const isCoded = codeSharing(design) === 'shared' && sequences[0].length > 2;
-    const count = isCoded ? servedOfEachCoded : servedOfEach;
+    const count = isInCombinations(design) ? servedOfEachCoded : servedOfEach;
     const [first, second] = count(sequences, panel.length, service.sittings * service.replicates);
     return methods.map((_, at) => parts * (at === Math.max(0, reference) ? first : second) + warmUps);
   }

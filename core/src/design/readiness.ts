@@ -1,6 +1,6 @@
 import { mainItem, MOST_PIECES, MOST_TOGETHER, kindsFor, type BallotItem, type Problem, type Tasting } from '../bundle';
 import { MOST_CODES, MOST_CODES_AT_ONCE, MOST_OWN_CODES } from './codes';
-import { codeSharing, isSharingChosen } from './sharing';
+import { codeSharing, codesOfPairs, isSharingChosen } from './sharing';
 import { bitesPerSitting, isComplete } from './servingDesign';
 import { TEST_NAMES } from './proposal';
 import { quantities } from './quantities';
@@ -147,9 +147,11 @@ function codeProblems(tasting: Tasting): Problem[] {
   const perSitting = bitesPerSitting(tasting);
   // The panel begins with every method in turn, each under a code of its own.
   const warmUps = Number(service.warmUp) * (methods.length - 1);
-  const inSitting = isComplete(tasting)
-    ? perSitting + warmUps
-    : methods.length * replicates * Math.max(1, zones.length) + Number(service.warmUp) * methods.length;
+  const inSitting = isOfTwoSamples(tasting.test)
+    ? codesOfPairs(tasting) + 2 * Number(service.warmUp)
+    : isComplete(tasting)
+      ? perSitting + warmUps
+      : methods.length * replicates * Math.max(1, zones.length) + Number(service.warmUp) * methods.length;
   if (codes === 'shared' && inSitting > MOST_CODES_AT_ONCE && methods.length > 1)
     problems.push({
       field: 'service.codes',

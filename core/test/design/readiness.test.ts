@@ -268,10 +268,16 @@ describe('methods out of a table', () => {
     expect(methodsFromTable('Boiled\nSteamed').methods.map(({ name }) => name)).toEqual(['Boiled', 'Steamed']);
   });
 
+  it('says which columns it left out', () => {
+    const { methods, notices, problems } = methodsFromTable('name,colour\nRoasted,red');
+    expect(methods.map(({ name }) => name)).toEqual(['Roasted']);
+    expect(problems).toEqual([]);
+    expect(notices[0]).toContain('colour');
+  });
+
   it.each([
     ['name,mess\nRoasted,9', 'row 2, mess'],
     ['name,mess\n,2', 'row 2, name'],
-    ['name,colour\nRoasted,red', 'row 1'],
     ['name,cost\nRoasted,cheap', 'row 2, cost'],
     ['', 'row 1'],
     [Array(61).fill('Roasted').join('\n'), 'row 61'],

@@ -26,7 +26,7 @@ export function LockCard() {
   const [isAsking, setAsking] = useState(false);
   const [lock, { error, isLoading }] = api.useLockMutation();
   const isReady = problems.length === 0;
-  useCommands(useMemo(() => [lockCommand(isReady, () => setAsking(true))], [isReady]));
+  useCommands(useMemo(() => [lockCommand(isReady, () => setAsking(true))], [isReady, setAsking]));
   const run = async (): Promise<void> => {
     if (await flush()) await lock({ id: tasting.id });
   };
