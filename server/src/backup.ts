@@ -15,4 +15,11 @@ if (!existsSync(from) || existsSync(to)) {
   process.exit(2);
 }
 new Database(from, { readonly: true }).prepare('VACUUM INTO ?').run(to);
+const found = new Database(to, { readonly: true }).pragma('integrity_check', { simple: true });
+if (found !== 'ok') {
+  process.stderr.write(
+    `The copy is not sound (${String(found)}). Keep ${from} as it is, and copy it to another disk.\n`,
+  );
+  process.exit(1);
+}
 process.stdout.write(`Copied ${from} to ${to}.\n`);
