@@ -71,6 +71,29 @@ describe('an outbox', () => {
     expect(kept.has('box')).toBe(false);
   });
 
+  it('asks less and less often while nobody answers, and as at first once somebody has', async () => {
+    const tries = () => (globalThis.fetch as unknown as { mock: { calls: unknown[] } }).mock.calls.length;
+    answers = ['dead', 'dead', 'dead'];
+    const box = open();
+    box.add({ id: 'a' });
+    await settle();
+    for (const [wait, made] of [
+      [1000, 2],
+      [1999, 2],
+      [1, 3],
+      [3999, 3],
+      [1, 4],
+    ]) {
+      await jest.advanceTimersByTimeAsync(wait);
+      expect(tries()).toBe(made);
+    }
+    expect(box.waiting()).toEqual([]);
+    answers = ['dead'];
+    box.add({ id: 'b' });
+    await jest.advanceTimersByTimeAsync(1000);
+    expect(box.waiting()).toEqual([]);
+  });
+
   it('tries again when the server is not well, and gives up only what it refuses', async () => {
     answers = [503, 400, 200];
     const box = open();

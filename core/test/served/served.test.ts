@@ -1,4 +1,5 @@
 import { plannedPortions, servedPortions } from '../../src/served';
+import { tidyRows } from '../../src/tidy';
 import { simulatedBundle } from '../support/bundles';
 
 const bundle = simulatedBundle({
@@ -37,6 +38,18 @@ describe('who ate what', () => {
       expect(pieces.get(tag)).toEqual({ tag, method, block, lot });
     }
     expect(new Set(served.map(({ lot }) => lot))).toEqual(new Set(['one', 'two']));
+  });
+
+  it('stands in the CSV with blocks counted from 1, lots and zones by name, and nothing of it while sealed', () => {
+    const counting = served.filter(({ warmUp }) => !warmUp);
+    const rows = tidyRows(bundle);
+    expect(rows.map(({ block }) => block)).toEqual(counting.map(({ block }) => block + 1));
+    expect(rows.map(({ flight }) => flight)).toEqual(counting.map(({ flight }) => flight));
+    expect(rows.map(({ lot }) => lot)).toEqual(
+      counting.map(({ lot }) => bundle.tasting.lots.find(({ id }) => id === lot)?.name),
+    );
+    expect(new Set(rows.map(({ zone }) => zone))).toEqual(new Set(['Loin', 'Belly']));
+    for (const row of tidyRows({ ...bundle, key: null })) expect([row.block, row.lot, row.piece]).toEqual(['', '', '']);
   });
 
   it('counts positions over a sitting, and keeps zones and flights', () => {
