@@ -129,6 +129,20 @@ it('reads what moved once for all who listen, and tells many events of one seat 
   await Promise.all(streams.map((stream) => stream.stop()));
 });
 
+it('tells of a write that takes its time once it is committed', async () => {
+  const { coordinator } = running.as;
+  const id = await locked(coordinator);
+  const stream = await listen(`/api/tastings/${id}/live`, { cookie: await cookieOf('coordinator') });
+  await stream.until((heard) => heard.some(({ type }) => type === 'listening'));
+  await running.app.get(Transactions).write(async (manager) => {
+    await running.app.get(LiveService).note(manager, id, 'tasting', 'slowly');
+    await new Promise((go) => setTimeout(go, 700));
+    expect(stream.heard.filter(({ type }) => type === 'tasting')).toEqual([]);
+  });
+  await stream.until((heard) => heard.some(({ data }) => data.changed?.includes('slowly') ?? false));
+  await stream.stop();
+});
+
 it('tells nothing of a write that failed', async () => {
   const { coordinator } = running.as;
   const id = await locked(coordinator);
