@@ -108,7 +108,12 @@ async function ballots(page: Page, browser: Browser, demo: Jacana): Promise<void
     .click();
   await take(triangle, 'ballot-triangle');
   const salmon = JSON.parse(readFileSync(resolve(import.meta.dirname, '../../demo/1-salmon.json'), 'utf8'));
-  const open = { ...salmon, ballots: [], caveats: [], seal: { closedAt: null, unsealedAt: null, unsealedBy: null } };
+  const open = {
+    ...salmon,
+    ballots: [],
+    records: { ...salmon.records, caveats: [] },
+    seal: { closedAt: null, unsealedAt: null, unsealedBy: null },
+  };
   const { id } = await (await page.request.post(`${demo.address}/api/import`, { data: open })).json();
   await ballot(await phone(browser, (await linksOf(id))[2].address));
 }

@@ -11,6 +11,7 @@ import {
   phone,
   setNumber,
   setUp,
+  takeTest,
   signInToDemo,
   test,
 } from '../support/jacana';
@@ -168,6 +169,7 @@ test('a leading question is caught and replaced, a double one split, and words c
   await setUp(page, empty);
   await beginTasting(page, 'Fish', 'Which fish?');
   await listMethods(page, ['Pan-seared', 'Poached']);
+  await takeTest(page, 'Ranking');
   await goTo(page, 'Plan');
   await part(page, 'Ballot');
   const question = page.getByLabel('Question', { exact: true });
