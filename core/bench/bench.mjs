@@ -151,7 +151,7 @@ function rehearsal(test) {
     ...{ id, name: id, note: '', steps: '', equipment: '', reference: false },
   }));
   const panel = Array.from({ length: 24 }, (_, at) => ({
-    ...{ id: `p${at}`, seat: at + 1, name: `Taster ${at + 1}`, blind: true, notBlindBecause: '' },
+    ...{ id: `p${at}`, seat: at + 1, name: `Panelist ${at + 1}`, blind: true, notBlindBecause: '' },
   }));
   const tasting = {
     ...{ ...defaults, title: 'Bench', question: 'How fast?', test, methods, panel, piecesPerMethod: 3 },

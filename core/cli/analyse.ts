@@ -1,5 +1,6 @@
 import { BadInput } from './badInput';
 import type { Report } from './report';
+import { isMissing, readTable } from './table';
 import { aNotACommand } from './analyses/aNotA';
 import { mixedModelCommand } from './analyses/mixedModel';
 import { durbinCommand, friedmanCommand, pageCommand, skillingsMackCommand } from './analyses/rankings';
@@ -44,8 +45,15 @@ export function analyse(text: string, options: AnalyseOptions): Report {
     if (options[option] === undefined || harmless || test.reads.includes(option)) continue;
     throw new BadInput(`--test ${options.test} does not use ${flag}${hint(options.test, option)}.`);
   }
-  return test.run(text, options);
+  const { json, lines } = test.run(text, options);
+  const empty = options.value === undefined ? 0 : missingIn(text, options.value);
+  if (empty === 0) return { json, lines };
+  const left = `${empty} ${empty === 1 ? 'row has' : 'rows have'} no answer and ${empty === 1 ? 'was' : 'were'} left out.`;
+  return { json: { ...json, missing: empty }, lines: [...lines, left] };
 }
+
+const missingIn = (text: string, column: string): number =>
+  readTable(text).rows.filter((row) => isMissing(row, column)).length;
 
 function hint(test: string, option: keyof AnalyseOptions): string {
   if (option === 'replicate') return ': it reads one value per panelist and sample. The mixed-model reads replicates';

@@ -58,17 +58,29 @@ function rankingLines(found: RankingView): string[] {
       ? found.overall.reason
       : `Friedman ${found.overall.statistic.toFixed(3)} on ${found.overall.df} df, ${probabilityText(found.overall.probability)}, W = ${found.overall.kendallW.toFixed(3)}`;
   const name = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
+  const isOfMethods = found.methodTest?.test === 'piece-blocks';
   return [
     ...methods,
-    overall,
+    ...methodLines(found),
+    found.methodTest ? `Of these pieces: ${overall}` : overall,
     ...found.pairs.map(
       (pair) =>
-        `  ${name(pair.a)} - ${name(pair.b)}: ${pair.difference}, ${probabilityText(pair.probability)}, Holm ${pair.adjustedP.toFixed(4)}`,
+        `  ${name(pair.a)} - ${name(pair.b)}: ${pair.difference}, ${probabilityText(pair.probability)}, ${isOfMethods ? 'Tukey' : 'Holm'} ${pair.adjustedP.toFixed(4)}`,
     ),
     ...strengthLines(found, name),
     ...likingLines(found, name),
     ...panelLines(found),
     ...(found.practical ? ['', found.practical.sentence] : []),
+  ];
+}
+
+/** The test of the methods, where the plan has one. */
+function methodLines({ methodTest: test }: RankingView): string[] {
+  if (!test) return [];
+  if (test.test === null) return [`Of the methods: ${test.reason}`];
+  const by = test.by === 'F' ? `p = ${pText(test.probability.p)} (from F)` : probabilityText(test.probability);
+  return [
+    `Of the methods: F = ${decimal(test.F, 3)} on ${test.df1} and ${test.df2} df, ${test.blocks} blocks of pieces, ${by}`,
   ];
 }
 
@@ -140,13 +152,13 @@ function likingLines({ liking }: RankingView, name: (id: string) => string): str
 
 function panelLines({ panel }: RankingView): string[] {
   const { groups, order } = panel;
-  const tasters =
+  const panelists =
     groups.test === null
       ? groups.reason
       : groups.groups.length === 1
-        ? `No sign of more than one group of tasters, ${probabilityText(groups.probability)}`
-        : `Two groups of tasters, ${groups.groups.map((group) => group.length).join(' and ')}, ${probabilityText(groups.probability)}`;
+        ? `No sign of more than one group of panelists, ${probabilityText(groups.probability)}`
+        : `Two groups of panelists, ${groups.groups.map((group) => group.length).join(' and ')}, ${probabilityText(groups.probability)}`;
   const effect = (what: string, test: RankingView['panel']['order']['position']): string =>
     test.test === null ? `${what}: ${test.reason}` : `${what}: F = ${decimal(test.F, 2)}, p = ${pText(test.p)}`;
-  return ['', tasters, effect('Position', order.position), effect('Carry-over', order.carryOver)];
+  return ['', panelists, effect('Position', order.position), effect('Carry-over', order.carryOver)];
 }

@@ -1,6 +1,6 @@
 import type { Block } from '../src/inference';
 import { BadInput } from './badInput';
-import { nameIn, needColumn, numberIn, readTable, rowName } from './table';
+import { isMissing, nameIn, needColumn, numberIn, readTable, rowName } from './table';
 
 const COLUMN_OPTIONS = ['panelist', 'sample', 'value', 'replicate'] as const;
 
@@ -29,7 +29,7 @@ export interface LongTable {
 }
 
 /**
- * Reads long-format CSV.
+ * Reads long-format CSV. A row whose value is empty, a dash or NA is a missing answer: it is left out and counted.
  *
  * @throws BadInput naming row and column for a missing column, a value that is not a
  *   finite number, an empty name, or a panelist, sample and replicate given twice
@@ -47,7 +47,8 @@ export function readLongTable(text: string, columns: Columns): LongTable {
   const panelists = new Map<string, number>();
   const samples = new Map<string, number>();
   const seen = new Map<string, number>();
-  const answers = table.rows.map((row, at): Answer => {
+  const answers = table.rows.flatMap((row, at): Answer[] => {
+    if (isMissing(row, columns.value)) return [];
     const where = rowName(at);
     const who = nameIn(row, columns.panelist, where);
     const what = nameIn(row, columns.sample, where);
@@ -57,7 +58,7 @@ export function readLongTable(text: string, columns: Columns): LongTable {
     if (before !== undefined) throw new BadInput(`${where}: ${twice(who, what, which, before, columns)}`);
     seen.set(cell, at);
     const value = numberIn(row, columns.value, where);
-    return { panelist: numbered(panelists, who), sample: numbered(samples, what), value };
+    return [{ panelist: numbered(panelists, who), sample: numbered(samples, what), value }];
   });
   return { panelists: [...panelists.keys()], samples: [...samples.keys()], answers };
 }

@@ -49,6 +49,13 @@ export function nameIn(row: Record<string, string>, column: string, where: strin
   return text;
 }
 
+/** How people leave a cell without an answer: empty, a dash, or NA. */
+const MISSING = /^(?:|-|–|—|na|n\/a)$/i;
+
+/** Whether a row has no answer in a column; such a row is left out, and counted in what was left out. */
+export const isMissing = (row: Record<string, string>, column: string): boolean =>
+  MISSING.test((row[column] ?? '').trim());
+
 const DECIMAL = /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i;
 
 /** A finite number, with a point for decimals. */
@@ -57,6 +64,6 @@ export function numberIn(row: Record<string, string>, column: string, where: str
   const value = DECIMAL.test(text) ? Number(text) : NaN;
   if (Number.isFinite(value)) return value;
   throw new BadInput(
-    `${where}, column ${column}: "${text}" is not a finite number. Leave the row out if there is no answer.`,
+    `${where}, column ${column}: "${text}" is not a finite number. Leave the cell empty if there is no answer.`,
   );
 }

@@ -131,6 +131,6 @@ test('first visit, drafts, lock, and the ballot in both lights', async ({ page, 
   await page.getByLabel(/All ballots that will come/).check();
   await page.getByRole('button', { name: 'Unseal the key' }).click();
   await page.getByRole('button', { name: 'Read the answer' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('One taster is too few for a verdict');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('One panelist is too few for a verdict');
   await isAccessible(page, 'too few to say');
 });

@@ -58,7 +58,7 @@ function pair(planned: Test) {
     methods: ['Steamed', 'Roasted'].map((name, at) => ({
       ...{ id: `m${at}`, name, note: '', steps: '', equipment: '', reference: at === 0 },
     })),
-    panel: Array.from({ length: 4 }, (_, at) => ({ id: `p${at}`, name: `Taster ${at + 1}` })),
+    panel: Array.from({ length: 4 }, (_, at) => ({ id: `p${at}`, name: `Panelist ${at + 1}` })),
     service: { ...defaults.service, together: 2 },
   };
 }

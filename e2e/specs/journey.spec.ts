@@ -96,7 +96,8 @@ async function tabTo(page: Page, name: string): Promise<void> {
   for (let tries = 0; tries < 60; tries++) {
     const found = await page.evaluate(() => {
       const { activeElement: element } = document;
-      return element?.getAttribute('aria-label') ?? element?.textContent ?? '';
+      const label = element instanceof HTMLInputElement ? element.labels?.[0]?.textContent : undefined;
+      return element?.getAttribute('aria-label') ?? label ?? element?.textContent ?? '';
     });
     if (
       found.replace(/^\d/, '').startsWith(name) ||
@@ -176,7 +177,7 @@ async function numbersMatchTheCommandLine(page: Page): Promise<void> {
   }
   const best = strength.chanceOfBest[strength.strongest];
   await expect(page.getByRole('cell', { name: `${Math.round(best * 100)} %` }).first()).toBeVisible();
-  expect(found.tasters).toHaveLength(6);
+  expect(found.panelists).toHaveLength(6);
   const sums = found.methods.map((method) => method.rankSum ?? NaN).sort((a, b) => a - b);
   expect(sums).toEqual([6, 12, 18]);
 }

@@ -67,7 +67,7 @@ test('from an empty desk to a locked triangle test for 36, and the answer to it'
   await page.getByLabel(/All ballots that will come/).check();
   await page.getByRole('button', { name: 'Unseal the key' }).click();
   await page.getByRole('button', { name: 'Read the answer' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('1 taster is too few for a verdict');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('1 panelist is too few for a verdict');
   await expect(page.getByTestId('forced-choice')).toContainText('Exact binomial');
 });
 

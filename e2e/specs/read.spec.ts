@@ -66,10 +66,10 @@ test('each zone says its own answer, a winner in one and a tie in the other', as
   await page.getByLabel('Tasting bundle').setInputFiles(file);
   await goTo(page, 'Read');
   const card = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Each zone by itself' }) });
-  for (const { zone, sentence, tasters } of zones) {
+  for (const { zone, sentence, panelists } of zones) {
     await expect(card.getByText(zone, { exact: true })).toBeVisible();
     await expect(card).toContainText(sentence);
-    await expect(card).toContainText(`${tasters} tasters`);
+    await expect(card).toContainText(`${panelists} panelists`);
   }
   await expect(card).toContainText('looked at after unsealing');
 });

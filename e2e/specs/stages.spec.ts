@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { ballotAddresses, expect, phone, planTasting, setUp, test } from '../support/jacana';
 
@@ -82,9 +83,14 @@ test('a coordinator who opens the portioning sheet leaves a trace, and answers s
   await page.getByLabel(/Why do you open it/).fill('Nobody else is here today');
   await page.getByRole('button', { name: 'Open and write it into the log' }).click();
   await expect(page.getByRole('dialog').getByRole('row')).toHaveCount(3);
+  // On paper it goes further than the screen, so that is written down as well.
+  const coming = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Portioning sheet (PDF)' }).click();
+  const paper = readFileSync(await (await coming).path());
+  expect(paper.subarray(0, 5).toString()).toBe('%PDF-');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Key sealed' }).click();
-  await expect(page.getByText('Ines: portioning sheet opened')).toBeVisible();
+  await expect(page.getByText('Ines: portioning sheet opened')).toHaveCount(2);
   await page.keyboard.press('Escape');
 
   // The board follows a panelist live, and the Read stage keeps the answers to itself.

@@ -28,7 +28,7 @@ await as(`/api/tastings/${id}/draft`, 'PUT', {
     methods: ['Glazed', 'Roasted', 'Steamed', 'Boiled'].map((name, at) => ({
       ...{ id: `m${at}`, name, note: '', steps: '', equipment: '', reference: false },
     })),
-    panel: Array.from({ length: SEATS }, (_, at) => ({ id: `p${at}`, name: `Taster ${at + 1}` })),
+    panel: Array.from({ length: SEATS }, (_, at) => ({ id: `p${at}`, name: `Panelist ${at + 1}` })),
     quantities: { ...plain.quantities, pieceGrams: 50_000 },
   },
 });

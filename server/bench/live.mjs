@@ -22,7 +22,7 @@ await as(`/api/tastings/${id}/draft`, 'PUT', {
   draft: {
     ...plain,
     ...{ title: 'A full room', question: 'Which?', methods, piecesPerMethod: 3 },
-    panel: Array.from({ length: PEOPLE }, (_, at) => ({ id: `p${at}`, name: `Taster ${at + 1}` })),
+    panel: Array.from({ length: PEOPLE }, (_, at) => ({ id: `p${at}`, name: `Panelist ${at + 1}` })),
     quantities: { ...plain.quantities, pieceGrams: 50_000 },
   },
 });

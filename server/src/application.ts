@@ -10,6 +10,7 @@ import { Logger } from 'nestjs-pino';
 import { AppModule } from './app.module';
 import { problemsOf, refuseFields } from './fields/problems';
 import type { ServerOptions } from './options/options';
+import { refuseDepth } from './depth';
 import { RefusalsFilter } from './refusals.filter';
 
 /** Builds the server with everything that stands before its routes. */
@@ -43,6 +44,7 @@ export async function createApplication(options: ServerOptions): Promise<NestExp
   });
   app.use('/api/import', json({ limit: '20mb' }));
   app.use(json({ limit: '1mb' }));
+  app.use(refuseDepth);
   app.useGlobalPipes(
     new ValidationPipe({
       whitelist: true,

@@ -1,4 +1,4 @@
-import { answerKindOf, scopeOf, scoreRange, TESTS, type BallotItem, type Test } from '@jacana/core/bundle';
+import { answerKindOf, scopeOf, scaleOf, TESTS, type BallotItem, type Test } from '@jacana/core/bundle';
 import { isOfTwoSamples } from '@jacana/core/design';
 import { neutralQuestion, usualBallot } from '@jacana/core/library';
 import { startServer, type Running } from './support/running';
@@ -25,8 +25,9 @@ function answersTo({ items, sets }: OpenedBallot, seat: number): object[] {
       case 'ballot':
         return seat % 2 === 0 ? [{ kind, item: item.id, text: 'as it was' }] : [];
       case 'sample': {
-        const { low, high } = scoreRange(item);
-        const value = kind === 'words' ? { words: [] } : { score: (seat * 7) % 2 === 0 ? low : high };
+        if (kind === 'words') return codes.map((code) => ({ kind, item: item.id, code, words: [] }));
+        const { low, high } = scaleOf(item);
+        const value = { score: (seat * 7) % 2 === 0 ? low : high };
         return codes.map((code) => ({ kind, item: item.id, code, ...value }));
       }
       case 'set':

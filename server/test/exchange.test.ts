@@ -139,7 +139,7 @@ describe('panelists who are not blind', () => {
     await coordinator.post(`/api/tastings/${id}/unseal`).expect(200);
     const found = (await coordinator.get(`/api/tastings/${id}/findings`)).body;
     expect(sectionOf(found, 'sensitivity')).toEqual([
-      expect.objectContaining({ tasters: 7, without: '1 taster who was not blind' }),
+      expect.objectContaining({ panelists: 7, without: '1 panelist who was not blind' }),
     ]);
     // Marking is outside the fingerprint, so it still matches.
     expect(found.fingerprint.matches).toBe(true);
@@ -235,7 +235,7 @@ describe('caveats', () => {
     const served = bundle.key.portions.filter(({ tags }: { tags: string[] }) => tags.includes(tag)).length;
     const found = (await coordinator.get(`/api/tastings/${id}/findings`)).body;
     expect(sectionOf(found, 'sensitivity')).toEqual([
-      expect.objectContaining({ tasters: 8 - served, caveat: entry.id }),
+      expect.objectContaining({ panelists: 8 - served, caveat: entry.id }),
     ]);
   });
 

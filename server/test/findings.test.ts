@@ -46,7 +46,7 @@ describe('findings on the server', () => {
     await expect(asked).rejects.toThrow(/abort/i);
     expect(await running.app.get(Transactions).read.findOneBy(SnapshotRow, { tastingId: id })).toBeNull();
     expect(
-      (await running.as.coordinator.get(`/api/tastings/${id}/findings`).expect(200)).body.sections[0].data.tasters,
+      (await running.as.coordinator.get(`/api/tastings/${id}/findings`).expect(200)).body.sections[0].data.panelists,
     ).toHaveLength(20);
   });
 

@@ -470,8 +470,8 @@ describe('a plan', () => {
     plan.panel = [plan.panel[2], plan.panel[0], { id: 'newcomer-1', name: 'New' }];
     const saved = await saveDraft(coordinator, body.id, plan, 2).expect(200);
     expect(saved.body.draft.panel.map((panelist: { name: string }) => panelist.name)).toEqual([
-      'Taster 3',
-      'Taster 1',
+      'Panelist 3',
+      'Panelist 1',
       'New',
     ]);
   });

@@ -16,7 +16,9 @@ describe('methods on Read', () => {
   });
 
   it('have places named from most to least liked, and p-values that are never nothing', () => {
-    expect(placeNames(3)).toEqual(['most liked', '2nd', 'least liked']);
+    expect(placeNames(3, '')).toEqual(['most liked', '2nd', 'least liked']);
+    expect(placeNames(3, 'crisp')).toEqual(['most crisp', '2nd', 'least crisp']);
+    expect(placeNames(1, '')).toEqual(['most liked']);
     expect([pText(0), pText(0.5)]).toEqual(['below 0.0001', '0.5000']);
   });
 });

@@ -1,7 +1,7 @@
 import { aNotA } from '../../src/inference';
 import { BadInput } from '../badInput';
 import { decimal, pText } from '../report';
-import { nameIn, needColumn, readTable, rowName } from '../table';
+import { isMissing, nameIn, needColumn, readTable, rowName } from '../table';
 import type { AnalyseOptions, TestCommand } from './testCommand';
 
 const YES = ['1', 'yes', 'true'];
@@ -49,6 +49,7 @@ function countAnswers(text: string, options: AnalyseOptions) {
   const isA = whichIsA([...new Set(served)], options.reference);
   const data = { hits: 0, signals: 0, falseAlarms: 0, noises: 0 };
   table.rows.forEach((row, at) => {
+    if (isMissing(row, value)) return;
     const saidA = reads(row, value, rowName(at), isA);
     if (served[at] === isA) {
       data.signals++;

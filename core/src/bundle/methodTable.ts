@@ -1,5 +1,14 @@
 import Papa from 'papaparse';
-import { MOST_METHODS, type Effort, type Method, type Problem } from '../tasting';
+import {
+  LIMITS,
+  LONG_TEXT,
+  MOST_METHODS,
+  SHORT_TEXT,
+  type Effort,
+  type Limits,
+  type Method,
+  type Problem,
+} from '../tasting';
 
 /** Methods as they were read from a table, without ids. */
 export interface ReadMethods {
@@ -78,7 +87,7 @@ const squeezed = (heading: string): string =>
   heading
     .toLowerCase()
     .replace(/\(.*?\)/g, '')
-    .replace(/[^a-z]/g, '');
+    .replace(/[^a-z0-9]/g, '');
 
 function columnOf(heading: string): Column | null {
   const found = Object.entries(HEADINGS).find(([, names]) => names.includes(squeezed(heading)));
@@ -94,26 +103,30 @@ function methodOf(
   const cell = (column: Column): string => (row[columns.indexOf(column)] ?? '').trim();
   const wrong = (column: Column, message: string): void =>
     void problems.push({ field: `row ${line}, ${HEADINGS[column][0]}`, message });
-  const number = (column: Column, low: number, high: number, whole = false): number | undefined => {
+  const number = (column: Column, { least, most }: Limits, whole = false): number | undefined => {
     const typed = cell(column).replace(',', '.').replace(/%$/, '');
     if (typed === '') return undefined;
     const value = Number(typed);
-    if (Number.isFinite(value) && value >= low && value <= high && (!whole || Number.isInteger(value))) return value;
-    wrong(column, `"${cell(column)}" is not a ${whole ? 'whole number' : 'number'} from ${low} to ${high}.`);
+    if (Number.isFinite(value) && value >= least && value <= most && (!whole || Number.isInteger(value))) return value;
+    wrong(column, `"${cell(column)}" is not a ${whole ? 'whole number' : 'number'} from ${least} to ${most}.`);
     return undefined;
   };
   if (cell('name') === '') wrong('name', 'This method has no name.');
-  const longest = { name: 200, note: 2000, steps: 2000, equipment: 200 } as const;
+  const longest = { name: SHORT_TEXT, note: LONG_TEXT, steps: LONG_TEXT, equipment: SHORT_TEXT } as const;
   for (const [column, most] of Object.entries(longest))
     if (cell(column as Column).length > most) wrong(column as Column, `Use at most ${most} characters.`);
+  const { handsOnMinutes, totalMinutes, cost, mess, skill } = LIMITS.effort;
   const effort = {
-    handsOnMinutes: number('handsOnMinutes', 0, 10_000),
-    totalMinutes: number('totalMinutes', 0, 100_000),
-    cost: number('cost', 0, 100_000),
-    mess: number('mess', 1, 5, true),
-    skill: number('skill', 1, 5, true),
+    handsOnMinutes: number('handsOnMinutes', handsOnMinutes),
+    totalMinutes: number('totalMinutes', totalMinutes),
+    cost: number('cost', cost),
+    mess: number('mess', mess, true),
+    skill: number('skill', skill, true),
   };
-  const loss = number('cookLoss', 0, 90);
+  // A share below 1 is taken as such; what has a percent sign, or is 1 or more, is percent.
+  const { most } = LIMITS.method.cookLoss;
+  const isShare = Number(cell('cookLoss').replace(',', '.')) < 1;
+  const loss = number('cookLoss', { least: 0, most: isShare ? most : most * 100 });
   return {
     name: cell('name'),
     note: cell('note'),
@@ -121,8 +134,7 @@ function methodOf(
     equipment: cell('equipment'),
     reference: /^(yes|y|true|1|x|ja)$/i.test(cell('reference')),
     ...(Object.values(effort).some((value) => value !== undefined) && { effort: wholeEffort(effort) }),
-    // A share below 1 is taken as such; anything above it is percent.
-    ...(loss !== undefined && { cookLoss: loss < 1 ? loss : loss / 100 }),
+    ...(loss !== undefined && { cookLoss: isShare ? loss : loss / 100 }),
   };
 }
 

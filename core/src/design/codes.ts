@@ -6,7 +6,7 @@ import type { PlannedSitting } from './servingDesign';
 const SPEAKING = new Set(['112', '911', '666']);
 
 /**
- * Whether a three-digit code could mean something to a taster: hundreds, repeated digits,
+ * Whether a three-digit code could mean something to a panelist: hundreds, repeated digits,
  * runs such as 123 or 321, emergency numbers and the like.
  */
 export function isSpeakingCode(code: string): boolean {

@@ -76,14 +76,18 @@ const ANALYSIS_OF: Readonly<Record<Exclude<Test, 'ranking'>, Analysis>> = {
 };
 
 /** The analysis that a plan is locked with. */
-export function analysisOf(tasting: Pick<Tasting, 'test' | 'methods' | 'service'>): Analysis {
+export function analysisOf(tasting: Pick<Tasting, 'test' | 'methods' | 'service' | 'piecesPerMethod'>): Analysis {
   if (tasting.test !== 'ranking') return ANALYSIS_OF[tasting.test];
-  return isComplete(tasting) ? 'friedman-then-pairs-holm' : 'skillings-mack-then-strengths';
+  if (!isComplete(tasting)) return 'skillings-mack-then-strengths';
+  // One piece a method says nothing of the method: what can be planned then is about the pieces.
+  return tasting.piecesPerMethod > 1 ? 'piece-blocks-then-tukey' : 'friedman-then-pairs-holm';
 }
 
 /** The analyses in words, for a sheet of paper. */
 export const ANALYSIS_NAMES: Readonly<Record<Analysis, string>> = {
-  'friedman-then-pairs-holm': 'Friedman, then pairs of rank sums (Holm)',
+  'friedman-then-pairs-holm': 'about these pieces: Friedman, then pairs of rank sums (Holm)',
+  'piece-blocks-then-tukey':
+    'about the methods: ranks re-assigned within blocks of pieces, or F of blocks where those are few; pairs by Tukey on the error of pieces',
   'skillings-mack-then-strengths': 'Skillings-Mack, then strengths (Plackett-Luce)',
   'mixed-model-then-tukey': 'mixed model, then pairs (Tukey)',
   'non-inferiority-mixed-model': 'mixed model, one-sided test against the margin',

@@ -5,5 +5,5 @@
  */
 export const SMALLEST_PANEL = 6;
 
-/** Below this many tasters only large differences show. Common practice, no source. */
+/** Below this many panelists only large differences show. Common practice, no source. */
 export const SMALL_PANEL = 20;

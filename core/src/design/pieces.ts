@@ -2,6 +2,7 @@ import type { Piece, Tasting } from '../bundle';
 import type { RandomStream } from '../numeric';
 import { dealBlocks, type PortionWanted } from './blocks';
 import type { PlannedSitting } from './servingDesign';
+import { isOfTwoSamples } from '../questions';
 import { portionsPerPiece } from './quantities';
 
 /** Letters that are not mistaken for digits or for each other in a wet kitchen. */
@@ -40,13 +41,14 @@ export function tagPieces(
 }
 
 /** What {@link dealPortions} reads of a tasting. */
-export type Dealing = Pick<Tasting, 'methods' | 'lots' | 'halves' | 'zones' | 'quantities'>;
+export type Dealing = Pick<Tasting, 'test' | 'methods' | 'lots' | 'halves' | 'zones' | 'quantities'>;
 
 /**
- * Says which piece each portion is cut from. Without lots the pieces of a method are dealt
- * out evenly in random order, so that nobody always gets the same piece's neighbours. With
- * lots, or pieces split into halves, a panelist's samples of one replicate come from one
- * block, so that lots cancel out of every comparison; see {@link dealBlocks}.
+ * Says which piece each portion is cut from. A panelist's samples of one replicate come from
+ * one block, so that lots cancel out of every comparison, and so that what people say of one
+ * block's pieces can be told from what they say of the methods; see {@link dealBlocks}. In
+ * sets of two samples, where one sample stands twice, the pieces of a method are dealt out
+ * evenly in random order, unless there are lots or halves.
  *
  * @returns per sitting, the tags in serving order, the warm-up first
  */
@@ -56,9 +58,9 @@ export function dealPortions(
   tasting: Dealing,
   random: RandomStream,
 ): string[][] {
-  const { methods, lots, halves, zones, quantities } = tasting;
+  const { test, methods, lots, halves, zones, quantities } = tasting;
   const own = methods.map(({ id }) => pieces.filter((piece) => piece.method === id).sort((a, b) => a.block - b.block));
-  if (lots.length > 0 || halves) {
+  if (lots.length > 0 || halves || !isOfTwoSamples(test)) {
     const parts = Math.max(1, zones.length);
     const room = methods.map((method) => portionsPerPiece(quantities, method, zones.length) / parts);
     const dealt = dealBlocks(sittings.map(servingsOf), own[0].length, room, random);

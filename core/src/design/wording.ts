@@ -1,4 +1,4 @@
-import type { BallotItem } from '../bundle';
+import { hasPart, isScaleOfWord, type BallotItem } from '../bundle';
 import { ATTRIBUTE_WORDS, neutralQuestion } from '../library';
 
 /**
@@ -139,10 +139,10 @@ const JOINED = /\b([\p{L}-]+)\s+(?:and|&|or)\s+([\p{L}-]+)\b|\b([\p{L}-]+)\s*\/\
 const SENSES = new Set(
   'appearance look looks colour color smell aroma taste flavour flavor texture aftertaste'.split(' '),
 );
-const SEVERAL = new Set(['ranking', 'liking', 'line', 'category', 'just-right', '2-afc', '3-afc']);
 
 function asksTwoThings(item: BallotItem): Found {
-  const match = SEVERAL.has(item.kind) ? JOINED.exec(item.ask) : null;
+  const isAboutSomething = hasPart(item, 'word') || item.kind === 'liking';
+  const match = isAboutSomething ? JOINED.exec(item.ask) : null;
   if (!match) return null;
   const [first, second] = [match[1] ?? match[3], match[2] ?? match[4]];
   const about = (word: string, suffix: string): BallotItem => {
@@ -154,7 +154,7 @@ function asksTwoThings(item: BallotItem): Found {
   // A word that leads is not worth a question of its own.
   const words = [first, second].filter((word) => !LEADING.some((pattern) => pattern.test(`how ${word} is it`)));
   const isOfSenses = words.length === 2 && words.every((word) => SENSES.has(word.toLowerCase()));
-  const isScale = isOfSenses || (words.length > 0 && ['line', 'category', 'just-right'].includes(item.kind));
+  const isScale = isOfSenses || (words.length > 0 && isScaleOfWord(item));
   return {
     rule: 'double',
     found: match[0],
@@ -169,8 +169,8 @@ const POSITIVE =
 const NEGATIVE = /\b(?:bad|poor|awful|dislike|disliked|terrible|worst|hate|unpleasant|disgusting|horrible)\b/i;
 
 function leansOver(item: BallotItem): Found {
-  const steps = item.kind === 'category' ? item.options.map((option) => option.text) : [item.low, item.high];
-  if (!['category', 'line', 'just-right'].includes(item.kind)) return null;
+  if (!isScaleOfWord(item)) return null;
+  const steps = hasPart(item, 'ends') ? [item.low, item.high] : item.options.map((option) => option.text);
   const sides = steps.map((step) => Number(POSITIVE.test(step)) - Number(NEGATIVE.test(step)));
   const lean = sides.reduce((sum, side) => sum + side, 0);
   if (lean === 0 || sides.every((side) => side === 0)) return null;

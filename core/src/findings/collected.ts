@@ -1,4 +1,14 @@
-import { currentAnswers, mainItem, scopeOf, type BallotItem, type Key, type TastingBundle } from '../bundle';
+import {
+  answerKindOf,
+  currentAnswers,
+  kindsFor,
+  mainItem,
+  scaleOf,
+  scopeOf,
+  type BallotItem,
+  type Key,
+  type TastingBundle,
+} from '../bundle';
 import { heardSets, scoreOf, type HeardSet } from './planned';
 
 /** How often something was answered. */
@@ -44,7 +54,7 @@ export function collected(bundle: TastingBundle, key: Key, isRead: (item: Ballot
 /** Whether the planned analysis, or one that is shown beside it, goes by a question. */
 export const isAnalysed = ({ tasting }: Pick<TastingBundle, 'tasting'>, item: BallotItem): boolean => {
   if (item.id === mainItem(tasting)?.id) return true;
-  if (tasting.test === 'profile') return item.kind === 'line' || item.kind === 'category';
+  if (tasting.test === 'profile') return kindsFor('profile').includes(item.kind);
   const firstLiked = tasting.ballot.items.find(({ kind }) => kind === 'liking');
   return tasting.test === 'ranking' && item.id === firstLiked?.id;
 };
@@ -53,7 +63,7 @@ function answersAbout(item: BallotItem, sets: readonly HeardSet[], method: numbe
   const own = sets.flatMap((set) =>
     set.samples.filter((sample) => sample.method === method).flatMap(({ code }) => said(item, set, code)),
   );
-  const isLine = item.kind === 'line';
+  const isLine = answerKindOf(item) === 'score' && scaleOf(item).steps === null;
   const counts = new Map<string, number>();
   if (!isLine) for (const word of own.flat()) counts.set(word, (counts.get(word) ?? 0) + 1);
   return {
@@ -93,14 +103,9 @@ function said(item: BallotItem, set: HeardSet, code: string): string[][] {
   }
 }
 
-const JUST_RIGHT = ['much too little', 'too little', 'just right', 'too much', 'much too much'];
-
-const nameOfScore = ({ kind, options }: BallotItem, score: number): string =>
-  kind === 'category'
-    ? (options[score - 1]?.text ?? String(score))
-    : kind === 'just-right'
-      ? (JUST_RIGHT[score + 2] ?? String(score))
-      : String(score);
+/** A step by the words that people read on the phone. */
+const nameOfScore = (item: BallotItem, score: number): string =>
+  scaleOf(item).steps?.find((step) => step.score === score)?.text ?? String(score);
 
 function commentsOf(item: BallotItem, { tasting, ballots }: TastingBundle): { seat: number; text: string }[] {
   const seats = new Map(tasting.panel.map(({ id, seat }) => [id, seat]));

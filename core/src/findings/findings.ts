@@ -1,15 +1,16 @@
-import { countedCodes, fingerprint, type Key, type Plan, type TastingBundle, type Test } from '../bundle';
+import { countedCodes, fingerprint, mainItem, type Key, type Plan, type TastingBundle, type Test } from '../bundle';
 import { ledgerOf, type Caveat } from '../caveats';
 import { orderBalance } from '../design';
 import { ENGINE } from '../engine';
-import { meanInterval, rankSumsAgainst } from '../inference';
+import { blocksAgainst, meanInterval, rankSumsAgainst, type PieceBlocks } from '../inference';
 import { collected, isAnalysed } from './collected';
 import { likingFinding } from './liking';
 import { limits } from './limits';
 import { nextStep, plannedNextStep } from './nextStep';
 import { heardSets, plannedAnswer, type LeftOut, type Planned } from './planned';
 import { practicalPick } from './practical';
-import { isRankedByAll, readPreferences, type Taster } from './preferences';
+import { isRankedByAll, readPreferences, type PanelistPreferences } from './preferences';
+import { rankedAnswer, type RankedAnswer } from './ranked';
 import {
   section,
   type MethodFinding,
@@ -21,10 +22,10 @@ import {
 import { plannedSensitivity, sensitivity } from './sensitivity';
 import { tastedServings } from './servings';
 import { strengthFinding } from './strength';
-import { panelFinding } from './tasters';
-import { decide, type Verdict, type VerdictKind } from './verdict';
+import { panelFinding } from './panel';
+import type { About, Verdict, VerdictKind } from './verdict';
 import { zoneAnswers } from './zones';
-import { counted, howOften, verdictSentence } from './wording';
+import { counted, howOften } from './wording';
 
 /** A method that the findings are about. */
 export interface FoundMethod {
@@ -45,7 +46,9 @@ export interface Findings {
   question: string;
   test: Test;
   alpha: number;
-  verdict: { kind: VerdictKind; leaders: string[]; sentence: string; support: string };
+  /** The word that the planned question asks about; empty where it is liking, or samples are told apart. */
+  word: string;
+  verdict: { kind: VerdictKind; about: About; leaders: string[]; sentence: string; support: string };
   methods: FoundMethod[];
   /** People who count. */
   people: number;
@@ -86,6 +89,7 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
   const { tasting } = bundle;
   return {
     ...{ engine: ENGINE, title: tasting.title, question: tasting.question, test: tasting.test, alpha: plan.alpha },
+    word: mainItem(tasting)?.attribute ?? '',
     methods: tasting.methods.map(({ id, name, reference }) => ({ id, name, reference, codes: codesOf(id, plan, key) })),
     pieces,
     caveats: ledgerOf(bundle).caveats,
@@ -100,8 +104,13 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
  */
 export function plannedVerdict(bundle: TastingBundle, key: Key): { kind: VerdictKind; leaders: readonly number[] } {
   if (!bundle.plan || !isRankedByAll(bundle.plan)) return plannedAnswer(bundle, key, { limitOnly: true });
-  const rows = readPreferences(bundle, key).tasters.map((taster) => taster.ranks);
-  return decide(rows, { alpha: bundle.plan.alpha, seed: key.seed, limitOnly: true });
+  const { plan, tasting } = bundle;
+  const names = tasting.methods.map(({ name }) => name);
+  const rules = { plan, names, word: '', alpha: plan.alpha, seed: key.seed, limitOnly: true };
+  const { kind, leaders, about, methodTest } = rankedAnswer(readPreferences(bundle, key).panelists, rules);
+  // Where methods are tested, what holds of these pieces alone is no answer to the plan.
+  const isBeside = methodTest !== null && about === 'pieces' && kind !== 'cannot-say';
+  return isBeside ? { kind: 'no-answer', leaders: [] } : { kind, leaders };
 }
 
 /** What depends on the planned test. */
@@ -120,20 +129,23 @@ function sharedSections(bundle: TastingBundle, key: Key): Section[] {
 function plannedFindings(bundle: TastingBundle, key: Key): Found {
   const { tasting } = bundle;
   const seeing = new Set(ledgerOf(bundle).notBlind.map(({ panelist }) => panelist));
-  const { planned, kind, leaders, sentence, support: rests, leftOut, tasters } = plannedAnswer(bundle, key);
+  const { planned, kind, leaders, sentence, support: rests, leftOut, panelists } = plannedAnswer(bundle, key);
   const came = new Set(bundle.ballots.filter((ballot) => ballot.handedInAt).map((ballot) => ballot.panelist));
   const people = tasting.panel
     .filter(({ id }) => came.has(id))
     .map(({ id, seat }) => ({ seat, blind: !seeing.has(id) }));
   return {
-    verdict: { kind, leaders: leaders.map((method) => tasting.methods[method].id), sentence, support: rests },
-    people: tasters,
+    verdict: {
+      ...{ kind, about: unitOf(bundle), sentence, support: rests },
+      leaders: leaders.map((method) => tasting.methods[method].id),
+    },
+    people: panelists,
     leftOut,
     sections: [
       plannedSection(planned),
       ...sharedSections(bundle, key),
       section('sensitivity', 'planned', plannedSensitivity(bundle, key, { kind, leaders })),
-      section('limits', 'planned', limits({ bundle, tasters: people, leftOut, kind })),
+      section('limits', 'planned', limits({ bundle, panelists: people, leftOut, kind })),
       section('next', 'explored', plannedNextStep(kind, tasting)),
     ],
   };
@@ -162,20 +174,21 @@ function rankingFindings(
   onProgress?: (fraction: number) => void,
 ): Found {
   const { tasting } = bundle;
-  const { tasters, leftOut } = readPreferences(bundle, key);
-  const rows = tasters.map((taster) => taster.ranks);
-  const rules = { alpha: plan.alpha, seed: key.seed };
-  const verdict = decide(rows, { ...rules, onProgress });
+  const { panelists, leftOut } = readPreferences(bundle, key);
+  const rows = panelists.map((panelist) => panelist.ranks);
   const names = tasting.methods.map((method) => method.name);
+  const rules = { plan, names, word: mainItem(tasting)?.attribute ?? '', alpha: plan.alpha, seed: key.seed };
+  const verdict = rankedAnswer(panelists, { ...rules, onProgress });
   const ids = tasting.methods.map((method) => method.id);
-  const servings = tastedServings(bundle, key, tasters);
+  const servings = tastedServings(bundle, key, panelists);
   const reference = tasting.methods.find((method) => method.reference)?.id;
   const liking = likingFinding(servings, { status: 'explored', methods: ids, reference, ...rules });
   const practical = practicalPick(tasting.methods, liking, plan.alpha);
   const ranks: RankSums = {
-    methods: methodFindings(bundle, key, tasters, verdict, plan.alpha),
-    tasters,
+    methods: methodFindings(bundle, key, panelists, verdict, plan.alpha),
+    panelists,
     overall: verdict.overall,
+    methodTest: verdict.methodTest,
     pairs: pairFindings(verdict, ids, plan.alpha),
     against: againstReference(verdict, rows, ids, reference),
   };
@@ -183,22 +196,23 @@ function rankingFindings(
     verdict: {
       kind: verdict.kind,
       leaders: verdict.leaders.map((method) => ids[method]),
-      sentence: verdictSentence(verdict, names),
-      support: support(verdict, tasters.length, pieces),
+      about: verdict.about,
+      sentence: verdict.sentence,
+      support: support(verdict, panelists.length, pieces),
     },
-    people: tasters.length,
+    people: panelists.length,
     leftOut,
     sections: [
       section('rank-sums', 'planned', ranks),
-      section('orders', 'planned', tastedBalance(tasters, ids)),
+      section('orders', 'planned', tastedBalance(panelists, ids)),
       ...(practical ? [section('practical', 'explored', practical)] : []),
       ...(liking ? [section('liking', 'explored', liking)] : []),
-      section('strength', 'explored', strengthFinding(tasters, ids.length, rules)),
-      section('panel', 'explored', panelFinding(tasters, servings, rules)),
+      section('strength', 'explored', strengthFinding(panelists, ids.length, rules)),
+      section('panel', 'explored', panelFinding(panelists, servings, rules)),
       ...sharedSections(bundle, key),
-      section('sensitivity', 'planned', sensitivity({ tasters, bundle, key, planned: verdict, names, rules })),
-      section('limits', 'planned', limits({ bundle, tasters, leftOut, kind: verdict.kind })),
-      section('next', 'explored', nextStep(verdict, tasters, names, plan.alpha)),
+      section('sensitivity', 'planned', sensitivity({ panelists, bundle, key, planned: verdict, rules })),
+      section('limits', 'planned', limits({ bundle, panelists, leftOut, kind: verdict.kind })),
+      section('next', 'explored', nextStep(verdict, panelists, names, plan.alpha)),
     ],
   };
 }
@@ -216,14 +230,14 @@ function piecesEaten(bundle: TastingBundle, key: Key): number[] {
 function methodFindings(
   { tasting, plan }: TastingBundle,
   key: Key,
-  tasters: Taster[],
+  panelists: PanelistPreferences[],
   verdict: Verdict,
   alpha: number,
 ): MethodFinding[] {
   const samples = tasting.methods.length;
   return tasting.methods.map((method, at) => {
-    const ranks = tasters.map((taster) => taster.ranks[at]);
-    const scores = tasters.flatMap((taster) => taster.liking[at] ?? []);
+    const ranks = panelists.map((panelist) => panelist.ranks[at]);
+    const scores = panelists.flatMap((panelist) => panelist.liking[at] ?? []);
     const mean = ranks.length > 0 ? meanInterval(ranks, alpha, [1, samples]) : null;
     const codes = plan ? codesOf(method.id, plan, key) : [];
     const asSum = mean?.interval?.map((bound) => bound * ranks.length) as [number, number] | undefined;
@@ -246,30 +260,39 @@ function methodFindings(
 const codesOf = (id: string, { servings }: Pick<Plan, 'servings'>, key: Key): string[] =>
   [...new Set(servings.flatMap(countedCodes))].filter((code) => key.codes[code] === id);
 
-function pairFindings(verdict: Verdict, ids: string[], alpha: number): PairFinding[] {
+function pairFindings(verdict: RankedAnswer, ids: string[], alpha: number): PairFinding[] {
   const decided = verdict.kind === 'winner' || verdict.kind === 'leading-set';
-  return verdict.pairs.map((pair) => ({
-    ...pair,
-    a: ids[pair.a],
-    b: ids[pair.b],
-    differ: decided && pair.adjustedP <= alpha,
-  }));
+  const onPieces = verdict.methodTest?.test === 'piece-blocks' ? verdict.methodTest.pairs : [];
+  return verdict.pairs.map((pair) => {
+    const own = onPieces.find(({ a, b }) => a === pair.a && b === pair.b);
+    const probability = own ? ({ p: own.p, from: 'limiting' } as const) : pair.probability;
+    const adjustedP = own?.adjustedP ?? pair.adjustedP;
+    const isTested = verdict.methodTest ? verdict.about === 'methods' : decided;
+    const named = { a: ids[pair.a], b: ids[pair.b], difference: pair.difference };
+    return { ...named, probability, adjustedP, differ: decided && isTested && adjustedP <= alpha };
+  });
 }
 
 /** Every other method against the reference; nothing without one, or without a test. */
 function againstReference(
-  verdict: Verdict,
+  verdict: RankedAnswer,
   rows: readonly (readonly number[])[],
   ids: string[],
   reference: string | undefined,
 ): RankSums['against'] {
   if (reference === undefined || verdict.overall.test === null) return [];
+  if (verdict.methodTest?.test === 'piece-blocks')
+    return blocksAgainst(verdict.methodTest, ids.indexOf(reference)).map(({ sample, ...rest }) => ({
+      method: ids[sample],
+      ...rest,
+      difference: rest.difference * rows.length,
+    }));
   return rankSumsAgainst(rows, ids.indexOf(reference)).map(({ sample, ...rest }) => ({ method: ids[sample], ...rest }));
 }
 
-function tastedBalance(tasters: Taster[], ids: string[]): SectionData['orders'] {
+function tastedBalance(panelists: PanelistPreferences[], ids: string[]): SectionData['orders'] {
   const { positionImbalance, carryOverImbalance } = orderBalance(
-    tasters.map((taster) => taster.served.map((id) => ids.indexOf(id))),
+    panelists.map((panelist) => panelist.served.map((id) => ids.indexOf(id))),
     ids.length,
   );
   return { positionImbalance, carryOverImbalance };
@@ -281,10 +304,32 @@ function checkFingerprint({ tasting, pieces }: TastingBundle, plan: Plan, key: K
   return { stated, computed, matches: stated === computed };
 }
 
-function support(verdict: Verdict, tasters: number, pieces: readonly number[]): string {
+function support(verdict: RankedAnswer, panelists: number, pieces: readonly number[]): string {
   const [fewest, most] = [Math.min(...pieces), Math.max(...pieces)];
   const each = fewest === most ? counted(fewest, 'piece') : `${fewest} to ${counted(most, 'piece')}`;
-  const size = `${counted(tasters, 'taster')}, ${each} a method.`;
+  const size = `${counted(panelists, 'panelist')}, ${each} a method.`;
+  const { methodTest } = verdict;
   if (verdict.overall.test === null) return size;
+  if (methodTest?.test === 'piece-blocks') return `${size} ${methodSupport(verdict, methodTest)}`;
   return `${size} Shuffled at random, rankings this far apart come up ${howOften(verdict.overall.probability)}.`;
+}
+
+/** How sure it is, of the methods and, where that shows nothing, of the pieces. */
+function methodSupport({ about, overall, kind }: RankedAnswer, { probability, by }: PieceBlocks): string {
+  const asIf =
+    by === 'relabelling' ? 'Had these pieces been given to methods at random' : 'With no difference between methods';
+  const often = howOften(probability);
+  if (about === 'methods') return `${asIf}, rankings this far apart would come up ${often}.`;
+  if (kind === 'no-answer' || overall.test === null)
+    return `${asIf}, rankings as far apart as these would come up ${often}.`;
+  return `Shuffled at random, rankings this far apart come up ${howOften(overall.probability)}. But pieces cooked alike differ too: ${asIf.charAt(0).toLowerCase()}${asIf.slice(1)}, this would come up ${often}, so it says nothing yet of the methods.`;
+}
+
+/** What a planned test other than a complete ranking counts: pieces where they are in its model, else bites. */
+function unitOf({ plan, tasting }: TastingBundle): About {
+  const hasPieces =
+    plan?.analysis === 'mixed-model-then-tukey' ||
+    plan?.analysis === 'non-inferiority-mixed-model' ||
+    plan?.analysis === 'mixed-model-per-attribute-fdr';
+  return hasPieces && tasting.piecesPerMethod > 1 ? 'methods' : 'pieces';
 }

@@ -2,7 +2,7 @@ import type { TastingBundle } from '../bundle';
 import { ledgerOf } from '../caveats';
 import { SMALL_PANEL } from '../design';
 import type { LeftOut } from './planned';
-import type { Taster } from './preferences';
+import type { PanelistPreferences } from './preferences';
 import type { VerdictKind } from './verdict';
 import { counted, list } from './wording';
 
@@ -10,6 +10,7 @@ import { counted, list } from './wording';
 export interface Limit {
   kind:
     | 'one-piece'
+    | 'bites'
     | 'bundled'
     | 'not-blind'
     | 'missing'
@@ -24,7 +25,7 @@ export interface Limit {
 /** What {@link limits} looks at. */
 export interface LimitInputs {
   bundle: TastingBundle;
-  tasters: readonly Pick<Taster, 'seat' | 'blind'>[];
+  panelists: readonly Pick<PanelistPreferences, 'seat' | 'blind'>[];
   leftOut: readonly LeftOut[];
   kind: VerdictKind;
 }
@@ -35,12 +36,18 @@ export function limits(inputs: LimitInputs): Limit[] {
 }
 
 /** What was settled before anyone tasted. */
-function limitsOfPlan({ bundle: { tasting }, kind }: LimitInputs): Limit[] {
+function limitsOfPlan({ bundle: { tasting, plan }, kind }: LimitInputs): Limit[] {
   const found: Limit[] = [];
   if (tasting.piecesPerMethod === 1) {
     found.push({
       kind: 'one-piece',
       text: 'Each method cooked one piece. The answer is about these pieces: a method and its one piece cannot be told apart.',
+    });
+  }
+  if (plan?.analysis === 'friedman-then-pairs-holm' && tasting.piecesPerMethod > 1) {
+    found.push({
+      kind: 'bites',
+      text: 'This plan was locked with a test that counts bites. The answer is about the pieces that were eaten, and not yet about the methods.',
     });
   }
   for (const { method, text } of tasting.bundled) {
@@ -60,20 +67,20 @@ function limitsOfPlan({ bundle: { tasting }, kind }: LimitInputs): Limit[] {
 }
 
 /** What the people who came cannot say. */
-function limitsOfPanel({ bundle: { tasting }, tasters, leftOut, kind }: LimitInputs): Limit[] {
+function limitsOfPanel({ bundle: { tasting }, panelists, leftOut, kind }: LimitInputs): Limit[] {
   const found: Limit[] = [];
-  if (kind !== 'cannot-say' && tasters.length < SMALL_PANEL) {
+  if (kind !== 'cannot-say' && panelists.length < SMALL_PANEL) {
     found.push({
       kind: 'small-panel',
-      text: `With ${tasters.length} tasters only large differences show; a small one stays hidden more often than not.`,
+      text: `With ${panelists.length} panelists only large differences show; a small one stays hidden more often than not.`,
     });
   }
-  const seeing = tasters.filter((taster) => !taster.blind);
+  const seeing = panelists.filter((panelist) => !panelist.blind);
   if (seeing.length > 0) {
-    const who = list(seeing.map((taster) => String(taster.seat)));
+    const who = list(seeing.map((panelist) => String(panelist.seat)));
     found.push({
       kind: 'not-blind',
-      text: `${counted(seeing.length, 'taster was', 'tasters were')} not blind (seat ${who}) and ${seeing.length === 1 ? 'is' : 'are'} counted in the planned answer; see what changes without.`,
+      text: `${counted(seeing.length, 'panelist was', 'panelists were')} not blind (seat ${who}) and ${seeing.length === 1 ? 'is' : 'are'} counted in the planned answer; see what changes without.`,
     });
   }
   if (leftOut.length > 0) {
@@ -95,7 +102,7 @@ function limitsOfRecord({ bundle }: LimitInputs): Limit[] {
   if (open > 0) {
     found.push({
       kind: 'caveats',
-      text: `${counted(open, 'caveat in the log does', 'caveats in the log do')} not say which pieces or tasters ${open === 1 ? 'it touches' : 'they touch'}. What that does to the answer is for you to judge.`,
+      text: `${counted(open, 'caveat in the log does', 'caveats in the log do')} not say which pieces or panelists ${open === 1 ? 'it touches' : 'they touch'}. What that does to the answer is for you to judge.`,
     });
   }
   if (tasting.test === 'ranking' && tasting.ballot.items.some((item) => item.kind === 'liking')) {

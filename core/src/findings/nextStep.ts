@@ -1,26 +1,48 @@
 import type { Tasting } from '../bundle';
 import { normalQuantile } from '../numeric';
-import type { Taster } from './preferences';
-import type { Verdict, VerdictKind } from './verdict';
+import type { PanelistPreferences } from './preferences';
+import type { RankedAnswer } from './ranked';
+import type { VerdictKind } from './verdict';
 import { list } from './wording';
 
-/** What to do next, and how many tasters it would take. */
+/** What to do next, and how many panelists it would take. */
 export interface NextStep {
   text: string;
-  /** Tasters with whom a difference as large as this one would show 8 times in 10; null where that is no help. */
+  /** Panelists with whom a difference as large as this one would show 8 times in 10; null where that is no help. */
   panel: number | null;
 }
 
-/** More tasters than this are not worth planning for. */
+/** More panelists than this are not worth planning for. */
 const LARGEST_FOLLOW_UP = 300;
 const POWER = 0.8;
 
+/** What a plan of methods needs next: pieces, of which more people do not make more. */
+function morePieces({ kind, about, leaders }: RankedAnswer, names: readonly string[]): NextStep | null {
+  const step = (text: string): NextStep => ({ text, panel: null });
+  if (kind === 'cannot-say') return null;
+  if (kind === 'no-answer')
+    return step(
+      'Cook more pieces of each method, or fewer methods that differ more, and do not read this as "all the same".',
+    );
+  if (about === 'pieces')
+    return step(
+      'These pieces differ. Whether the methods do, more pieces of each would show; more people alone would not.',
+    );
+  if (kind === 'winner')
+    return step('Cook the winner again from another lot, to see that it was the method and not the day.');
+  return step(
+    `Taste ${list(leaders.map((leader) => names[leader]))} alone, with more pieces of each, or choose between them by effort and cost.`,
+  );
+}
+
 export function nextStep(
-  verdict: Verdict,
-  tasters: readonly Taster[],
+  verdict: RankedAnswer,
+  panelists: readonly PanelistPreferences[],
   names: readonly string[],
   alpha: number,
 ): NextStep {
+  const pieces = verdict.methodTest ? morePieces(verdict, names) : null;
+  if (pieces) return pieces;
   switch (verdict.kind) {
     case 'winner':
       return {
@@ -30,47 +52,52 @@ export function nextStep(
     case 'leading-set': {
       const [first, second] = verdict.leaders;
       return follow(
-        second === undefined ? null : followUp(tasters, first, second, alpha),
+        second === undefined ? null : followUp(panelists, first, second, alpha),
         `Taste ${list(verdict.leaders.map((leader) => names[leader]))} alone`,
         'or choose between them by effort and cost',
       );
     }
     case 'no-answer': {
-      const order = rankOrder(tasters);
+      const order = rankOrder(panelists);
       return follow(
-        followUp(tasters, order[0], order[1], alpha),
+        followUp(panelists, order[0], order[1], alpha),
         'Ask more people, or fewer methods that differ more',
         'and do not read this as "all the same"',
       );
     }
     case 'cannot-say':
-      return { text: 'Bring in more tasters, and lock a new plan before they taste.', panel: null };
+      return { text: 'Bring in more panelists, and lock a new plan before they taste.', panel: null };
   }
 }
 
 function follow(panel: number | null, advice: string, rest: string): NextStep {
   const size =
     panel === null
-      ? `The first two lie so close that even ${LARGEST_FOLLOW_UP} tasters would hardly tell them apart.`
-      : `If they differ as much as it looked here, about ${panel} tasters would show it 8 times in 10.`;
+      ? `The first two lie so close that even ${LARGEST_FOLLOW_UP} panelists would hardly tell them apart.`
+      : `If they differ as much as it looked here, about ${panel} panelists would show it 8 times in 10.`;
   return { text: `${advice}, ${rest}. ${size}`, panel };
 }
 
-function rankOrder(tasters: readonly Taster[]): number[] {
-  const sums = tasters[0].ranks.map((_, method) => tasters.reduce((sum, { ranks }) => sum + ranks[method], 0));
+function rankOrder(panelists: readonly PanelistPreferences[]): number[] {
+  const sums = panelists[0].ranks.map((_, method) => panelists.reduce((sum, { ranks }) => sum + ranks[method], 0));
   return sums.map((_, method) => method).sort((a, b) => sums[a] - sums[b]);
 }
 
 /**
- * Tasters for whom the difference in rank between two methods, with the mean and spread
+ * Panelists for whom the difference in rank between two methods, with the mean and spread
  * seen here, is found at alpha with power 0.8: n = ((z(1 - alpha/2) + z(0.8)) sd / mean)^2.
  * A rough reckoning, and a hopeful one: what was seen is larger than the truth more often
  * than not when it is what made one look.
  *
  * Source: Noether 1987, *Journal of the American Statistical Association* 82, 645-647 (idea).
  */
-function followUp(tasters: readonly Taster[], first: number, second: number, alpha: number): number | null {
-  const differences = tasters.map(({ ranks }) => ranks[second] - ranks[first]);
+function followUp(
+  panelists: readonly PanelistPreferences[],
+  first: number,
+  second: number,
+  alpha: number,
+): number | null {
+  const differences = panelists.map(({ ranks }) => ranks[second] - ranks[first]);
   const n = differences.length;
   const mean = differences.reduce((sum, value) => sum + value / n, 0);
   const variance = differences.reduce((sum, value) => sum + (value - mean) ** 2, 0) / Math.max(1, n - 1);
@@ -97,5 +124,5 @@ const NEXT: Readonly<Record<VerdictKind, (test: Tasting['test']) => string>> = {
   'too-great-a-loss': () => 'Stay with the reference, or change the other way of cooking and taste again.',
   'no-answer': () =>
     'Do not read this as "no difference". The Plan stage shows how many people a difference that matters would take.',
-  'cannot-say': () => 'Bring in more tasters, and lock a new plan before they taste.',
+  'cannot-say': () => 'Bring in more panelists, and lock a new plan before they taste.',
 };

@@ -4,12 +4,15 @@ import { midRanks } from '../inference';
 import { heardSets, scoreOf, setAnswer, type HeardSet, type LeftOut } from './planned/heard';
 
 /** One panelist's answers by method, once the key is known. */
-export interface Taster {
-  panelist: string;
+export interface PanelistPreferences {
+  /** Of the panelist. */
+  id: string;
   seat: number;
   blind: boolean;
   /** Mid-rank per method, in the order of the tasting's methods; 1 = most liked. */
   ranks: number[];
+  /** Every ranking as it was given, with the block of pieces that it was eaten from. */
+  rankings: { block: number; ranks: number[] }[];
   /** Liking score per method, same order; null where none was given or asked. */
   liking: (number | null)[];
   /** Method ids in the order they were served. */
@@ -18,7 +21,8 @@ export interface Taster {
 }
 
 /** Whether everyone ranks all methods, so that the plan is read by rank sums. */
-export const isRankedByAll = (plan: Plan | null): boolean => plan?.analysis === 'friedman-then-pairs-holm';
+export const isRankedByAll = (plan: Plan | null): boolean =>
+  plan?.analysis === 'friedman-then-pairs-holm' || plan?.analysis === 'piece-blocks-then-tukey';
 
 /**
  * Reads the ballots of a complete ranking by method. A panelist counts when all that was
@@ -33,29 +37,32 @@ export function readPreferences(
   bundle: TastingBundle,
   key: Key,
   zone: string | null = null,
-): { tasters: Taster[]; leftOut: LeftOut[] } {
+): { panelists: PanelistPreferences[]; leftOut: LeftOut[] } {
   const { tasting } = bundle;
   const { sets, leftOut } = heardSets(bundle, key, zone);
   const out = new Set(leftOut.map(({ panelist }) => panelist));
   const ranked = mainItem(tasting)?.id ?? '';
   const liked = tasting.ballot.items.find((item) => item.kind === 'liking')?.id ?? '';
   const notBlind = new Set(ledgerOf(bundle).notBlind.map(({ panelist }) => panelist));
-  const tasters = tasting.panel.flatMap(({ id, seat }): Taster[] => {
+  const panelists = tasting.panel.flatMap(({ id, seat }): PanelistPreferences[] => {
     const own = sets.filter((set) => set.panelist === id);
     if (own.length === 0 || out.has(id)) return [];
-    const rankings = own.flatMap((set) => ranksOf(set, ranked, tasting.methods.length));
-    const ranks = rankings.length === 1 ? rankings[0] : midRanks(columnMeans(rankings) as number[]);
+    const rankings = own.flatMap((set) =>
+      ranksOf(set, ranked, tasting.methods.length).map((ranks) => ({ block: blockOf(set), ranks })),
+    );
+    const rows = rankings.map((ranking) => ranking.ranks);
+    const ranks = rows.length === 1 ? rows[0] : midRanks(columnMeans(rows) as number[]);
     const scores = own.map((set) => scoresOf(set, liked, tasting.methods.length));
     return [
       {
-        ...{ panelist: id, seat, blind: !notBlind.has(id), ranks },
+        ...{ id, seat, blind: !notBlind.has(id), ranks, rankings },
         liking: columnMeans(scores),
         served: own[0].samples.map(({ method }) => tasting.methods[method].id),
         comment: commentOf(own[0]),
       },
     ];
   });
-  return { tasters, leftOut };
+  return { panelists, leftOut };
 }
 
 /** Rank per method of one set; nothing if it was not ranked. */
@@ -66,6 +73,13 @@ function ranksOf(set: HeardSet, item: string, methods: number): number[][] {
   const ranks = new Array<number>(methods).fill(NaN);
   for (const { code, method } of set.samples) ranks[method] = rankOf.get(code) ?? NaN;
   return [ranks];
+}
+
+/** The block that most samples of a set came from; a relieved portion may be from another. */
+function blockOf({ samples }: HeardSet): number {
+  const blocks = samples.map(({ block }) => block);
+  const times = (block: number): number => blocks.filter((one) => one === block).length;
+  return blocks.reduce((most, block) => (times(block) > times(most) ? block : most), blocks[0]);
 }
 
 function scoresOf(set: HeardSet, item: string, methods: number): (number | null)[] {

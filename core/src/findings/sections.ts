@@ -1,14 +1,21 @@
-import type { AgainstReference, FriedmanResult, MeanWithInterval, NoTest, RankSumPair } from '../inference';
+import type {
+  AgainstReference,
+  FriedmanResult,
+  MeanWithInterval,
+  NoTest,
+  PieceBlocks,
+  RankSumPair,
+} from '../inference';
 import type { Collected } from './collected';
 import type { LikingFinding } from './liking';
 import type { Limit } from './limits';
 import type { NextStep } from './nextStep';
 import type { Chosen, Ordered, Profiled, Scored, Telling } from './planned';
 import type { PracticalPick } from './practical';
-import type { Taster } from './preferences';
+import type { PanelistPreferences } from './preferences';
 import type { Sensitivity } from './sensitivity';
 import type { StrengthFinding } from './strength';
-import type { PanelFinding } from './tasters';
+import type { PanelFinding } from './panel';
 import type { ZoneAnswer } from './zones';
 
 /** One method in a complete ranking. */
@@ -34,8 +41,12 @@ export type PairFinding = Omit<RankSumPair, 'a' | 'b'> & { a: string; b: string;
 /** A complete ranking. */
 export interface RankSums {
   methods: MethodFinding[];
-  tasters: Taster[];
+  panelists: PanelistPreferences[];
+  /** People who ate these pieces, as the unit. */
   overall: FriedmanResult | NoTest;
+  /** Blocks of pieces as the unit; null where the plan tests no methods. */
+  methodTest: PieceBlocks | NoTest | null;
+  /** On the error of pieces where the plan tests methods, else of people. */
   pairs: PairFinding[];
   /** Others against the reference by rank sums, simultaneously; empty without a reference. */
   against: (Omit<AgainstReference, 'sample'> & { method: string })[];

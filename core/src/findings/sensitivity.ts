@@ -3,71 +3,68 @@ import { ledgerOf, type Caveat } from '../caveats';
 import { servedPortions } from '../served';
 import { plannedAnswer } from './planned';
 import { SMALLEST_PANEL } from '../design';
-import type { Taster } from './preferences';
-import { decide, sameVerdict, type DecisionRules, type Verdict, type VerdictKind } from './verdict';
-import { counted, list, verdictSentence } from './wording';
+import type { PanelistPreferences } from './preferences';
+import { rankedAnswer, sameAnswer, type RankedAnswer, type RankedRules } from './ranked';
+import type { VerdictKind } from './verdict';
+import { counted, list } from './wording';
 
 /** The planned analysis run again without something that may have spoilt it. */
 export interface Sensitivity {
-  /** The caveat that it is about; null for tasters who were not blind. */
+  /** The caveat that it is about; null for panelists who were not blind. */
   caveat: string | null;
   without: string;
   sentence: string;
   /** Whether the reader would be told the same; null when too little is left to tell. */
   same: boolean | null;
-  tasters: number;
+  panelists: number;
 }
 
 /** What {@link sensitivity} looks at. */
 export interface SensitivityInputs {
-  tasters: readonly Taster[];
+  panelists: readonly PanelistPreferences[];
   bundle: TastingBundle;
   key: Key;
-  planned: Verdict;
-  names: readonly string[];
-  rules: DecisionRules;
+  planned: RankedAnswer;
+  rules: RankedRules;
 }
 
 /**
- * Runs the planned analysis again without tasters who were not blind, and, for each caveat
- * that names what it touches, without the tasters it touched: those it names, and those who
+ * Runs the planned analysis again without panelists who were not blind, and, for each caveat
+ * that names what it touches, without the panelists it touched: those it names, and those who
  * were served a piece that it names. Rankings stay complete that way, so that it is still
  * the planned analysis. Where a caveat touches nearly everyone, as it does with one piece
  * a method, it says that the data cannot tell.
  */
-export function sensitivity({ tasters, bundle, key, planned, names, rules }: SensitivityInputs): Sensitivity[] {
+export function sensitivity({ panelists, bundle, key, planned, rules }: SensitivityInputs): Sensitivity[] {
   const touchedBy = touchedPanelists(bundle, key);
   const again = (
     caveat: string | null,
-    isTouched: (taster: Taster) => boolean,
+    isTouched: (panelist: PanelistPreferences) => boolean,
     without: (gone: number) => string,
   ): Sensitivity[] => {
-    const kept = tasters.filter((taster) => !isTouched(taster));
-    const gone = tasters.length - kept.length;
+    const kept = panelists.filter((panelist) => !isTouched(panelist));
+    const gone = panelists.length - kept.length;
     if (gone === 0) return [];
-    const shared = { caveat, without: without(gone), tasters: kept.length };
+    const shared = { caveat, without: without(gone), panelists: kept.length };
     if (kept.length < SMALLEST_PANEL) {
       const left =
-        kept.length === 0 ? 'nobody is left' : `only ${counted(kept.length, 'taster is', 'tasters are')} left`;
+        kept.length === 0 ? 'nobody is left' : `only ${counted(kept.length, 'panelist is', 'panelists are')} left`;
       return [{ ...shared, same: null, sentence: `Cannot be told apart here: without it, ${left}.` }];
     }
-    const verdict = decide(
-      kept.map((taster) => taster.ranks),
-      { alpha: rules.alpha, seed: rules.seed },
-    );
-    return [{ ...shared, same: sameVerdict(planned, verdict), sentence: verdictSentence(verdict, names) }];
+    const answer = rankedAnswer(kept, rules);
+    return [{ ...shared, same: sameAnswer(planned, answer), sentence: answer.sentence }];
   };
   return [
     ...again(
       null,
-      (taster) => !taster.blind,
-      (gone) => counted(gone, 'taster who was not blind', 'tasters who were not blind'),
+      (panelist) => !panelist.blind,
+      (gone) => counted(gone, 'panelist who was not blind', 'panelists who were not blind'),
     ),
     ...ledgerOf(bundle).caveats.flatMap((caveat) => {
       const who = touchedBy(caveat);
       return again(
         caveat.id,
-        ({ panelist }) => who.has(panelist),
+        ({ id }) => who.has(id),
         (gone) => touched(caveat.about?.pieces ?? [], gone),
       );
     }),
@@ -85,7 +82,7 @@ function touchedPanelists(bundle: TastingBundle, key: Key): (caveat: Caveat) => 
 }
 
 function touched(pieces: readonly string[], gone: number): string {
-  const who = counted(gone, 'taster', 'tasters');
+  const who = counted(gone, 'panelist', 'panelists');
   if (pieces.length === 0) return `${who} named in a caveat`;
   return `${who} served from ${pieces.length === 1 ? 'piece' : 'pieces'} ${list(pieces)}`;
 }
@@ -106,14 +103,14 @@ export function plannedSensitivity(
     const gone = [...came].filter((panelist) => touched.has(panelist)).length;
     if (gone === 0) return [];
     const kept = bundle.ballots.filter((ballot) => !touched.has(ballot.panelist));
-    const { kind, leaders, sentence, tasters } = plannedAnswer({ ...bundle, ballots: kept }, key);
+    const { kind, leaders, sentence, panelists } = plannedAnswer({ ...bundle, ballots: kept }, key);
     const same = kind === planned.kind && leaders.join() === planned.leaders.join();
-    return [{ caveat, without: without(gone), sentence, same: tasters < SMALLEST_PANEL ? null : same, tasters }];
+    return [{ caveat, without: without(gone), sentence, same: panelists < SMALLEST_PANEL ? null : same, panelists }];
   };
   const { caveats, notBlind: marks } = ledgerOf(bundle);
   const notBlind = new Set(marks.map(({ panelist }) => panelist));
   return [
-    ...again(null, notBlind, (gone) => counted(gone, 'taster who was not blind', 'tasters who were not blind')),
+    ...again(null, notBlind, (gone) => counted(gone, 'panelist who was not blind', 'panelists who were not blind')),
     ...caveats.flatMap((caveat) =>
       again(caveat.id, touchedBy(caveat), (gone) => touched(caveat.about?.pieces ?? [], gone)),
     ),

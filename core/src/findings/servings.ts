@@ -1,6 +1,6 @@
 import { mainItem, ranksByCode, type Key, type TastingBundle } from '../bundle';
 import { heardSets, scoreOf, setAnswer } from './planned/heard';
-import type { Taster } from './preferences';
+import type { PanelistPreferences } from './preferences';
 
 /** One portion as it was tasted: by whom, of which method and piece, where in the order, and how it was scored. */
 export interface TastedServing {
@@ -14,10 +14,14 @@ export interface TastedServing {
   rank: number;
 }
 
-/** All servings of the tasters who count, in serving order. */
-export function tastedServings(bundle: TastingBundle, key: Key, tasters: readonly Taster[]): TastedServing[] {
+/** All servings of the panelists who count, in serving order. */
+export function tastedServings(
+  bundle: TastingBundle,
+  key: Key,
+  panelists: readonly PanelistPreferences[],
+): TastedServing[] {
   const { tasting } = bundle;
-  const counted = new Set(tasters.map((taster) => taster.panelist));
+  const counted = new Set(panelists.map((panelist) => panelist.id));
   const ranked = mainItem(tasting)?.id ?? '';
   const liked = tasting.ballot.items.find((item) => item.kind === 'liking')?.id ?? '';
   return heardSets(bundle, key)

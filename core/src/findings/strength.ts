@@ -1,5 +1,5 @@
 import { chanceOfBeating, chanceOfBest, plackettLuce, type NoTest, type Ranking } from '../inference';
-import type { Taster } from './preferences';
+import type { PanelistPreferences } from './preferences';
 
 /** How strong each method is, from the rankings; by place of the method. */
 export interface StrengthFinding {
@@ -10,7 +10,7 @@ export interface StrengthFinding {
   chanceOfBest: number[];
   /** Largest Monte Carlo standard error of those chances. */
   standardError: number;
-  /** Chance that a new taster likes the strongest method more than each other one, with its interval. */
+  /** Chance that a new panelist likes the strongest method more than each other one, with its interval. */
   beats: { other: number; chance: number; interval: [number, number] }[];
   strongest: number;
   /** A penalty was needed because a method, or a group, won everything against the rest. */
@@ -19,11 +19,11 @@ export interface StrengthFinding {
 }
 
 export function strengthFinding(
-  tasters: readonly Taster[],
+  panelists: readonly PanelistPreferences[],
   methods: number,
   rules: { alpha: number; seed: string },
 ): StrengthFinding | NoTest {
-  const rankings = tasters.map(({ ranks }) => asRanking(ranks));
+  const rankings = panelists.map(({ ranks }) => asRanking(ranks));
   const fit = plackettLuce(rankings, methods);
   if (fit.test === null) return fit;
   const best = chanceOfBest(rankings, fit, rules);

@@ -5,6 +5,9 @@ export type RankingVerdictKind = 'winner' | 'leading-set' | 'no-answer' | 'canno
 /** Over all planned tests. */
 export type VerdictKind = RankingVerdictKind | 'told-apart' | 'good-enough' | 'too-great-a-loss';
 
+/** What a verdict speaks of: the methods, or only the pieces that were eaten. */
+export type About = 'methods' | 'pieces';
+
 /** The answer to "which is liked best?", before it is put into words. */
 export interface Verdict {
   kind: RankingVerdictKind;
@@ -31,7 +34,7 @@ export interface DecisionRules {
  * Decides which methods lead. Pairs are compared only under a Friedman test that came out
  * at alpha or below; the letters and leaders rest on Holm-adjusted p-values.
  *
- * @param rows one row of mid-ranks per taster
+ * @param rows one row of mid-ranks per panelist
  */
 export function decide(rows: readonly (readonly number[])[], rules: DecisionRules): Verdict {
   const overall = friedman(rows, rules);
@@ -43,27 +46,34 @@ export function decide(rows: readonly (readonly number[])[], rules: DecisionRule
   if (tooFew) return { ...nothing, pairs, kind: 'cannot-say', reason: tooFewReason(rows.length) };
   if (overall.probability.p > rules.alpha) return { ...nothing, pairs, kind: 'no-answer' };
 
-  const order = overall.rankSums.map((_, method) => method).sort((a, b) => overall.rankSums[a] - overall.rankSums[b]);
   const different = pairs.filter((pair) => pair.adjustedP <= rules.alpha);
-  const places = order.map((_, place) => place);
+  return { ...nothing, pairs, ...standing(overall.rankSums, different) };
+}
+
+/**
+ * Who leads: the best, and all that are not shown to differ from it.
+ *
+ * @param means mean ranks or sums of ranks by method, less being better
+ * @param different pairs shown to differ
+ */
+export function standing(
+  means: readonly number[],
+  different: readonly { a: number; b: number }[],
+): Pick<Verdict, 'leaders' | 'letters'> & { kind: 'winner' | 'leading-set' } {
+  const order = means.map((_, method) => method).sort((a, b) => means[a] - means[b]);
   const placeOf = (method: number): number => order.indexOf(method);
   const groups = letters(
-    places.length,
+    order.length,
     different.map((pair) => [placeOf(pair.a), placeOf(pair.b)] as const),
   );
   const best = order[0];
   const beaten = new Set(different.flatMap((pair) => (pair.a === best ? [pair.b] : pair.b === best ? [pair.a] : [])));
   const leaders = order.filter((method) => !beaten.has(method));
   const kind = leaders.length === 1 ? 'winner' : 'leading-set';
-  return { kind, leaders, overall, pairs, letters: order.map((_, method) => groups[placeOf(method)]), reason: '' };
+  return { kind, leaders, letters: order.map((_, method) => groups[placeOf(method)]) };
 }
 
-function tooFewReason(tasters: number): string {
-  const people = tasters === 1 ? 'One taster is' : `${tasters} tasters are`;
+function tooFewReason(panelists: number): string {
+  const people = panelists === 1 ? 'One panelist is' : `${panelists} panelists are`;
   return `${people} too few for a verdict: below ${SMALLEST_PANEL}, even complete agreement on two samples may well be chance.`;
-}
-
-/** Whether two verdicts tell the reader the same. */
-export function sameVerdict(one: Verdict, other: Verdict): boolean {
-  return one.kind === other.kind && [...one.leaders].sort().join() === [...other.leaders].sort().join();
 }

@@ -1,8 +1,8 @@
-import type { Key, TastingBundle } from '../bundle';
+import { mainItem, type Key, type TastingBundle } from '../bundle';
 import { plannedAnswer } from './planned';
 import { isRankedByAll, readPreferences } from './preferences';
-import { decide, type VerdictKind } from './verdict';
-import { verdictSentence } from './wording';
+import { rankedAnswer } from './ranked';
+import type { VerdictKind } from './verdict';
 
 /** The answer of one zone by itself. */
 export interface ZoneAnswer {
@@ -11,7 +11,7 @@ export interface ZoneAnswer {
   /** Method ids. */
   leaders: string[];
   sentence: string;
-  tasters: number;
+  panelists: number;
 }
 
 /**
@@ -29,15 +29,17 @@ export function zoneAnswers(bundle: TastingBundle, key: Key): ZoneAnswer[] {
   const ids = (leaders: readonly number[]): string[] => leaders.map((method) => methods[method].id);
   return zones.map(({ id, name }) => {
     if (!isRankedByAll(plan)) {
-      const { kind, leaders, sentence, tasters } = plannedAnswer(bundle, key, { zone: id });
-      return { zone: name, kind, leaders: ids(leaders), sentence, tasters };
+      const { kind, leaders, sentence, panelists } = plannedAnswer(bundle, key, { zone: id });
+      return { zone: name, kind, leaders: ids(leaders), sentence, panelists };
     }
-    const { tasters } = readPreferences(bundle, key, id);
-    const verdict = decide(
-      tasters.map((taster) => taster.ranks),
-      { alpha: plan.alpha, seed: key.seed },
-    );
-    const sentence = verdictSentence(verdict, names);
-    return { zone: name, kind: verdict.kind, leaders: ids(verdict.leaders), sentence, tasters: tasters.length };
+    const { panelists } = readPreferences(bundle, key, id);
+    const { kind, leaders, sentence } = rankedAnswer(panelists, {
+      plan,
+      names,
+      word: mainItem(tasting)?.attribute ?? '',
+      alpha: plan.alpha,
+      seed: key.seed,
+    });
+    return { zone: name, kind, leaders: ids(leaders), sentence, panelists: panelists.length };
   });
 }

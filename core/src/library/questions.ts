@@ -2,86 +2,129 @@ import type { BallotItem, ItemKind, Test } from '../bundle';
 import { isOfTwoSamples, kindsFor, scopeOf } from '../questions';
 import type { AttributeWord } from './words';
 
-/** A kind of question, as the ballot builder offers it. */
-export interface QuestionKind {
-  kind: ItemKind;
+type About = Partial<AttributeWord>;
+
+/** A kind of question, as the ballot builder offers it and in neutral words. */
+interface Wording {
   name: string;
   /** When to use it, in half a sentence. */
   use: string;
+  ask: (word: string) => string;
+  /** The ends or steps that it begins with. */
+  scale?: (about: About) => Partial<BallotItem>;
 }
 
-export const QUESTION_KINDS: readonly QuestionKind[] = [
-  { kind: 'ranking', name: 'Ranking', use: 'puts all samples in order' },
-  { kind: 'liking', name: 'Liking, 1 to 9', use: 'how much each sample is liked' },
-  { kind: 'line', name: 'Line scale', use: 'how strong a word is, on a line without a mark' },
-  { kind: 'category', name: 'Category scale', use: 'a few named steps, each with its weight' },
-  { kind: 'just-right', name: 'Just about right', use: 'too little, just right or too much' },
-  { kind: 'check-all', name: 'Check all that apply', use: 'which words fit the sample' },
-  { kind: 'best-worst', name: 'Best and worst', use: 'the most and the least liked of a set' },
-  { kind: 'paired-preference', name: 'Paired preference', use: 'which of two is preferred' },
-  { kind: 'triangle', name: 'Triangle', use: 'which of three is the odd one' },
-  { kind: 'duo-trio', name: 'Duo-trio', use: 'which of two is like the reference' },
-  { kind: '2-afc', name: '2-AFC', use: 'which of two has more of a word' },
-  { kind: '3-afc', name: '3-AFC', use: 'which of three has most of a word' },
-  { kind: 'tetrad', name: 'Tetrad', use: 'which two of four belong together' },
-  { kind: 'a-not-a', name: 'A or not A', use: 'whether a sample is the one learnt before' },
-  { kind: 'same-different', name: 'Same or different', use: 'whether two samples are the same' },
-  { kind: 'comment', name: 'Comment', use: 'a free line at the end' },
-];
+const howStrong = (word: string): string => (word ? `How ${word} is it?` : 'How strong is it?');
+const asOptions = (texts: readonly string[], weight: (at: number) => number): Partial<BallotItem> => ({
+  options: texts.map((text, at) => ({ text, weight: weight(at) })),
+});
+
+const WORDINGS: Readonly<Record<ItemKind, Wording>> = {
+  ranking: {
+    name: 'Ranking',
+    use: 'puts all samples in order',
+    ask: (word) => `Put the samples in order, the ${word ? `most ${word} one` : 'one you like most'} first.`,
+    scale: ({ word }) =>
+      word ? { low: `Least ${word}`, high: `Most ${word}` } : { low: 'Least liked', high: 'Most liked' },
+  },
+  liking: { name: 'Liking, 1 to 9', use: 'how much each sample is liked', ask: () => 'How much do you like it?' },
+  line: {
+    name: 'Line scale',
+    use: 'how strong a word is, on a line without a mark',
+    ask: howStrong,
+    scale: ({ word, low, high }) => ({ low: low ?? `not ${word || 'at all'}`, high: high ?? `very ${word || 'much'}` }),
+  },
+  category: {
+    name: 'Category scale',
+    use: 'a few named steps, each with its weight',
+    ask: howStrong,
+    scale: ({ word = '' }) =>
+      asOptions(
+        ['not', 'somewhat', 'very'].map((step) => `${step} ${word}`.trim()),
+        (at) => at + 1,
+      ),
+  },
+  'just-right': {
+    name: 'Just about right',
+    use: 'too little, just right or too much',
+    ask: (word) => (word ? `Is it ${word} as you like it?` : 'Is there as much of it as you like?'),
+    scale: () => ({ low: 'Much too little', high: 'Much too much' }),
+  },
+  'check-all': {
+    name: 'Check all that apply',
+    use: 'which words fit the sample',
+    ask: () => 'Which words fit this sample?',
+    scale: () => asOptions(['crisp', 'soft', 'juicy', 'dry', 'sweet', 'bitter'], () => 0),
+  },
+  'best-worst': {
+    name: 'Best and worst',
+    use: 'the most and the least liked of a set',
+    ask: () => 'Which do you like most, and which least?',
+  },
+  'paired-preference': {
+    name: 'Paired preference',
+    use: 'which of two is preferred',
+    ask: () => 'Which do you prefer?',
+  },
+  triangle: {
+    name: 'Triangle',
+    use: 'which of three is the odd one',
+    ask: () => 'Two of these are the same. Which one is different?',
+  },
+  'duo-trio': {
+    name: 'Duo-trio',
+    use: 'which of two is like the reference',
+    ask: () => 'Which of the other two is the same as the first?',
+  },
+  '2-afc': {
+    name: '2-AFC',
+    use: 'which of two has more of a word',
+    ask: (word) => `Which one is more ${word || 'intense'}?`,
+  },
+  '3-afc': {
+    name: '3-AFC',
+    use: 'which of three has most of a word',
+    ask: (word) => `Which one is the most ${word || 'intense'}?`,
+  },
+  tetrad: {
+    name: 'Tetrad',
+    use: 'which two of four belong together',
+    ask: () => 'These are two pairs. Which two belong together?',
+  },
+  'a-not-a': {
+    name: 'A or not A',
+    use: 'whether a sample is the one learnt before',
+    ask: () => 'Is this the sample that you learnt to know as A?',
+  },
+  'same-different': {
+    name: 'Same or different',
+    use: 'whether two samples are the same',
+    ask: () => 'Are these two the same or different?',
+  },
+  comment: { name: 'Comment', use: 'a free line at the end', ask: () => 'Anything you want to say?' },
+};
+
+/** A kind of question by its name, and when to use it. */
+export interface QuestionKind {
+  kind: ItemKind;
+  name: string;
+  use: string;
+}
+
+export const QUESTION_KINDS: readonly QuestionKind[] = Object.entries(WORDINGS).map(([kind, { name, use }]) => ({
+  kind: kind as ItemKind,
+  name,
+  use,
+}));
 
 const bare = { attribute: '', definition: '', low: '', high: '', options: [], ties: false };
 
 /** A neutral question of a kind, about a word where the kind asks about one. */
-export function neutralQuestion(id: string, kind: ItemKind, about: Partial<AttributeWord> = {}): BallotItem {
+export function neutralQuestion(id: string, kind: ItemKind, about: About = {}): BallotItem {
   const { word = '', definition = '' } = about;
-  const item = { ...bare, id, kind, attribute: word, definition, ask: ASKS[kind](word) };
-  return { ...item, ...scaleOf(kind, about) };
+  const { ask, scale } = WORDINGS[kind];
+  return { ...bare, id, kind, attribute: word, definition, ask: ask(word), ...scale?.(about) };
 }
-
-/** The ends or steps that a question of a kind begins with. */
-function scaleOf(kind: ItemKind, { word = '', low, high }: Partial<AttributeWord>): Partial<BallotItem> {
-  switch (kind) {
-    case 'ranking':
-      return word ? { low: `Least ${word}`, high: `Most ${word}` } : { low: 'Least liked', high: 'Most liked' };
-    case 'line':
-      return { low: low ?? `not ${word || 'at all'}`, high: high ?? `very ${word || 'much'}` };
-    case 'just-right':
-      return { low: 'Much too little', high: 'Much too much' };
-    case 'category':
-      return {
-        options: ['not', 'somewhat', 'very'].map((step, at) => ({ text: `${step} ${word}`.trim(), weight: at + 1 })),
-      };
-    case 'check-all':
-      return { options: ['crisp', 'soft', 'juicy', 'dry', 'sweet', 'bitter'].map((text) => ({ text, weight: 0 })) };
-    default:
-      return {};
-  }
-}
-
-const howStrong = (word: string): string => (word ? `How ${word} is it?` : 'How strong is it?');
-
-/** The question of each kind in neutral words. */
-const ASKS: Readonly<Record<ItemKind, (word: string) => string>> = {
-  ranking: (word) =>
-    word
-      ? `Put the samples in order, the most ${word} one first.`
-      : 'Put the samples in order, the one you like most first.',
-  liking: () => 'How much do you like it?',
-  line: howStrong,
-  category: howStrong,
-  'just-right': (word) => (word ? `Is it ${word} as you like it?` : 'Is there as much of it as you like?'),
-  'check-all': () => 'Which words fit this sample?',
-  'best-worst': () => 'Which do you like most, and which least?',
-  'paired-preference': () => 'Which do you prefer?',
-  triangle: () => 'Two of these are the same. Which one is different?',
-  'duo-trio': () => 'Which of the other two is the same as the first?',
-  '2-afc': (word) => `Which one is more ${word || 'intense'}?`,
-  '3-afc': (word) => `Which one is the most ${word || 'intense'}?`,
-  tetrad: () => 'These are two pairs. Which two belong together?',
-  'a-not-a': () => 'Is this the sample that you learnt to know as A?',
-  'same-different': () => 'Are these two the same or different?',
-  comment: () => 'Anything you want to say?',
-};
 
 /** The questions that a test is usually asked with. Ids are the kinds, which are unique in it. */
 export function usualBallot(test: Test, attribute: string): BallotItem[] {

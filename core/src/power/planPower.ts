@@ -3,6 +3,7 @@ import { isComplete } from '../design';
 import { forcedChoicePower, PROTOCOLS, type Protocol } from '../inference';
 import { isOfTwoSamples } from '../questions';
 import { incompleteRankingPower } from './incompletePower';
+import { methodPower } from './methodPower';
 import { rankingPower } from './rankingPower';
 import { marginPower, piecePower, scorePower, USUAL_HEIGHT, type ScorePlan } from './scorePower';
 import { preferencePower, signalPower } from './tellingPower';
@@ -73,12 +74,13 @@ export function planPower(plan: SizedPlan, panelists: number, seed: string, pane
 }
 
 /**
- * The same for rankings and choices with pieces instead of bites as what is counted: what the
- * findings may claim of methods. Null where pieces are counted anyway (scores) or are not what
+ * The same for incomplete rankings and choices with pieces instead of bites as what is counted: what
+ * could be claimed of methods. Null where pieces are counted anyway (complete rankings, scores) or are not what
  * it hangs on (two samples told apart), and where there is only one per method.
  */
 export function powerInPieces(plan: SizedPlan, panelists: number): PlanPower | null {
   if ((plan.test !== 'ranking' && plan.test !== 'best-worst') || panelists < 1) return null;
+  if (plan.test === 'ranking' && isComplete(plan)) return null;
   const power = piecePower(scoresOf(plan, panelists));
   return power === null ? null : { panelists, power, standardError: 0 };
 }
@@ -117,7 +119,13 @@ function rankingOf(plan: SizedPlan, panelists: number, seed: string, panels: num
   const liking = likingOf(plan);
   const [sittings, replicates] = [service.sittings, service.replicates];
   if (test === 'ranking' && isComplete(plan)) {
-    // Sittings and replicates are averaged: only the noise of one answer shrinks.
+    if (plan.piecesPerMethod > 1)
+      return methodPower({
+        ...{ panelists, liking, alpha, seed, panels, pieces: plan.piecesPerMethod },
+        ...{ disagreement: assumed.disagreement, noise: assumed.noise, pieceSpread: assumed.pieceSpread },
+        ...{ rounds: sittings * replicates, rankings: Math.max(1, plan.zones.length) },
+      });
+    // One piece a method: about these pieces. Sittings and replicates are averaged: only the noise of one answer shrinks.
     const answers = sittings * replicates * Math.max(1, plan.zones.length);
     const spread = Math.hypot(assumed.disagreement, assumed.noise / Math.sqrt(answers));
     return rankingPower({ panelists, liking, spread, alpha, seed, panels });

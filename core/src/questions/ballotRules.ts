@@ -1,4 +1,4 @@
-import { answerKindOf, CHOICE_WORDS, codesServed, countedCodes, placeOfAnswer, scopeOf, scoreRange } from './kinds';
+import { answerKindOf, choicesOf, codesServed, countedCodes, placeOfAnswer, scaleOf, scopeOf } from './kinds';
 import type { AnswerValue, BallotDesign, BallotItem, Problem, Serving } from '../tasting';
 
 /** What a ballot asks, and what was served for it. */
@@ -46,9 +46,9 @@ function valueProblems(answer: AnswerValue, item: BallotItem, set: readonly stri
 const fits = (answer: AnswerValue, item: BallotItem): boolean => answerKindOf(item) === answer.kind;
 
 function scoreProblems(score: number, item: BallotItem): Problem[] {
-  const { low, high, whole } = scoreRange(item);
-  const isFit = score >= low && score <= high && (!whole || Number.isInteger(score));
-  const number = whole ? 'whole number' : 'number';
+  const { low, high, steps } = scaleOf(item);
+  const isFit = score >= low && score <= high && (!steps || Number.isInteger(score));
+  const number = steps ? 'whole number' : 'number';
   return isFit ? [] : [{ field: 'score', message: `A score here is a ${number} from ${low} to ${high}.` }];
 }
 
@@ -95,11 +95,10 @@ export function rankingProblems(
 }
 
 function choiceProblems(choice: readonly string[], set: readonly string[], item: BallotItem): Problem[] {
-  const offered = CHOICE_WORDS[item.kind] ?? (item.kind === 'duo-trio' ? set.slice(1) : set);
-  const wanted = item.kind === 'tetrad' ? 2 : 1;
+  const { offered, choose } = choicesOf(item, set);
   if (choice.length === 0 && item.kind === 'paired-preference' && item.ties) return [];
-  if (choice.length !== wanted || new Set(choice).size < wanted)
-    return [{ field: 'choice', message: wanted === 1 ? 'Choose one.' : 'Choose the two that belong together.' }];
+  if (choice.length !== choose || new Set(choice).size < choose)
+    return [{ field: 'choice', message: choose === 1 ? 'Choose one.' : 'Choose the two that belong together.' }];
   return choice.flatMap((one, at) =>
     offered.includes(one) ? [] : [{ field: `choice.${at}`, message: `${one} cannot be chosen here.` }],
   );

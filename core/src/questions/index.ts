@@ -1,16 +1,21 @@
 export {
   answerKindOf,
-  CHOICE_WORDS,
+  choicesOf,
   codesServed,
   countedCodes,
+  countOf,
+  hasPart,
   hasRightAnswer,
   isOfTwoSamples,
+  isScaleOfWord,
   kindsFor,
   mainItem,
   placeOfAnswer,
+  scaleOf,
   scopeOf,
-  scoreRange,
+  type Part,
   type Scope,
 } from './kinds';
 export { answerProblems, currentAnswers, missingAnswers, rankingProblems, type AskedBallot } from './ballotRules';
+export { type Scale, type Step } from './scales';
 export { ranksByCode } from './ranks';

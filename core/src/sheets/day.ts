@@ -1,3 +1,4 @@
+import { rawNumbers } from '../served';
 import type { Piece, Tasting } from '../tasting';
 import { constantsTable } from './plan';
 import type { Block, Sheet, Tray } from './sheet';
@@ -6,9 +7,10 @@ import type { Block, Sheet, Tray } from './sheet';
 export function kitchenSheet(tasting: Tasting, pieces: readonly Piece[]): Sheet {
   const lots = new Map(tasting.lots.map(({ id, name }) => [id, name]));
   const { halves, constants, bundled } = tasting;
+  const raw = rawNumbers(pieces, halves);
   const columns = [
     { name: 'Tag', isCode: true },
-    ...(halves ? [{ name: 'Raw piece', isCode: true }] : []),
+    { name: 'Raw piece', isCode: true },
     ...(lots.size > 0 ? [{ name: 'Lot' }] : []),
     { name: 'Done', isWide: true },
   ];
@@ -23,9 +25,9 @@ export function kitchenSheet(tasting: Tasting, pieces: readonly Piece[]): Sheet 
         kind: 'table',
         above: '',
         columns,
-        rows: own.map(({ tag, block, lot }) => [
+        rows: own.map(({ tag, lot }) => [
           tag,
-          ...(halves ? [String(block + 1)] : []),
+          String(raw.get(tag)),
           ...(lots.size > 0 ? [lots.get(lot ?? '') ?? ''] : []),
           '',
         ]),
@@ -35,8 +37,20 @@ export function kitchenSheet(tasting: Tasting, pieces: readonly Piece[]): Sheet 
   return {
     name: 'Kitchen list',
     title: tasting.title,
-    blocks: [...blocks, ...(constants.length > 0 ? [constantsTable(tasting)] : [])],
+    blocks: [
+      { kind: 'text', text: numberingText(tasting, pieces.length), look: 'plain' },
+      ...blocks,
+      ...(constants.length > 0 ? [constantsTable(tasting)] : []),
+    ],
   };
+}
+
+/** What is done before anyone looks at the list, so that nobody chooses which piece is cooked how. */
+function numberingText({ halves, lots, piecesPerMethod }: Tasting, pieces: number): string {
+  const byLot = lots.length > 0 ? ', lot by lot,' : '';
+  return halves
+    ? `Number the raw pieces from 1 to ${piecesPerMethod}${byLot} before you read on; cut each into as many parts as there are methods, and give every part its tag.`
+    : `Number the raw pieces from 1 to ${pieces}${byLot} before you read on. This list says which tag each of them gets: it was drawn, and is not to be chosen.`;
 }
 
 /** What whoever portions reads: which piece is cut for which code. */

@@ -1,5 +1,6 @@
 import { ANALYSIS_NAMES, quantities, TEST_NAMES } from '../design';
 import type { Decision, Plan, Tasting } from '../tasting';
+import { askedText, servedText, sizedForText } from './planned';
 import { plannedPortions, type PlannedPortion } from '../served';
 import { counted, type Block, type Sheet } from './sheet';
 
@@ -76,8 +77,9 @@ function facts(tasting: Tasting): { name: string; lines: string[] }[] {
     ...named('Zones', zones.length > 0 ? [`${zones.map(({ name }) => name).join(', ')}, judged apart`] : []),
     ...named(
       'Asked',
-      ballot.items.map(({ ask }, at) => `${at + 1}. ${ask}`),
+      ballot.items.map((item, at) => `${at + 1}. ${askedText(item)}`),
     ),
+    { name: 'Served', lines: servedText(tasting) },
     {
       name: 'To prepare',
       lines: [
@@ -85,6 +87,7 @@ function facts(tasting: Tasting): { name: string; lines: string[] }[] {
       ],
     },
     { name: 'Test', lines: [`${TEST_NAMES[tasting.test]}, level ${tasting.alpha}`] },
+    { name: 'Sized for', lines: [sizedForText(tasting)] },
   ];
 }
 

@@ -1,4 +1,4 @@
-import { plannedView, rankingView, sectionOf, type Findings } from '../findings';
+import { plannedView, rankingView, sectionOf, type Findings, type RankSums } from '../findings';
 import { counted, type Block, type Column, type Sheet } from './sheet';
 
 const decimal = (value: number | null | undefined, digits: number): string =>
@@ -43,12 +43,23 @@ export function reportSheet(found: Findings): Sheet {
   };
 }
 
+/** The test of the methods, where the plan has one. */
+function methodTestBlocks(test: RankSums['methodTest']): Block[] {
+  if (test?.test !== 'piece-blocks') return [];
+  const by = test.by === 'F' ? 'from F' : 'by re-assigning methods within blocks';
+  return [
+    text(
+      `Of the methods: F ${decimal(test.F, 3)} on ${test.df1} and ${test.df2} df in ${test.blocks} blocks of pieces, p ${pText(test.probability.p)} ${by}. Pairs by Tukey on the error of pieces. Of these pieces alone:`,
+    ),
+  ];
+}
+
 /** The planned test in figures, method by method. */
 function plannedBlocks(found: Findings): Block[] {
   const [ranking, planned] = [rankingView(found), plannedView(found)];
   const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
   if (ranking) {
-    const { methods, overall, pairs } = ranking;
+    const { methods, overall, pairs, methodTest } = ranking;
     const order = [...methods].sort((a, b) => (a.rankSum ?? Infinity) - (b.rankSum ?? Infinity));
     return [
       {
@@ -69,6 +80,7 @@ function plannedBlocks(found: Findings): Block[] {
           decimal(liking?.mean, 2),
         ]),
       },
+      ...methodTestBlocks(methodTest),
       ...(overall.test === null
         ? []
         : [

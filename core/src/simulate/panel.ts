@@ -1,8 +1,8 @@
 import {
   answerKindOf,
   codesServed,
+  scaleOf,
   scopeOf,
-  scoreRange,
   type AnswerValue,
   type Ballot,
   type BallotItem,
@@ -147,9 +147,9 @@ function aboutSample(item: BallotItem, code: string, impression: number, random:
     const words = item.options.filter(() => random.fraction() < chance).map((option) => option.text);
     return { kind: 'words', item: item.id, code, words };
   }
-  const { low, high, whole } = scoreRange(item);
+  const { low, high, steps } = scaleOf(item);
   const value = low + ((impression - 1) / 8) * (high - low);
-  const score = Math.min(high, Math.max(low, whole ? Math.round(value) : Math.round(value * 10) / 10));
+  const score = Math.min(high, Math.max(low, steps ? Math.round(value) : Math.round(value * 10) / 10));
   return { kind: 'score', item: item.id, code, score };
 }
 

@@ -84,6 +84,11 @@ export const CODE: Pattern = {
   pattern: /^[1-9]\d{2}$/,
   message: 'A blind code is three digits, the first not 0.',
 };
+/** Text that can be stored and printed as it is: no null character, no half of a surrogate pair. */
+export const WELL_FORMED: Pattern = {
+  pattern: /^[^\p{Cs}\0]*$/u,
+  message: 'This text has a broken letter in it. Type it again.',
+};
 export const TAG: Pattern = {
   pattern: /^[A-Z]{1,2}\d$/,
   message: 'A kitchen tag is a letter or two and a digit, such as K4.',
@@ -146,6 +151,7 @@ export const PRODUCTS = [
 /** How the locked plan will be analysed; the names say the tests in their order. */
 export const ANALYSES = [
   'friedman-then-pairs-holm',
+  'piece-blocks-then-tukey',
   'skillings-mack-then-strengths',
   'mixed-model-then-tukey',
   'non-inferiority-mixed-model',

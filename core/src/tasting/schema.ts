@@ -17,12 +17,14 @@ import {
   PRODUCTS,
   SHORT_TEXT,
   TESTS,
+  WELL_FORMED,
   type Limits,
 } from './limits';
 
-export const id = z.string().min(1).max(ID_LENGTH);
-export const shortText = z.string().max(SHORT_TEXT);
-export const longText = z.string().max(LONG_TEXT);
+const text = (most: number) => z.string().max(most).regex(WELL_FORMED.pattern, WELL_FORMED.message);
+export const id = text(ID_LENGTH).min(1);
+export const shortText = text(SHORT_TEXT);
+export const longText = text(LONG_TEXT);
 export const moment = z.iso.datetime({ offset: true });
 
 const number = ({ least, most }: Limits) => z.number().min(least).max(most);

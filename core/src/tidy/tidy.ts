@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { Answer, BallotItem, TastingBundle } from '../tasting';
 import { ledgerOf } from '../caveats';
-import { currentAnswers, ranksByCode, scopeOf } from '../questions';
+import { countOf, currentAnswers, ranksByCode, scopeOf } from '../questions';
 import { plannedPortions, servedPortions, type PlannedPortion, type ServedPortion } from '../served';
 
 /** One serving that counts, one line: the shape that statistics programs read best. */
@@ -138,9 +138,9 @@ const FIRST_COLUMNS = [
   'lot',
 ];
 
-/** A column for each question, none of them named as another. */
+/** A column for each question, none of them named as another, or as what programs keep for themselves. */
 function questionColumns(items: readonly BallotItem[]): [BallotItem, string][] {
-  const taken = new Set([...FIRST_COLUMNS, 'handed_in_at']);
+  const taken = new Set([...FIRST_COLUMNS, 'handed_in_at', '__proto__']);
   return items.map((item) => {
     const name = item.attribute || (item.kind === 'ranking' ? 'rank' : item.kind);
     let column = name;
@@ -169,10 +169,6 @@ function valueAt(item: BallotItem, current: readonly Answer[], code: string, set
       return '';
   }
 }
-
-/** A category counts what it was given; any other score is what it is. */
-const countOf = ({ kind, options }: BallotItem, score: number): number =>
-  kind === 'category' ? (options[score - 1]?.weight ?? score) : score;
 
 /** The word that was chosen, or whether this sample was. */
 function chosen(choice: readonly string[], code: string): string | number {

@@ -222,7 +222,7 @@ describe('serving orders as CSV', () => {
     const lines = ordersCsv(warm).trim().split('\n');
     expect(lines[0]).toBe('sitting,flight,seat,panelist,position,set,zone,code');
     expect(lines).toHaveLength(1 + 4 * 4);
-    expect(lines[1]).toMatch(/^1,1,1,Taster 1,1,0,,\d{3}$/);
+    expect(lines[1]).toMatch(/^1,1,1,Panelist 1,1,0,,\d{3}$/);
     expect(lines.join()).not.toContain('Method');
   });
 });

@@ -59,6 +59,20 @@ describe('jacana analyse', () => {
     expect(jacana(text, 'analyse', 'x.csv', ...columns).out).toContain('Left out (incomplete): p9');
   });
 
+  it.each(['', '-', '–', 'NA', 'n/a', ' na '])(
+    'takes %j for a missing answer, leaves it out and counts it',
+    (empty) => {
+      const rows = ['a,x,1', 'a,y,2', 'b,x,1', 'b,y,2', 'c,x,1', 'c,y,2', 'd,x,1'];
+      const asked = ['analyse', 'x.csv', ...columns];
+      const found = jacana(['who,what,rank', ...rows, `d,y,${empty}`].join('\n'), ...asked, '--json');
+      const without = jacana(['who,what,rank', ...rows].join('\n'), ...asked, '--json');
+      expect(JSON.parse(found.out)).toEqual({ ...JSON.parse(without.out), missing: 1 });
+      expect(jacana(['who,what,rank', ...rows, `d,y,${empty}`].join('\n'), ...asked).out).toContain(
+        '1 row has no answer and was left out.',
+      );
+    },
+  );
+
   it.each([
     ['who,what,rank\na,b,x', 'Row 2, column rank: "x" is not a finite number.'],
     ['who,what,rank\na,b,1\na,b,2', 'Row 3: panelist "a" has sample "b" a second time'],
@@ -66,7 +80,7 @@ describe('jacana analyse', () => {
     ['who,what,score\na,b,1', 'No column "rank" for --value. The file has: who, what, score.'],
     ['who,what,rank\na,b,1e999', 'is not a finite number'],
     ['who,what,rank\na,b,0x10', 'is not a finite number'],
-    ['who,what,rank\na,b,', 'Leave the row out if there is no answer.'],
+    ['who,what,rank\na,b,none', 'Leave the cell empty if there is no answer.'],
     ['who,what,rank,what\na,b,1,c', 'two columns are called "what"'],
     ['who,what,rank\na,"b,1', 'Row'],
     ['who,what,rank\na,b,1,2', 'Row 2: Too many fields'],

@@ -12,7 +12,7 @@ describe('findings', () => {
     expect(found.verdict.kind).toBe('winner');
     expect(found.verdict.leaders).toEqual(['m0']);
     expect(found.verdict.sentence).toBe('Method 0 is liked best.');
-    expect(found.verdict.support).toContain('24 tasters, 3 pieces a method.');
+    expect(found.verdict.support).toContain('24 panelists, 3 pieces a method.');
     expect(found.fingerprint.matches).toBe(true);
     const sums = found.methods.map((method) => method.rankSum as number);
     expect(sums.reduce((a, b) => a + b)).toBe(24 * 10);
@@ -38,11 +38,11 @@ describe('findings', () => {
     expect(found.pairs.every((pair) => !pair.differ)).toBe(true);
   });
 
-  it('withholds a verdict from two tasters, whatever p says', () => {
+  it('withholds a verdict from two panelists, whatever p says', () => {
     const found = rankingFindings(simulatedBundle({ truth: [9, 7, 5, 3, 1], methods: 5, panelists: 2 }));
     expect(found.verdict).toMatchObject({
       kind: 'cannot-say',
-      sentence: expect.stringContaining('2 tasters are too few'),
+      sentence: expect.stringContaining('2 panelists are too few'),
     });
     expect(found.overall.test).toBe('friedman');
   });
@@ -57,18 +57,18 @@ describe('findings', () => {
     bundle.ballots[3].handedInAt = null;
     bundle.ballots.splice(5, 1);
     const found = rankingFindings(bundle);
-    expect(found.tasters).toHaveLength(10);
+    expect(found.panelists).toHaveLength(10);
     expect(found.leftOut).toEqual([
       { panelist: 'p3', seat: 4, why: 'did not hand in the ballot' },
       { panelist: 'p5', seat: 6, why: 'did not open the ballot' },
     ]);
   });
 
-  it('runs again without tasters who were not blind', () => {
+  it('runs again without panelists who were not blind', () => {
     const bundle = simulatedBundle({ truth: [8, 5, 4], panelists: 14 });
     bundle.records.caveats = [notBlind('p0'), notBlind('p1')];
     const found = rankingFindings(bundle);
-    expect(found.sensitivity).toEqual([expect.objectContaining({ tasters: 12, same: true })]);
+    expect(found.sensitivity).toEqual([expect.objectContaining({ panelists: 12, same: true })]);
     expect(kinds(found)).toContain('not-blind');
   });
 
@@ -145,7 +145,7 @@ describe('what was looked at after unsealing', () => {
     expect(found.against.map(({ method }) => method)).toEqual(['m1', 'm2']);
     expect(found.panel.order.from).toBe('liking');
     expect(found.panel.order.position.test).toBe('F');
-    expect(found.panel.groups.test).toBe('taster-groups');
+    expect(found.panel.groups.test).toBe('panelist-groups');
   });
 
   it('reads order effects from the ranking where liking was not asked', () => {
@@ -154,7 +154,7 @@ describe('what was looked at after unsealing', () => {
 });
 
 describe('caveats that say what they touch', () => {
-  const touched = (pieces: string[], panelists: string[] = [], perMethod = 3) => {
+  const touched = (pieces: string[], panelists: string[] = [], perMethod = 6) => {
     const bundle = simulatedBundle({ truth: [8, 5, 4], panelists: 24, pieces: perMethod });
     bundle.records.caveats = [noted('c1', 'Overshot', { pieces, panelists })];
     return { bundle, found: rankingFindings(bundle) };
@@ -168,8 +168,8 @@ describe('caveats that say what they touch', () => {
     expect(found.sensitivity).toEqual([
       {
         caveat: 'c1',
-        without: `${served} tasters served from piece ${tag}`,
-        tasters: 24 - served,
+        without: `${served} panelists served from piece ${tag}`,
+        panelists: 24 - served,
         same: true,
         sentence: expect.any(String),
       },
@@ -180,12 +180,12 @@ describe('caveats that say what they touch', () => {
   it('say that nothing can be told where everybody was served it', () => {
     const [{ tag }] = touched([], [], 1).bundle.pieces;
     expect(touched([tag], [], 1).found.sensitivity).toEqual([
-      expect.objectContaining({ same: null, tasters: 0, sentence: expect.stringContaining('nobody is left') }),
+      expect.objectContaining({ same: null, panelists: 0, sentence: expect.stringContaining('nobody is left') }),
     ]);
   });
 
   it('take out the panelists that they name, and stay for judgement when they name nothing', () => {
-    expect(touched([], ['p0', 'p1']).found.sensitivity).toEqual([expect.objectContaining({ tasters: 22 })]);
+    expect(touched([], ['p0', 'p1']).found.sensitivity).toEqual([expect.objectContaining({ panelists: 22 })]);
     const { found } = touched([]);
     expect(found.sensitivity).toEqual([]);
     expect(kinds(found)).toContain('caveats');
@@ -212,8 +212,8 @@ describe('the practical pick and the next step', () => {
   });
 
   it('names the size of a follow-up where one would help', () => {
-    const close = rankingFindings(simulatedBundle({ truth: [7.4, 7, 3], panelists: 12 }));
-    expect(close.verdict.kind).toBe('leading-set');
+    const close = rankingFindings(simulatedBundle({ truth: [7.4, 7, 3], panelists: 12, pieces: 1 }));
+    expect(close.verdict).toMatchObject({ kind: 'leading-set', about: 'pieces' });
     expect(close.next.panel).toBeGreaterThanOrEqual(12);
     expect(close.next.text).toContain('8 times in 10');
     expect(rankingFindings(simulatedBundle({ truth: [8, 5, 4], panelists: 24 })).next.panel).toBeNull();

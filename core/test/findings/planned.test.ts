@@ -108,7 +108,7 @@ describe('a triangle', () => {
       noted('c', 'Spilt', { pieces: [], panelists: ['p30'] }),
     ];
     const { sensitivity } = besides(bundle);
-    expect(sensitivity.map(({ caveat, same, tasters }) => [caveat, same, tasters])).toEqual([
+    expect(sensitivity.map(({ caveat, same, panelists }) => [caveat, same, panelists])).toEqual([
       [null, false, 30],
       ['c', true, 35],
     ]);
@@ -151,11 +151,11 @@ describe('a complete ranking judged several times', () => {
   it('counts everyone once, by mean ranks over zones, replicates and sittings', () => {
     const base = simulatedBundle().tasting.service;
     const service = { ...base, replicates: 2, sittings: 2, warmUp: true };
-    const { tasters, overall } = rankingFindings(
+    const { panelists, overall } = rankingFindings(
       simulatedBundle({ panelists: 12, truth: [7, 5, 4], tasting: { zones, service } }),
     );
-    expect(tasters).toHaveLength(12);
-    for (const { ranks } of tasters) expect(ranks.reduce((sum, rank) => sum + rank, 0)).toBe(6);
+    expect(panelists).toHaveLength(12);
+    for (const { ranks } of panelists) expect(ranks.reduce((sum, rank) => sum + rank, 0)).toBe(6);
     expect(overall).toMatchObject({ panelists: 12, samples: 3 });
   });
 });
@@ -218,8 +218,8 @@ describe('each zone by itself', () => {
   it.each(['ranking', 'liking'] as const)('tells a winner in one from a tie in the other: %s', (test) => {
     const { zones: heard } = twoMinded(test);
     expect(heard).toEqual([
-      { zone: 'Loin', kind: 'winner', leaders: ['m0'], sentence: 'Method 0 is liked best.', tasters: 24 },
-      expect.objectContaining({ zone: 'Belly', kind: 'no-answer', leaders: [], tasters: 24 }),
+      { zone: 'Loin', kind: 'winner', leaders: ['m0'], sentence: 'Method 0 is liked best.', panelists: 24 },
+      expect.objectContaining({ zone: 'Belly', kind: 'no-answer', leaders: [], panelists: 24 }),
     ]);
   });
 

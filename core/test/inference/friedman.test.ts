@@ -19,14 +19,14 @@ describe('friedman', () => {
     expect(chiSquaredUpperTail(result.statistic, 2)).toBeCloseTo(reference.rounding.pLimit, 12);
   });
 
-  it('gives two tasters and five methods p = 5/120 (common practice; by enumeration)', () => {
-    const result = tested(reference.twoTastersFiveMethods.rows);
+  it('gives two panelists and five methods p = 5/120 (common practice; by enumeration)', () => {
+    const result = tested(reference.twoPanelistsFiveMethods.rows);
     expect(result.rankSums).toEqual([2, 4, 7, 7, 10]);
     expect(result.kendallW).toBeCloseTo(0.95, 12);
     expect(result.probability).toEqual({ from: 'exact', p: expect.closeTo(5 / 120, 12) });
   });
 
-  it.each(['ties4', 'twoTastersFiveMethods', 'three'] as const)('enumerates %s as brute force in R does', (name) => {
+  it.each(['ties4', 'twoPanelistsFiveMethods', 'three'] as const)('enumerates %s as brute force in R does', (name) => {
     const { rows, exact, W, statistic } = reference[name];
     const result = tested(rows);
     expect(result.probability).toEqual({ from: 'exact', p: expect.closeTo(exact, 10) });
@@ -120,7 +120,7 @@ describe('friedman', () => {
 });
 
 describe('rankSumPairs', () => {
-  it.each(['ties4', 'twoTastersFiveMethods', 'three'] as const)(
+  it.each(['ties4', 'twoPanelistsFiveMethods', 'three'] as const)(
     'has the exact p of brute force in R for %s',
     (name) => {
       const { rows, pairP, pairHolm } = reference[name];

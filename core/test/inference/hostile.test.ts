@@ -172,7 +172,11 @@ const RUNS: Record<string, (rows: Rows) => unknown> = {
   performance: (rows) =>
     inference.panelPerformance(long(rows).map((score, at) => ({ ...score, position: (at % 3) + 1, seconds: at }))),
   groups: (rows) =>
-    inference.tasterGroups([...complete(rows), ...complete(rows), ...complete(rows)], { seed: '1', alpha, draws: 20 }),
+    inference.panelistGroups([...complete(rows), ...complete(rows), ...complete(rows)], {
+      seed: '1',
+      alpha,
+      draws: 20,
+    }),
 };
 
 /** A result is fit to print: no number in it is NaN or infinite. */

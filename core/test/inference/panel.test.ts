@@ -1,4 +1,4 @@
-import { orderEffects, panelPerformance, tasterGroups } from '../../src/inference';
+import { orderEffects, panelPerformance, panelistGroups } from '../../src/inference';
 import { servingOrders } from '../../src/design';
 import { randomStream } from '../../src/numeric';
 import { tested } from '../support/results';
@@ -74,14 +74,14 @@ describe('panelists', () => {
   });
 });
 
-describe('groups of tasters', () => {
+describe('groups of panelists', () => {
   const people = (random: ReturnType<typeof randomStream>, likes: number[][]) =>
     likes.map((row) => row.map((mean) => mean + random.normal()));
 
   it('are found where there are two, and are those that were made', () => {
     const random = randomStream('groups', 'test');
     const likes = Array.from({ length: 24 }, (_, at) => (at % 3 === 0 ? [3, 7, 5, 4] : [7, 3, 5, 6]));
-    const result = tested(tasterGroups(people(random, likes), { seed: '1', alpha: 0.05 }));
+    const result = tested(panelistGroups(people(random, likes), { seed: '1', alpha: 0.05 }));
     expect(result.groups.map((group) => group.length)).toEqual([16, 8]);
     expect(result.groups[1].every((at) => at % 3 === 0)).toBe(true);
   });
@@ -91,13 +91,13 @@ describe('groups of tasters', () => {
     for (let trial = 0; trial < 100; trial++) {
       const random = randomStream(`one ${trial}`, 'test');
       const rows = people(random, new Array<number[]>(16).fill([7, 3, 5, 6]));
-      if (tested(tasterGroups(rows, { seed: String(trial), alpha: 0.05, draws: 99 })).groups.length > 1) claimed++;
+      if (tested(panelistGroups(rows, { seed: String(trial), alpha: 0.05, draws: 99 })).groups.length > 1) claimed++;
     }
     // 5 in 100 within three standard errors (6.5).
     expect(claimed).toBeLessThanOrEqual(11);
   });
 
   it('are not looked for in small panels', () => {
-    expect(tasterGroups([[1, 2, 3]], { seed: '1', alpha: 0.05 })).toMatchObject({ test: null });
+    expect(panelistGroups([[1, 2, 3]], { seed: '1', alpha: 0.05 })).toMatchObject({ test: null });
   });
 });

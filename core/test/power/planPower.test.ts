@@ -61,12 +61,31 @@ describe('power of a plan', () => {
     expect(at(least - 0.1)).toBeLessThan(0.8);
   });
 
-  it('in pieces is for rankings and choices of which there are several pieces', () => {
+  it('of a complete ranking is that of its methods: more pieces help, and more people hardly', () => {
+    const power = (piecesPerMethod: number, people: number, pieceSpread = 0.5) =>
+      planPower({ ...plan, piecesPerMethod, assumed: { ...plan.assumed, pieceSpread } }, people, '1', 3000).power;
+    const [here, people, pieces] = [power(3, 24), power(3, 96), power(6, 48)];
+    expect(people - here).toBeLessThan(0.2);
+    expect(pieces - here).toBeGreaterThan(0.2);
+    expect(power(3, 48, 0)).toBeGreaterThan(power(3, 48, 1) + 0.2);
+    // One piece a method is about pieces, where every bite counts.
+    expect(power(1, 96)).toBeGreaterThan(0.95);
+  });
+
+  it('of methods is alpha where there is nothing to find', () => {
+    const nothing = { ...plan.assumed, difference: 0, pieceSpread: 0.5 };
+    for (const piecesPerMethod of [2, 3, 5])
+      expect(planPower({ ...plan, piecesPerMethod, assumed: nothing }, 24, '2', 4000).power).toBeLessThan(0.065);
+  });
+
+  it('in pieces is for choices and incomplete rankings of which there are several pieces', () => {
+    const some = { ...plan, service: { ...plan.service, together: 3 } };
     expect(powerInPieces({ ...plan, test: 'triangle', methods: methods(2) }, 30)).toBeNull();
     expect(powerInPieces({ ...plan, test: 'liking' }, 30)).toBeNull();
-    expect(powerInPieces({ ...plan, piecesPerMethod: 1 }, 30)).toBeNull();
-    const [few, many] = [2, 12].map((pieces) => powerInPieces({ ...plan, piecesPerMethod: pieces }, 60)!.power);
-    expect(few).toBeLessThan(planPower(plan, 60, '1', 2000).power);
+    expect(powerInPieces(plan, 30)).toBeNull();
+    expect(powerInPieces({ ...some, piecesPerMethod: 1 }, 30)).toBeNull();
+    const [few, many] = [2, 12].map((pieces) => powerInPieces({ ...some, piecesPerMethod: pieces }, 60)!.power);
+    expect(few).toBeLessThan(planPower(some, 60, '1', 2000).power);
     expect(many).toBeGreaterThan(few);
   });
 

@@ -45,4 +45,4 @@ mat <- function(m) paste0("[", paste(apply(m, 1, function(r) paste0("[", paste(r
 show <- function(name, c) cat(sprintf('  "%s": {"rows": %s, "statistic": %s, "df": %s, "pLimit": %s, "W": %s, "exact": %s, "pairP": %s, "pairHolm": %s}',
   name, mat(c$rows), num(c$statistic), num(c$df), num(c$pLimit), num(c$W), num(c$exact), num(c$pairP), num(c$pairHolm)))
 cat("{\n"); show("rounding", case(rounding, FALSE)); cat(",\n"); show("ties4", case(ties4, TRUE)); cat(",\n")
-show("twoTastersFiveMethods", case(five, TRUE)); cat(",\n"); show("three", case(three, TRUE)); cat("\n}\n")
+show("twoPanelistsFiveMethods", case(five, TRUE)); cat(",\n"); show("three", case(three, TRUE)); cat("\n}\n")

@@ -51,6 +51,7 @@ describe('a rehearsal', () => {
     const tasting = simpleTasting({
       methods: 3,
       panelists: 24,
+      pieces: 6,
       tasting: { assumed: { ...defaultTasting().assumed, difference: 3, pieceSpread: 0 } },
     });
     const rehearsal = rehearse(tasting, fast);

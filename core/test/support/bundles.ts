@@ -54,7 +54,7 @@ export function simpleTasting({
     panel: Array.from({ length: panelists }, (_, p) => ({
       id: `p${p}`,
       seat: p + 1,
-      name: `Taster ${p + 1}`,
+      name: `Panelist ${p + 1}`,
     })),
     ballot: {
       items: items

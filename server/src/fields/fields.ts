@@ -1,4 +1,4 @@
-import { CODE, ID_LENGTH, MOST_TOGETHER, TAG, type Limits } from '@jacana/core/bundle';
+import { CODE, ID_LENGTH, MOST_TOGETHER, TAG, WELL_FORMED, type Limits } from '@jacana/core/bundle';
 import { applyDecorators, HttpCode } from '@nestjs/common';
 import { ApiNoContentResponse, ApiOkResponse, ApiProperty } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
@@ -44,6 +44,7 @@ export function Text(most: number, { least = 0, pattern, patternMessage }: TextR
       ? [MinLength(least, { message: least === 1 ? 'This cannot be empty.' : `Use at least ${least} characters.` })]
       : []),
     MaxLength(most, { message: `Use at most ${most} characters.` }),
+    Matches(WELL_FORMED.pattern, { message: WELL_FORMED.message }),
     ...(pattern ? [Matches(pattern, { message: patternMessage })] : []),
   );
 }
@@ -114,6 +115,8 @@ export function ListOf(item: () => new () => object, most: number, least = 0): P
     IsArray({ message: 'This should be a list.' }),
     ArrayMinSize(least, { message: `List at least ${least}.` }),
     ArrayMaxSize(most, { message: `List at most ${most}.` }),
+    // A list inside the list would pass as nothing to validate.
+    IsObject({ each: true, message: 'This should be a list of objects.' }),
     ValidateNested({ each: true, message: 'This should be an object.' }),
     Type(item),
   );
@@ -126,6 +129,7 @@ export function Texts(most: number, length: number): PropertyDecorator {
     IsArray({ message: 'This should be a list.' }),
     ArrayMaxSize(most, { message: `List at most ${most}.` }),
     IsString({ each: true, message: 'This should be a list of texts.' }),
+    Matches(WELL_FORMED.pattern, { each: true, message: WELL_FORMED.message }),
     MaxLength(length, { each: true, message: `Use at most ${length} characters for each.` }),
   );
 }

@@ -1,5 +1,5 @@
 import { TESTS, type Test } from '@jacana/core/bundle';
-import type { SectionId, SectionStatus, VerdictKind } from '@jacana/core/findings';
+import type { About, SectionId, SectionStatus, VerdictKind } from '@jacana/core/findings';
 import { ApiProperty } from '@nestjs/swagger';
 import { Choice, ListOf, Said, SaidTexts } from '../fields/fields';
 
@@ -33,6 +33,7 @@ const SECTIONS: readonly SectionId[] = [
 
 export class VerdictView {
   @Choice(VERDICTS, 'VerdictKind') kind: VerdictKind;
+  @Choice(['methods', 'pieces'], 'About') about: About;
   /** Method ids. */
   @SaidTexts() leaders: string[];
   @Said('string') sentence: string;
@@ -87,6 +88,8 @@ export class FindingsView {
   @Said('string') question: string;
   @Choice(TESTS, 'Test') test: Test;
   @Said('number') alpha: number;
+  /** The word that the planned question asks about; empty where it is liking, or samples are told apart. */
+  @Said('string') word: string;
   @ApiProperty({ type: VerdictView }) verdict: VerdictView;
   @ListOf(() => FoundMethodView, 60) methods: FoundMethodView[];
   @Said('integer') people: number;

@@ -21,7 +21,7 @@ export function draft(change: Partial<Draft> = {}, methods = 3, panelists = 6): 
       equipment: '',
       reference: at === 0,
     })),
-    panel: Array.from({ length: panelists }, (_, at) => ({ id: `panelist-${at}`, name: `Taster ${at + 1}` })),
+    panel: Array.from({ length: panelists }, (_, at) => ({ id: `panelist-${at}`, name: `Panelist ${at + 1}` })),
     quantities: { ...defaults.quantities, pieceGrams: 50_000 },
     piecesPerMethod: 2,
     ...change,

@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid';
 import type { BallotView, SavedAnswers } from '../client/api.generated';
 import { Refused, send } from '../post/letter';
+import { fetchRankingBoard } from '../questions/LazyRankingBoard';
 import { Patience } from '../post/patience';
 import { deviceId, keep } from './memory';
 import { actions, type BallotState, handedOver } from './state';
@@ -33,7 +34,10 @@ export class Post {
   /** Opens the ballot here. @param takeOver stops another device that has it open */
   async open(takeOver: boolean): Promise<void> {
     try {
-      this.store.dispatch(actions.opened(await this.send<BallotView>('open', { device: deviceId(), takeOver })));
+      const ballot = await this.send<BallotView>('open', { device: deviceId(), takeOver });
+      // A ballot opens once all that its questions need is here: the network may be gone by the last of them.
+      if (ballot.items.some((item) => item.kind === 'ranking')) await fetchRankingBoard();
+      this.store.dispatch(actions.opened(ballot));
       this.store.dispatch(actions.lineChanged('saved'));
       this.patience.succeeded();
       this.nudge();

@@ -624,6 +624,7 @@ export type SavedDraft = {
 };
 export type Analysis =
   | 'friedman-then-pairs-holm'
+  | 'piece-blocks-then-tukey'
   | 'skillings-mack-then-strengths'
   | 'mixed-model-then-tukey'
   | 'non-inferiority-mixed-model'
@@ -667,6 +668,7 @@ export type KitchenPieceView = {
   tag: string;
   lot: string;
   block: number;
+  raw: number;
 };
 export type KitchenMethodView = {
   method: string;
@@ -824,8 +826,10 @@ export type HandIn = {
 };
 export type VerdictKind =
   'winner' | 'leading-set' | 'no-answer' | 'cannot-say' | 'told-apart' | 'good-enough' | 'too-great-a-loss';
+export type About = 'methods' | 'pieces';
 export type VerdictView = {
   kind: VerdictKind;
+  about: About;
   leaders: string[];
   sentence: string;
   support: string;
@@ -890,6 +894,7 @@ export type FindingsView = {
   question: string;
   test: Test;
   alpha: number;
+  word: string;
   verdict: VerdictView;
   methods: FoundMethodView[];
   people: number;

@@ -60,6 +60,9 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
   },
 });
 
+/** Whether what was asked for is no longer there for this person; any other failure may pass, and what is shown stays. */
+export const isGone = (error: unknown): boolean => [401, 403, 404].includes(refusalOf(error).status as number);
+
 /** What a refused request says, for people. */
 export function refusalOf(error: unknown): {
   message: string;

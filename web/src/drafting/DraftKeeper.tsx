@@ -7,7 +7,7 @@ import { api } from '../client/api';
 import type { DraftInput, TastingView } from '../client/api.generated';
 import { type InTasting, useInTasting } from '../shell/session';
 import { useAppDispatch, useAppSelector } from '../store/store';
-import { Loading } from '../ui/Notice';
+import { Waiting } from '../shell/Waiting';
 import { Differences } from './Differences';
 import { asTasting, DraftContext } from './draft';
 import { DraftPost, type SaveState, unsaved } from './draftPost';
@@ -16,8 +16,9 @@ import { History } from './history';
 /** Holds the one draft that Ask and Plan edit, and keeps saving it. */
 export function DraftKeeper() {
   const inTasting = useInTasting();
-  const { data: tasting } = api.useGetTastingQuery({ id: inTasting.card.id });
-  if (!tasting) return <Loading what="the tasting" />;
+  const query = api.useGetTastingQuery({ id: inTasting.card.id });
+  const { data: tasting } = query;
+  if (!tasting) return <Waiting what="the tasting" query={query} />;
   // A locked plan starts over with what was locked.
   return <Keeper key={tasting.lockedAt ?? 'draft'} tasting={tasting} inTasting={inTasting} />;
 }

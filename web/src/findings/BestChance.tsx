@@ -17,9 +17,10 @@ export function BestChance({ found }: { found: RankingView }) {
             <th scope="col" className="w-38">
               method
             </th>
-            <th scope="col">best of all, if the panel were drawn again</th>
+            <th scope="col">{found.word ? 'first' : 'best'} of all, if the panel were drawn again</th>
             <th scope="col" className="pl-5">
-              a new taster likes {strongest.name} more
+              a new panelist{' '}
+              {found.word ? `finds ${strongest.name} more ${found.word}` : `likes ${strongest.name} more`}
             </th>
           </tr>
         </thead>

@@ -2,12 +2,12 @@ import type { RankingView, ZoneAnswer } from '@jacana/core/findings';
 import { BestChance } from './BestChance';
 import { LikingChart } from './LikingChart';
 import { PracticalCard } from './PracticalCard';
-import { TastersCard } from './TastersCard';
+import { PanelFindingCard } from './PanelFindingCard';
 import { ZonesCard } from './ZonesCard';
 
 /** What was looked at after unsealing, kept apart from what was planned. */
 export function Explored({ found, zones }: { found: RankingView; zones: ZoneAnswer[] }) {
-  if (found.tasters.length === 0) return null;
+  if (found.panelists.length === 0) return null;
   return (
     <>
       <h2 className="flex items-center gap-3 pt-2 font-serif text-xl">
@@ -19,7 +19,7 @@ export function Explored({ found, zones }: { found: RankingView; zones: ZoneAnsw
       {found.practical && <PracticalCard found={found} practical={found.practical} />}
       {found.methods.some((method) => method.liking) && <LikingChart found={found} />}
       <BestChance found={found} />
-      <TastersCard found={found} />
+      <PanelFindingCard found={found} />
     </>
   );
 }

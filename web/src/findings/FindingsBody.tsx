@@ -5,7 +5,7 @@ import { PairTable } from './PairTable';
 import { PlannedFigures } from './PlannedFigures';
 import { RankChart } from './RankChart';
 import { PlannedPrint, SmallPrint } from './SmallPrint';
-import { TasterRankings } from './TasterRankings';
+import { PanelistRankings } from './PanelistRankings';
 import { ZonesCard } from './ZonesCard';
 
 /** What supports the answer: for a real tasting, and for one that was only rehearsed. */
@@ -27,7 +27,7 @@ export function FindingsBody({ found }: { found: Findings }) {
   return (
     <>
       <RankChart found={ranking} />
-      <TasterRankings found={ranking} />
+      <PanelistRankings found={ranking} />
       {ranking.pairs.length > 0 && <PairTable found={ranking} />}
       <Explored found={ranking} zones={zones} />
       {also}

@@ -120,9 +120,9 @@ const segment = ([low, high]: [number, number], y: number): [{ x: number; y: num
 const scaleEnd = (score: number): string => (score === 1 ? '1 dislike' : score === 9 ? '9 like' : String(score));
 
 /** Equal scores stand above each other, centred on the row. */
-function scoreDots({ tasters }: RankingView, method: ShownMethod, row: number): Dot[] {
+function scoreDots({ panelists }: RankingView, method: ShownMethod, row: number): Dot[] {
   const counts = new Map<number, number>();
-  const scores = tasters.flatMap((taster) => taster.liking[method.place] ?? []);
+  const scores = panelists.flatMap((panelist) => panelist.liking[method.place] ?? []);
   const totals = new Map<number, number>();
   scores.forEach((score) => totals.set(score, (totals.get(score) ?? 0) + 1));
   const gap = Math.min(0.12, 0.8 / Math.max(1, ...totals.values()));

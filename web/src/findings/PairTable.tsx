@@ -11,13 +11,17 @@ export function PairTable({ found }: { found: RankingView }) {
   const differing = pairs.filter((pair) => pair.differ).length;
   return (
     <Card
-      title={differing === 0 ? 'No two methods are shown to differ' : `${differing} of ${pairs.length} pairs differ`}
-      aside="planned"
+      title={
+        differing === 0
+          ? `No two ${found.methodTest ? 'methods' : 'of them'} are shown to differ`
+          : `${differing} of ${pairs.length} pairs differ`
+      }
+      aside={found.methodTest?.test === 'piece-blocks' ? 'planned, on the error of pieces' : 'planned, of these pieces'}
     >
       <table className="w-full">
         <thead>
           <tr className="text-left text-sm text-quiet">
-            <th scope="col">liked more</th>
+            <th scope="col">{found.word ? `more ${found.word}` : 'liked more'}</th>
             <th scope="col">than</th>
             <th scope="col" className="text-right">
               rank sums apart

@@ -12,7 +12,7 @@ export function RankChart({ found }: { found: RankingView }) {
   const methods = bestFirst(found);
   const samples = methods.length;
   const hasLetters = methods.some((method) => method.letters);
-  if (found.tasters.length === 0) return null;
+  if (found.panelists.length === 0) return null;
   return (
     <Card title={title(found, methods)}>
       <div className="overflow-x-auto">
@@ -21,7 +21,7 @@ export function RankChart({ found }: { found: RankingView }) {
             className="col-start-2 grid text-sm text-quiet"
             style={{ gridTemplateColumns: `repeat(${samples}, minmax(0, 1fr))` }}
           >
-            {placeNames(samples).map((name) => (
+            {placeNames(samples, found.word).map((name) => (
               <span key={name}>{name}</span>
             ))}
           </div>
@@ -39,25 +39,26 @@ export function RankChart({ found }: { found: RankingView }) {
         </div>
       </div>
       <p className="mt-2 text-sm text-quiet">
-        One dot is one taster{found.tasters.some((taster) => !taster.blind) && ', hollow if not blind'}.{' '}
-        {hasLetters && 'Methods that share a letter are not shown to differ.'} Bars: {percent(1 - found.alpha)}{' '}
-        confidence interval of the sum.
+        One dot is one panelist{found.panelists.some((panelist) => !panelist.blind) && ', hollow if not blind'}.{' '}
+        {hasLetters &&
+          `${found.verdict.about === 'pieces' ? 'Pieces of methods' : 'Methods'} that share a letter are not shown to differ.`}{' '}
+        Bars: {percent(1 - found.alpha)} confidence interval of the sum.
       </p>
     </Card>
   );
 }
 
-function title({ tasters }: RankingView, methods: ShownMethod[]): string {
+function title({ panelists }: RankingView, methods: ShownMethod[]): string {
   const best = methods[0];
-  const first = tasters.filter((taster) => taster.ranks[best.place] < 2).length;
-  const last = tasters.filter((taster) => taster.ranks[best.place] > methods.length - 1).length;
-  return `${first} of ${tasters.length} put ${best.name} first; ${last === 0 ? 'nobody' : last} put it last`;
+  const first = panelists.filter((panelist) => panelist.ranks[best.place] < 2).length;
+  const last = panelists.filter((panelist) => panelist.ranks[best.place] > methods.length - 1).length;
+  return `${first} of ${panelists.length} put ${best.name} first; ${last === 0 ? 'nobody' : last} put it last`;
 }
 
 function MethodRow({ method, found }: { method: ShownMethod; found: RankingView }) {
   const samples = found.methods.length;
   const places = Array.from({ length: samples }, (_, at) =>
-    found.tasters.filter((taster) => Math.floor(taster.ranks[method.place]) === at + 1),
+    found.panelists.filter((panelist) => Math.floor(panelist.ranks[method.place]) === at + 1),
   );
   return (
     <>
@@ -75,23 +76,23 @@ function MethodRow({ method, found }: { method: ShownMethod; found: RankingView 
         className="grid items-center border-t border-line/70"
         style={{ gridTemplateColumns: `repeat(${samples}, minmax(0, 1fr))`, height: ROW }}
       >
-        {places.map((tasters, at) => (
+        {places.map((panelists, at) => (
           <span
             key={at}
             className="flex flex-wrap content-center gap-0.5 pr-2"
             role="img"
-            aria-label={`${tasters.length} tasters at place ${at + 1}`}
+            aria-label={`${panelists.length} panelists at place ${at + 1}`}
           >
-            {tasters.map((taster) => (
-              <svg key={taster.panelist} viewBox="0 0 10 10" className={tasters.length > 14 ? 'size-2' : 'size-2.5'}>
-                <title>{`Seat ${taster.seat}${taster.blind ? '' : ', not blind'}`}</title>
+            {panelists.map((panelist) => (
+              <svg key={panelist.id} viewBox="0 0 10 10" className={panelists.length > 14 ? 'size-2' : 'size-2.5'}>
+                <title>{`Seat ${panelist.seat}${panelist.blind ? '' : ', not blind'}`}</title>
                 <circle
                   cx="5"
                   cy="5"
-                  r={taster.blind ? 4.6 : 3.9}
-                  fill={taster.blind ? method.look.colour : 'none'}
+                  r={panelist.blind ? 4.6 : 3.9}
+                  fill={panelist.blind ? method.look.colour : 'none'}
                   stroke={method.look.colour}
-                  strokeWidth={taster.blind ? 0 : 1.4}
+                  strokeWidth={panelist.blind ? 0 : 1.4}
                 />
               </svg>
             ))}
@@ -103,7 +104,7 @@ function MethodRow({ method, found }: { method: ShownMethod; found: RankingView 
 }
 
 function RankSums({ methods, found }: { methods: ShownMethod[]; found: RankingView }) {
-  const n = found.tasters.length;
+  const n = found.panelists.length;
   const rows = methods.map((method, at) => ({ ...method, x: method.rankSum ?? 0, y: methods.length - at - 0.5 }));
   return (
     <div className="relative [&_svg]:overflow-visible">

@@ -1,25 +1,29 @@
 import type { LikingFinding, PlannedView, RankingView } from '@jacana/core/findings';
+import type { NoTest, PieceBlocks } from '@jacana/core/inference';
 import { pText } from './order';
 
 /** The statistics by their names, for whoever checks them. */
 export function SmallPrint({ found }: { found: RankingView }) {
-  const { overall, pairs, alpha, orders, engine, tasters, liking, strength } = found;
+  const { overall, pairs, alpha, orders, engine, panelists, liking, strength } = found;
   return (
     <section aria-label="Small print" className="space-y-1 text-sm text-quiet">
+      {found.methodTest && <MethodPrint test={found.methodTest} />}
       {overall.test === null ? (
         <p>{overall.reason}</p>
       ) : (
         <p data-testid="friedman">
-          Friedman's chi-squared {overall.statistic.toFixed(4)} on {overall.df} df with tie correction, p{' '}
-          {pText(overall.probability.p)} ({howFound(overall.probability)}); Kendall's W {overall.kendallW.toFixed(4)};{' '}
-          {tasters.length} tasters.
+          {found.methodTest && 'Of these pieces: '}Friedman's chi-squared {overall.statistic.toFixed(4)} on {overall.df}{' '}
+          df with tie correction, p {pText(overall.probability.p)} ({howFound(overall.probability)}); Kendall's W{' '}
+          {overall.kendallW.toFixed(4)}; {panelists.length} panelists.
         </p>
       )}
       {pairs.length > 0 && (
         <p>
           Pairs: difference of rank sums,{' '}
-          {pairs[0].probability.from === 'exact' ? 'exact distribution by convolution' : 'normal limit'}, Holm-adjusted.
-          Level {alpha}. Planned before unsealing.
+          {found.methodTest?.test === 'piece-blocks'
+            ? 'Student’s t on the error of pieces, together by Tukey'
+            : `${pairs[0].probability.from === 'exact' ? 'exact distribution by convolution' : 'normal limit'}, Holm-adjusted`}
+          . Level {alpha}. Planned before unsealing.
         </p>
       )}
       {liking && <LikingPrint liking={liking} />}
@@ -39,6 +43,19 @@ export function SmallPrint({ found }: { found: RankingView }) {
         . {engine}.
       </p>
     </section>
+  );
+}
+
+/** Methods, with blocks of pieces as the unit. */
+function MethodPrint({ test }: { test: PieceBlocks | NoTest }) {
+  if (test.test === null) return <p>Of the methods: {test.reason}</p>;
+  const p = `p ${pText(test.probability.p)}`;
+  return (
+    <p data-testid="piece-blocks">
+      Of the methods: F {test.F.toFixed(3)} on {test.df1} and {test.df2} df, from mean ranks in {test.blocks} blocks of
+      pieces;{' '}
+      {test.by === 'F' ? `${p} from F` : `${p} by re-assigning methods within blocks (${howFound(test.probability)})`}.
+    </p>
   );
 }
 

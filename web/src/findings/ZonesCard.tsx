@@ -7,12 +7,12 @@ export function ZonesCard({ zones }: { zones: readonly ZoneAnswer[] }) {
   return (
     <Card title="Each zone by itself" aside="looked at after unsealing">
       <dl className="space-y-2">
-        {zones.map(({ zone, sentence, tasters }) => (
+        {zones.map(({ zone, sentence, panelists }) => (
           <div key={zone} className="grid grid-cols-[8rem_1fr_auto] items-baseline gap-3">
             <dt className="font-bold">{zone}</dt>
             <dd>{sentence}</dd>
             <dd className="text-sm text-quiet">
-              {tasters} {tasters === 1 ? 'taster' : 'tasters'}
+              {panelists} {panelists === 1 ? 'panelist' : 'panelists'}
             </dd>
           </div>
         ))}

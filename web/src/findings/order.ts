@@ -25,9 +25,12 @@ export function pText(p: number): string {
   return p < 0.0001 ? 'below 0.0001' : p.toFixed(4);
 }
 
-const ORDINALS = ['most liked', '2nd', '3rd', '4th', '5th', '6th', '7th', '8th'];
+const ORDINALS = ['1st', '2nd', '3rd', '4th', '5th', '6th', '7th', '8th'];
 
-/** Headings of the places, from most to least liked. */
-export function placeNames(samples: number): string[] {
-  return ORDINALS.slice(0, samples).map((name, at) => (at === samples - 1 && samples > 1 ? 'least liked' : name));
+/** Headings of the places, from most to least liked, or most to least of a word. */
+export function placeNames(samples: number, word: string): string[] {
+  const ends = word ? [`most ${word}`, `least ${word}`] : ['most liked', 'least liked'];
+  return ORDINALS.slice(0, samples).map((name, at) =>
+    at === 0 ? ends[0] : at === samples - 1 && samples > 1 ? ends[1] : name,
+  );
 }

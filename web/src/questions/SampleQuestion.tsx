@@ -1,6 +1,7 @@
 import type { BallotItem } from '@jacana/core/bundle';
+import { answerKindOf, scaleOf } from '@jacana/core/questions';
 import { LineScale } from './LineScale';
-import { type StepOption, Steps } from './Steps';
+import { Steps } from './Steps';
 
 /** What was answered about one sample. */
 export interface SampleValue {
@@ -16,61 +17,13 @@ interface SampleQuestionProps {
   onChange: (value: SampleValue) => void;
 }
 
-/** The nine-point hedonic scale, best at the top, in the wording usual in the field. */
-const LIKING = [
-  'Like extremely',
-  'Like very much',
-  'Like moderately',
-  'Like slightly',
-  'Neither like nor dislike',
-  'Dislike slightly',
-  'Dislike moderately',
-  'Dislike very much',
-  'Dislike extremely',
-];
-
-/** A question about one sample. */
+/** A question about one sample: words to tick, named steps, or, where the scale has none, a line. */
 export function SampleQuestion({ item, value, labelledBy, onChange }: SampleQuestionProps) {
-  switch (item.kind) {
-    case 'line':
-      return (
-        <LineScale
-          low={item.low}
-          high={item.high}
-          value={value.score}
-          labelledBy={labelledBy}
-          onChange={(score) => onChange({ score })}
-        />
-      );
-    case 'check-all':
-      return <Words item={item} words={value.words ?? []} onChange={(words) => onChange({ words })} />;
-    default:
-      return (
-        <Steps
-          options={stepsOf(item)}
-          value={value.score}
-          labelledBy={labelledBy}
-          onChange={(score) => onChange({ score })}
-        />
-      );
-  }
-}
-
-function stepsOf(item: BallotItem): StepOption[] {
-  switch (item.kind) {
-    case 'category':
-      return item.options.map(({ text, weight }, at) => ({ value: at + 1, text, number: String(weight) }));
-    case 'just-right':
-      return [
-        item.low || 'Much too little',
-        'A little too little',
-        'Just about right',
-        'A little too much',
-        item.high || 'Much too much',
-      ].map((text, at) => ({ value: at - 2, text }));
-    default:
-      return LIKING.map((text, at) => ({ value: 9 - at, text, number: String(9 - at) }));
-  }
+  if (answerKindOf(item) === 'words')
+    return <Words item={item} words={value.words ?? []} onChange={(words) => onChange({ words })} />;
+  const { steps } = scaleOf(item);
+  const shared = { value: value.score, labelledBy, onChange: (score: number) => onChange({ score }) };
+  return steps ? <Steps steps={steps} {...shared} /> : <LineScale low={item.low} high={item.high} {...shared} />;
 }
 
 function Words({ item, words, onChange }: { item: BallotItem; words: string[]; onChange: (words: string[]) => void }) {

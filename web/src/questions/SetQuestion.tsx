@@ -1,6 +1,8 @@
 import type { BallotItem } from '@jacana/core/bundle';
+import { choicesOf } from '@jacana/core/questions';
+import { Suspense } from 'react';
 import { Pad } from '../ui/Pad';
-import { RankingBoard } from './RankingBoard';
+import { LazyRankingBoard } from './LazyRankingBoard';
 
 /** What was answered about samples side by side; a ranking or a choice may be half made. */
 export interface SetValue {
@@ -23,14 +25,16 @@ export function SetQuestion({ item, codes, value, onChange }: SetQuestionProps) 
   switch (item.kind) {
     case 'ranking':
       return (
-        <RankingBoard
-          codes={codes}
-          ranking={value.ranking ?? []}
-          high={item.high}
-          low={item.low}
-          ties={item.ties}
-          onChange={(ranking) => onChange({ ranking })}
-        />
+        <Suspense>
+          <LazyRankingBoard
+            codes={codes}
+            ranking={value.ranking ?? []}
+            high={item.high}
+            low={item.low}
+            ties={item.ties}
+            onChange={(ranking) => onChange({ ranking })}
+          />
+        </Suspense>
       );
     case 'best-worst':
       return <BestWorst codes={codes} value={value} onChange={onChange} />;
@@ -46,10 +50,10 @@ export function isSetAnswered(item: BallotItem, codes: readonly string[], value:
       return (value.ranking ?? []).flat().length === codes.length;
     case 'best-worst':
       return value.best !== undefined && value.worst !== undefined;
-    case 'tetrad':
-      return value.choice?.length === 2;
-    default:
-      return value.choice !== undefined && (value.choice.length === 1 || item.ties);
+    default: {
+      const chosen = value.choice?.length;
+      return chosen === choicesOf(item, codes).choose || (chosen === 0 && item.ties);
+    }
   }
 }
 
@@ -63,24 +67,20 @@ interface ChoiceProps {
 /** As large as the row allows, so that what is served in a row stands in one. */
 const PAD = 'mx-auto h-auto w-full max-w-22';
 
-/** Two words to choose from instead of a sample. */
-const WORDS: Partial<Record<BallotItem['kind'], { value: string; text: string }[]>> = {
-  'a-not-a': [
-    { value: 'a', text: 'It is A' },
-    { value: 'not-a', text: 'It is not A' },
-  ],
-  'same-different': [
-    { value: 'same', text: 'The same' },
-    { value: 'different', text: 'Different' },
-  ],
+/** What stands on the buttons where a word is chosen instead of a sample. */
+const WORDS: Readonly<Record<string, string>> = {
+  a: 'It is A',
+  'not-a': 'It is not A',
+  same: 'The same',
+  different: 'Different',
 };
 
 function Choice({ item, codes, choice, onChange }: ChoiceProps) {
-  const words = WORDS[item.kind];
-  const most = item.kind === 'tetrad' ? 2 : 1;
+  const { offered, choose } = choicesOf(item, codes);
+  const words = offered.filter((one) => !codes.includes(one));
   const toggle = (code: string): void => {
     const without = (choice ?? []).filter((one) => one !== code);
-    onChange(choice?.includes(code) ? without : [...without, code].slice(-most));
+    onChange(choice?.includes(code) ? without : [...without, code].slice(-choose));
   };
   return (
     <div className="w-full">
@@ -90,13 +90,12 @@ function Choice({ item, codes, choice, onChange }: ChoiceProps) {
       <ul
         className={`mx-auto grid gap-2 ${codes.length === 3 ? 'grid-cols-3' : codes.length === 1 ? 'grid-cols-1' : 'max-w-72 grid-cols-2'}`}
       >
-        {codes.map((code, at) => {
-          const isReference = item.kind === 'duo-trio' && at === 0;
-          if (words || isReference)
+        {codes.map((code) => {
+          if (!offered.includes(code))
             return (
               <li key={code} className="text-center">
                 <Pad label={code} size="100%" className={PAD} />
-                {isReference && <span className="mt-1 block text-sm">the first one</span>}
+                {words.length === 0 && <span className="mt-1 block text-sm">the first one</span>}
               </li>
             );
           return (
@@ -107,8 +106,13 @@ function Choice({ item, codes, choice, onChange }: ChoiceProps) {
         })}
       </ul>
       <div className="mt-6 flex flex-col gap-2">
-        {words?.map(({ value, text }) => (
-          <Word key={value} text={text} isChosen={choice?.[0] === value} onChoose={() => onChange([value])} />
+        {words.map((word) => (
+          <Word
+            key={word}
+            text={WORDS[word] ?? word}
+            isChosen={choice?.[0] === word}
+            onChoose={() => onChange([word])}
+          />
         ))}
         {item.kind === 'paired-preference' && item.ties && (
           <Word text="No preference" isChosen={choice?.length === 0} onChoose={() => onChange([])} />

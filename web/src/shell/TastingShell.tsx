@@ -1,8 +1,9 @@
 import { useMemo } from 'react';
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { useAppSelector } from '../store/store';
-import { Failure, Loading, Mark } from '../ui/Notice';
-import { api, refusalOf } from '../client/api';
+import { Mark } from '../ui/Notice';
+import { Waiting } from './Waiting';
+import { api, isGone } from '../client/api';
 import type { TastingCard } from '../client/api.generated';
 import { useCommands } from './CommandProvider';
 import { Path } from './Path';
@@ -16,17 +17,15 @@ import { useLive } from './useLive';
 export function TastingShell() {
   const desk = useDesk();
   const { id = '' } = useParams();
-  const { data: card, error, refetch } = api.useGetCardQuery({ id });
-  if (error) {
+  const query = api.useGetCardQuery({ id });
+  const { data: card, error } = query;
+  if (!card || isGone(error)) {
     return (
       <Shell me={desk.me}>
-        <div className="mx-auto mt-16 max-w-lg">
-          <Failure message={refusalOf(error).message} onRetry={() => void refetch()} />
-        </div>
+        <Waiting what="the tasting" query={query} />
       </Shell>
     );
   }
-  if (!card) return <Loading what="the tasting" />;
   return <OpenTasting key={id} desk={desk} card={card} />;
 }
 

@@ -48,7 +48,7 @@ export function TextArea({
       <FieldFrame id={id} label={label} hint={hint} problem={problem}>
         <textarea
           id={id}
-          className={`${BOX} ${edge(problem)}`}
+          className={`${BOX} ${rest.rows === 1 ? 'field-sizing-content resize-none' : ''} ${edge(problem)}`}
           aria-invalid={Boolean(problem)}
           aria-describedby={`${id}-notes`}
           {...rest}

@@ -12,7 +12,7 @@ import {
   type SkillingsMackResult,
 } from '../../inference';
 import { normalTwoSided } from '../../numeric';
-import { counted, howOften, list } from '../wording';
+import { counted, howOften, list, traitOf } from '../wording';
 import { setAnswer, type HeardSet } from './heard';
 import type { Answer, PlannedRules } from './answer';
 
@@ -124,8 +124,9 @@ const UNFITTED: NoTest = { test: null, reason: 'Nothing was found, so nothing wa
 function leading(
   logWorth: readonly number[],
   variance: (a: number, b: number) => number,
-  { alpha, names }: PlannedRules,
+  { alpha, names, attribute }: PlannedRules,
 ): Pick<Answer<unknown>, 'kind' | 'leaders' | 'sentence'> {
+  const trait = traitOf(attribute);
   const best = logWorth.indexOf(Math.max(...logWorth));
   const others = logWorth.map((_, at) => at).filter((at) => at !== best);
   const p = holm(
@@ -134,12 +135,12 @@ function leading(
     ),
   );
   const tied = others.filter((_, at) => p[at] > alpha).sort((a, b) => logWorth[b] - logWorth[a]);
-  if (tied.length === 0) return { kind: 'winner', leaders: [best], sentence: `${names[best]} is liked best.` };
+  if (tied.length === 0) return { kind: 'winner', leaders: [best], sentence: `${names[best]} ${trait.best}.` };
   if (tied.length === others.length)
     return {
       kind: 'leading-set',
       leaders: [best, ...tied],
-      sentence: 'They are not all liked alike, but which is best cannot be told.',
+      sentence: `They are not all ${trait.alike}, but which is ${trait.first} cannot be told.`,
     };
   const few = tied.length <= 4 ? list(tied.map((at) => names[at])) : `${tied.length} others`;
   return {

@@ -23,7 +23,7 @@ export function plannedAnswer(
   bundle: TastingBundle,
   key: Key,
   { limitOnly = false, zone = null }: { limitOnly?: boolean; zone?: string | null } = {},
-): PlannedAnswer & { leftOut: LeftOut[]; tasters: number } {
+): PlannedAnswer & { leftOut: LeftOut[]; panelists: number } {
   const { tasting, plan } = bundle;
   const { sets, leftOut } = heardSets(bundle, key, zone);
   const rules: PlannedRules = {
@@ -38,9 +38,9 @@ export function plannedAnswer(
     seed: key.seed,
     limitOnly,
   };
-  const tasters = new Set(sets.map((set) => set.panelist)).size;
+  const panelists = new Set(sets.map((set) => set.panelist)).size;
   const answer = answerTo(sets, bundle, rules);
-  return { ...(tasters < SMALLEST_PANEL ? tooFew(answer, tasters) : answer), leftOut, tasters };
+  return { ...(panelists < SMALLEST_PANEL ? tooFew(answer, panelists) : answer), leftOut, panelists };
 }
 
 function answerTo(sets: readonly HeardSet[], { tasting }: TastingBundle, rules: PlannedRules): PlannedAnswer {
@@ -57,9 +57,9 @@ function answerTo(sets: readonly HeardSet[], { tasting }: TastingBundle, rules: 
   }
 }
 
-const tooFew = (answer: PlannedAnswer, tasters: number): PlannedAnswer => ({
+const tooFew = (answer: PlannedAnswer, panelists: number): PlannedAnswer => ({
   ...answer,
   kind: 'cannot-say',
   leaders: [],
-  sentence: `${tasters === 0 ? 'Nobody has handed in a ballot' : `${counted(tasters, 'taster is', 'tasters are')} too few for a verdict`}: at least ${SMALLEST_PANEL} are needed.`,
+  sentence: `${panelists === 0 ? 'Nobody has handed in a ballot' : `${counted(panelists, 'panelist is', 'panelists are')} too few for a verdict`}: at least ${SMALLEST_PANEL} are needed.`,
 });

@@ -1,4 +1,4 @@
-import { scoreRange, type BallotItem } from '../../bundle';
+import { countOf, kindsFor, scaleOf, type BallotItem } from '../../bundle';
 import { attributeTable, withinMargin, type AttributeRow, type MarginTest } from '../../inference';
 import { clamped, likingFinding, type LikingFinding } from '../liking';
 import type { VerdictKind } from '../verdict';
@@ -46,7 +46,7 @@ export function scored(sets: readonly HeardSet[], rules: PlannedRules): Answer<S
 function likedBest(liking: LikingFinding, rules: PlannedRules): Answer<Scored> {
   const p = liking.test.test === 'F' ? liking.test.p : 1;
   const base = { planned: { of: 'liking' as const, liking, margins: [] } };
-  const support = `${counted(liking.panelists, 'taster')}, ${counted(liking.pieces, 'piece')}. With no difference, means this far apart come up ${howOften({ p })}.`;
+  const support = `${counted(liking.panelists, 'panelist')}, ${counted(liking.pieces, 'piece')}. With no difference, means this far apart come up ${howOften({ p })}.`;
   if (p > rules.alpha)
     return {
       ...base,
@@ -120,11 +120,14 @@ export function profiled(
   rules: PlannedRules,
 ): Answer<Profiled> {
   const rows = sets.flatMap((set) => set.samples.map((sample) => ({ set, sample })));
-  const words = items.filter((item) => item.kind === 'line' || item.kind === 'category');
+  const words = items.filter((item) => kindsFor('profile').includes(item.kind));
   const scores = Object.fromEntries(
     words.map((item) => [
       item.attribute || item.ask,
-      rows.map(({ set, sample }) => weighed(item, scoreOf(set, item.id, sample.code))),
+      rows.map(({ set, sample }) => {
+        const score = scoreOf(set, item.id, sample.code);
+        return score === null ? null : countOf(item, score);
+      }),
     ]),
   );
   const factors = {
@@ -155,19 +158,15 @@ export function profiled(
       found.length > 0
         ? `They differ in ${list(found.map((row) => row.attribute))}.`
         : 'No answer yet: in no word do they differ by more than could be chance.',
-    support: `${counted(people, 'taster')}, ${counted(tested.length, 'word')}; of the differences claimed, at most one in ${Math.round(1 / rules.alpha)} should be false.`,
+    support: `${counted(people, 'panelist')}, ${counted(tested.length, 'word')}; of the differences claimed, at most one in ${Math.round(1 / rules.alpha)} should be false.`,
   };
 }
 
-/** A step of a category scale counts what it was given; a line counts as it is. */
-const weighed = (item: BallotItem, score: number | null): number | null =>
-  score === null || item.kind !== 'category' ? score : (item.options[score - 1]?.weight ?? null);
-
 /** From the lowest to the highest that a score can count. */
 function rangeOf(item: BallotItem): [number, number] {
-  const { low, high } = scoreRange(item);
-  const weights = item.options.map(({ weight }) => weight);
-  return item.kind === 'category' && weights.length > 0 ? [Math.min(...weights), Math.max(...weights)] : [low, high];
+  const { low, high, steps } = scaleOf(item);
+  const counts = steps?.map((step) => step.counts) ?? [low, high];
+  return [Math.min(...counts), Math.max(...counts)];
 }
 
 /** The least by which two scores can differ; nobody marks a line more finely than to about a point. */

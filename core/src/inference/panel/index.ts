@@ -1,3 +1,3 @@
 export { orderEffects, type OrderEffects, type ServedScores } from './orderEffects';
 export { panelPerformance, type PanelistPerformance, type PanelScore } from './performance';
-export { FEWEST_FOR_GROUPS, tasterGroups, type TasterGroupsResult } from './tasterGroups';
+export { FEWEST_FOR_GROUPS, panelistGroups, type PanelistGroupsResult } from './panelistGroups';

@@ -4,7 +4,7 @@
  *
  * Use it to say how sure a lead is in one number per sample. It is a statement about the
  * estimate, not a vote share: 0.6 does not mean that six in ten prefer it. Not where the
- * model does not fit, as when tasters fall into groups of opposite taste.
+ * model does not fit, as when panelists fall into groups of opposite taste.
  *
  * Parametric bootstrap: each drawn panel has the same tastings as the real one, without
  * ties; strengths are estimated again, and the top one counted. Strengths that needed the

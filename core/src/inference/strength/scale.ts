@@ -122,7 +122,7 @@ export function addGhost(likelihood: LogLikelihood, logWorth: readonly number[],
   }
 }
 
-/** Chance that one sample beats another for a new taster. */
+/** Chance that one sample beats another for a new panelist. */
 export interface Beats {
   chance: number;
   interval: [number, number];

@@ -1,6 +1,7 @@
 import type { StoredTasting } from '../../tastings/tasting.store';
 import { ListOf, Said, SaidTexts } from '../../fields/fields';
 import { MOST_PIECES } from '@jacana/core/bundle';
+import { rawNumbers } from '@jacana/core/served';
 
 /** What the kitchen may know: methods, pieces and tags. There is no field for a code or a panelist here. */
 
@@ -11,6 +12,8 @@ export class KitchenPieceView {
   @Said('string') lot: string;
   /** From 1: pieces of one number, one of each method, share a lot, or are parts of one raw piece. */
   @Said('integer') block: number;
+  /** The number of the raw piece that gets this tag. */
+  @Said('integer') raw: number;
 }
 
 export class KitchenMethodView {
@@ -44,6 +47,7 @@ export class KitchenView {
 export function kitchenView({ row, methods, plan }: StoredTasting): KitchenView {
   const { lots, bundled, constants, halves } = row.design;
   const lotNames = new Map(lots.map(({ id, name }) => [id, name]));
+  const raw = rawNumbers(plan?.pieces ?? [], halves);
   return {
     halves,
     constants: constants.map(({ name, target, tolerance, check }) => ({ name, target, tolerance, check })),
@@ -52,7 +56,12 @@ export function kitchenView({ row, methods, plan }: StoredTasting): KitchenView 
       bundled: bundled.filter((one) => one.method === id).map((one) => one.text),
       pieces: (plan?.pieces ?? [])
         .filter((piece) => piece.method === id)
-        .map(({ tag, lot, block }) => ({ tag, lot: lotNames.get(lot ?? '') ?? '', block: block + 1 })),
+        .map(({ tag, lot, block }) => ({
+          tag,
+          lot: lotNames.get(lot ?? '') ?? '',
+          block: block + 1,
+          raw: raw.get(tag) ?? 0,
+        })),
     })),
   };
 }

@@ -3,7 +3,7 @@ import { Navigate } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { TextField } from '../../ui/Field';
-import { Loading } from '../../ui/Notice';
+import { Waiting } from '../../shell/Waiting';
 import { api, refusalOf } from '../../client/api';
 import type { FirstAccount } from '../../client/api.generated';
 import { AccountFields } from './AccountFields';
@@ -11,13 +11,14 @@ import { Entrance } from './Entrance';
 
 /** The first visit: whoever comes creates the coordinator's account. */
 export function SetUpPage() {
-  const { data: session } = api.useGetSessionQuery();
+  const query = api.useGetSessionQuery();
+  const { data: session } = query;
   const [setUp, { error, isLoading }] = api.useSetUpMutation();
   const [signIn] = api.useSignInMutation();
   const { register, handleSubmit } = useForm<FirstAccount>({
     defaultValues: { name: '', login: '', password: '', setUpCode: '' },
   });
-  if (!session) return <Loading what="Jacana" />;
+  if (!session) return <Waiting what="Jacana" query={query} />;
   if (!session.setUpNeeded) return <Navigate to="/sign-in" replace />;
   const refusal = error && refusalOf(error);
   const problem = (field: string) => refusal?.problems.find((one) => one.field === field)?.message;

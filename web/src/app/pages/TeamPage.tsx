@@ -2,7 +2,7 @@ import { Trash2 } from 'lucide-react';
 import { useForm } from 'react-hook-form';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
-import { Loading } from '../../ui/Notice';
+import { Waiting } from '../../shell/Waiting';
 import { StageLayout } from '../../ui/StageLayout';
 import { api, refusalOf } from '../../client/api';
 import type { NewAccount, Role } from '../../client/api.generated';
@@ -23,10 +23,11 @@ const ROLES: { role: Role; sees: string }[] = [
 /** Who may sign in, and as what. */
 export function TeamPage() {
   const { me } = useDesk();
-  const { data: accounts } = api.useListAccountsQuery();
+  const query = api.useListAccountsQuery();
+  const { data: accounts } = query;
   const [remove] = api.useRemoveAccountMutation();
   const dispatch = useAppDispatch();
-  if (!accounts) return <Loading what="the team" />;
+  if (!accounts) return <Waiting what="the team" query={query} />;
   const take = (id: string): void =>
     void remove({ id })
       .unwrap()

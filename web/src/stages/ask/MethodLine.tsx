@@ -32,7 +32,7 @@ export function MethodLine({ at, onRemove, onNext, onMove }: MethodLineProps) {
     draft.methods.forEach((_, other) => form.setValue(`methods.${other}.reference`, other === at));
   return (
     <li className={isOpen ? 'rounded-xl bg-water p-3' : ''}>
-      <div className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-2.5 gap-y-2 md:grid-cols-[auto_minmax(0,13rem)_minmax(0,1fr)_auto_auto_auto]">
+      <div className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-2.5 gap-y-2 lg:grid-cols-[auto_minmax(0,13rem)_minmax(0,1fr)_auto_auto_auto]">
         <Pad size={26} colour={colour} notch={notch} />
         <CellInput
           label={`Name of method ${at + 1}`}
@@ -53,10 +53,10 @@ export function MethodLine({ at, onRemove, onNext, onMove }: MethodLineProps) {
           placeholder="How it is done, in a line"
           maxLength={LONG_TEXT}
           disabled={isLocked}
-          className="max-md:order-1 max-md:col-span-2 max-md:col-start-2"
+          className="max-lg:order-1 max-lg:col-span-2 max-lg:col-start-2"
           {...form.register(`methods.${at}.note`)}
         />
-        <label className="flex min-h-11 items-center gap-1.5 text-sm max-md:order-2 max-md:col-start-2 md:min-h-0">
+        <label className="flex min-h-11 items-center gap-1.5 text-sm max-lg:order-2 max-lg:col-start-2 lg:min-h-0">
           <input
             type="radio"
             name="reference"
@@ -73,7 +73,7 @@ export function MethodLine({ at, onRemove, onNext, onMove }: MethodLineProps) {
           aria-label={`Steps and effort of method ${at + 1}`}
           onClick={() => setOpen(!isOpen)}
           title="hands-on minutes of all minutes"
-          className="flex items-center justify-end gap-1 rounded p-1.5 text-sm text-quiet hover:bg-pad hover:text-ink max-md:order-3 md:w-32"
+          className="flex items-center justify-end gap-1 rounded p-1.5 text-sm text-quiet hover:bg-pad hover:text-ink max-lg:order-3 lg:w-32"
         >
           {effortText(method?.effort)}
           <ChevronDown size={18} className={isOpen ? 'rotate-180' : ''} />

@@ -5,7 +5,8 @@ import { CaveatList } from '../../caveats/CaveatList';
 import { useInTasting } from '../../shell/session';
 import { counted } from '../../shell/stages';
 import { Card } from '../../ui/Card';
-import { Loading, ToCome } from '../../ui/Notice';
+import { ToCome } from '../../ui/Notice';
+import { Waiting } from '../../shell/Waiting';
 import { StageLayout } from '../../ui/StageLayout';
 import { PrintSheets } from '../../sheets/PrintSheets';
 import { Cautions } from './Cautions';
@@ -13,8 +14,9 @@ import { Cautions } from './Cautions';
 /** Stage 3, as far as it goes: the kitchen's list of pieces, and what departed from the plan. */
 export function CookPage() {
   const { card, me } = useInTasting();
-  const { data: kitchen } = api.useGetKitchenQuery({ id: card.id });
-  if (!kitchen) return <Loading what="the kitchen" />;
+  const query = api.useGetKitchenQuery({ id: card.id });
+  const { data: kitchen } = query;
+  if (!kitchen) return <Waiting what="the kitchen" query={query} />;
   const { methods, constants, halves } = kitchen;
   const isLocked = card.lockedAt !== null;
   const bundled = methods.flatMap(({ method, bundled: texts }) => texts.map((text) => ({ method, text })));
@@ -28,7 +30,7 @@ export function CookPage() {
       }
       support={
         isLocked
-          ? 'Write the tag on the tray and keep it with the piece from raw to plate. Codes come later, from someone who does not read this page.'
+          ? `Number the raw pieces first; “raw 3” gets the tag above it, which was drawn. Keep the tag with the piece from raw to plate. Codes come later, from someone who does not read this page.`
           : undefined
       }
       margin={
@@ -48,7 +50,7 @@ export function CookPage() {
       <Card title="Pieces" aside={halves ? 'pieces of one number are parts of one raw piece' : undefined}>
         <ul className="divide-y divide-line">
           {methods.map((method) => (
-            <MethodPieces key={method.method} method={method} halves={halves} />
+            <MethodPieces key={method.method} method={method} />
           ))}
         </ul>
       </Card>
@@ -68,7 +70,7 @@ export function CookPage() {
   );
 }
 
-function MethodPieces({ method, halves }: { method: KitchenMethodView; halves: boolean }) {
+function MethodPieces({ method }: { method: KitchenMethodView }) {
   const { note, steps, equipment, reference, pieces } = method;
   return (
     <li className="grid gap-x-6 gap-y-1 py-3 sm:grid-cols-[minmax(0,16rem)_1fr]">
@@ -87,16 +89,14 @@ function MethodPieces({ method, halves }: { method: KitchenMethodView; halves: b
         )}
       </div>
       <ul className="flex flex-wrap items-start gap-2">
-        {pieces.map(({ tag, lot, block }) => (
+        {pieces.map(({ tag, lot, raw }) => (
           <li key={tag} className="text-center">
             <span className="block rounded border-2 border-ink px-2.5 py-1 font-mono text-xl leading-none font-semibold">
               {tag}
             </span>
-            {(lot || halves) && (
-              <span className="block max-w-24 text-sm leading-tight text-quiet">
-                {[halves && `raw ${block}`, lot].filter(Boolean).join(', ')}
-              </span>
-            )}
+            <span className="block max-w-24 text-sm leading-tight text-quiet">
+              {[`raw ${raw}`, lot].filter(Boolean).join(', ')}
+            </span>
           </li>
         ))}
       </ul>

@@ -13,7 +13,7 @@ type Masses = DraftInput['quantities'];
 /** From bites to kilograms and money; it changes as panel, pieces and orders do. */
 export function QuantitiesPart() {
   return (
-    <div className="grid items-start gap-4 md:grid-cols-[17rem_minmax(0,1fr)]">
+    <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-4 md:grid-cols-[17rem_minmax(0,1fr)]">
       <MassesCard />
       <ShoppingCards />
     </div>
@@ -95,37 +95,39 @@ function ShoppingCards() {
         </table>
       </Card>
       <Card title="By method" aside={`${counted(list.methods[0]?.perPiece ?? 0, 'portion')} from a piece`}>
-        <table className="w-full">
-          <TableHead
-            headings={[
-              'Method',
-              'Servings',
-              'With spare',
-              'From a piece',
-              'Pieces needed',
-              'Planned',
-              'Raw',
-              'Left over',
-            ]}
-          />
-          <tbody>
-            {list.methods.map((method, at) => {
-              const left = method.perPiece * method.pieces - method.servings;
-              return (
-                <tr key={method.method} className="border-b border-line/60">
-                  <td className="py-1 pr-2">{draft.methods[at].name || `Method ${at + 1}`}</td>
-                  <td>{method.servings}</td>
-                  <td>{method.portions}</td>
-                  <td>{method.perPiece}</td>
-                  <td>{Number.isFinite(method.piecesNeeded) ? method.piecesNeeded : 'no piece is enough'}</td>
-                  <td>{method.pieces}</td>
-                  <td className="pr-3 whitespace-nowrap">{kilograms(method.grams)}</td>
-                  <td className={left < 0 ? 'font-bold text-chestnut' : ''}>{left < 0 ? `${-left} short` : left}</td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+        <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="By method">
+          <table className="w-full">
+            <TableHead
+              headings={[
+                'Method',
+                'Servings',
+                'With spare',
+                'From a piece',
+                'Pieces needed',
+                'Planned',
+                'Raw',
+                'Left over',
+              ]}
+            />
+            <tbody>
+              {list.methods.map((method, at) => {
+                const left = method.perPiece * method.pieces - method.servings;
+                return (
+                  <tr key={method.method} className="border-b border-line/60">
+                    <td className="py-1 pr-2">{draft.methods[at].name || `Method ${at + 1}`}</td>
+                    <td>{method.servings}</td>
+                    <td>{method.portions}</td>
+                    <td>{method.perPiece}</td>
+                    <td>{Number.isFinite(method.piecesNeeded) ? method.piecesNeeded : 'no piece is enough'}</td>
+                    <td>{method.pieces}</td>
+                    <td className="pr-3 whitespace-nowrap">{kilograms(method.grams)}</td>
+                    <td className={left < 0 ? 'font-bold text-chestnut' : ''}>{left < 0 ? `${-left} short` : left}</td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
       </Card>
     </div>
   );

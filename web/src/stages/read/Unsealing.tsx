@@ -9,7 +9,8 @@ import { counted } from '../../shell/stages';
 import { methodLook } from '../../look/methodLook';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
-import { Loading, Mark } from '../../ui/Notice';
+import { Mark } from '../../ui/Notice';
+import { Waiting } from '../../shell/Waiting';
 import { Pad } from '../../ui/Pad';
 import { StageLayout } from '../../ui/StageLayout';
 
@@ -22,11 +23,12 @@ interface UnsealingProps {
 /** The moment of unsealing: what it does, the fingerprint checked in view, and the pads turning over. */
 export function Unsealing({ found, onRead }: UnsealingProps) {
   const { card } = useInTasting();
-  const { data: seal } = api.useGetSealQuery({ id: card.id });
+  const query = api.useGetSealQuery({ id: card.id });
+  const { data: seal } = query;
   const [unseal, { error, isLoading }] = api.useUnsealMutation();
   const [reopen] = api.useReopenMutation();
   const [isSure, setSure] = useState(false);
-  if (!seal) return <Loading what="the seal" />;
+  if (!seal) return <Waiting what="the seal" query={query} />;
   const isOpen = seal.unsealedAt !== null;
   return (
     <StageLayout

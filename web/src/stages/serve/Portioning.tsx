@@ -1,8 +1,11 @@
+import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { api, refusalOf } from '../../client/api';
 import type { PortionView } from '../../client/api.generated';
 import { useInTasting } from '../../shell/session';
+import { Waiting } from '../../shell/Waiting';
+import { paperFor, save } from '../../sheets/paper';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { TextField } from '../../ui/Field';
@@ -38,14 +41,20 @@ export function Portioning() {
 }
 
 function ServerSheet({ id }: { id: string }) {
-  const { data } = api.useGetPortioningQuery({ id });
-  return data ? <PortionTable portions={data} /> : null;
+  const query = api.useGetPortioningQuery({ id });
+  return query.data ? <PortionTable portions={query.data} /> : <Waiting what="the sheet" query={query} />;
 }
 
 function LoggedSheet({ id }: { id: string }) {
   const [open, { data, error, isLoading }] = api.useOpenPortioningMutation();
-  const { register, handleSubmit } = useForm({ defaultValues: { reason: '' } });
-  if (data) return <PortionTable portions={data} />;
+  const { register, handleSubmit, getValues } = useForm({ defaultValues: { reason: '' } });
+  if (data)
+    return (
+      <>
+        <PortionTable portions={data} />
+        <LoggedPaper id={id} reason={getValues('reason')} />
+      </>
+    );
   return (
     <form onSubmit={(event) => void handleSubmit((portioningReason) => open({ id, portioningReason }))(event)}>
       <TextField
@@ -61,6 +70,32 @@ function LoggedSheet({ id }: { id: string }) {
         Open and write it into the log
       </Button>
     </form>
+  );
+}
+
+/** The same on paper. It is asked for with its reason, since paper goes further than a screen. */
+function LoggedPaper({ id, reason }: { id: string; reason: string }) {
+  const [problem, setProblem] = useState<string>();
+  const fetchPaper = async (): Promise<void> => {
+    try {
+      const { name, file } = await paperFor(`/api/tastings/${id}/sheets/portioning`, { reason });
+      setProblem(undefined);
+      save(name, file);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  return (
+    <div className="mt-4">
+      <Button onClick={() => void fetchPaper()}>
+        <Printer size={18} /> Portioning sheet (PDF)
+      </Button>
+      {problem && (
+        <p role="alert" className="mt-2 font-bold text-chestnut">
+          {problem}
+        </p>
+      )}
+    </div>
   );
 }
 

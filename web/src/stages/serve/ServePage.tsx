@@ -2,7 +2,8 @@ import { api } from '../../client/api';
 import type { SeatView } from '../../client/api.generated';
 import { useInTasting } from '../../shell/session';
 import { counted } from '../../shell/stages';
-import { Loading, ToCome } from '../../ui/Notice';
+import { ToCome } from '../../ui/Notice';
+import { Waiting } from '../../shell/Waiting';
 import { Pad } from '../../ui/Pad';
 import { StageLayout } from '../../ui/StageLayout';
 import { CaveatForm } from '../../caveats/CaveatForm';
@@ -13,8 +14,9 @@ import { Portioning } from './Portioning';
 export function ServePage() {
   const { card, me } = useInTasting();
   const isLocked = card.lockedAt !== null;
-  const { data: board } = api.useGetBoardQuery({ id: card.id }, { skip: !isLocked });
-  if (isLocked && !board) return <Loading what="the trays" />;
+  const query = api.useGetBoardQuery({ id: card.id }, { skip: !isLocked });
+  const { data: board } = query;
+  if (isLocked && !board) return <Waiting what="the trays" query={query} />;
   if (!board) {
     return (
       <StageLayout sentence="Trays are laid out once the plan is locked." margin={<Coming />}>

@@ -1,15 +1,17 @@
 import { QRCodeSVG } from 'qrcode.react';
 import { api } from '../../client/api';
 import { useInTasting } from '../../shell/session';
-import { Loading, Mark } from '../../ui/Notice';
+import { Mark } from '../../ui/Notice';
 import { PrintLink } from '../../sheets/PrintSheets';
 import { Sheet } from '../../ui/Sheet';
+import { Waiting } from '../../shell/Waiting';
 
 /** A card for every panelist, to cut apart: whoever has it can answer in that name. */
 export function LinksSheet() {
   const { card, session } = useInTasting();
-  const { data: links } = api.useGetLinksQuery({ id: card.id });
-  if (!links) return <Loading what="the links" />;
+  const query = api.useGetLinksQuery({ id: card.id });
+  const { data: links } = query;
+  if (!links) return <Waiting what="the links" query={query} />;
   return (
     <Sheet title="Ballots, one card each" back={`/tastings/${card.id}/taste`} print={<PrintLink sheet="links" />}>
       {!session.onNetwork && (

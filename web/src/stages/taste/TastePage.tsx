@@ -4,7 +4,8 @@ import type { SeatView } from '../../client/api.generated';
 import { useInTasting } from '../../shell/session';
 import { counted } from '../../shell/stages';
 import { useAppSelector } from '../../store/store';
-import { Loading, Mark, ToCome } from '../../ui/Notice';
+import { Mark, ToCome } from '../../ui/Notice';
+import { Waiting } from '../../shell/Waiting';
 import { Pad, type PadState } from '../../ui/Pad';
 import { StageLayout } from '../../ui/StageLayout';
 import { useNow } from '../../ui/useNow';
@@ -17,7 +18,8 @@ import { boardSentence, clock, slowSeats } from './board';
 export function TastePage() {
   const { card, me } = useInTasting();
   const isLocked = card.lockedAt !== null;
-  const { data: board } = api.useGetBoardQuery({ id: card.id }, { skip: !isLocked });
+  const query = api.useGetBoardQuery({ id: card.id }, { skip: !isLocked });
+  const { data: board } = query;
   const [chosen, setChosen] = useState<string | null>(null);
   if (!isLocked) {
     return (
@@ -26,7 +28,7 @@ export function TastePage() {
       </StageLayout>
     );
   }
-  if (!board) return <Loading what="the board" />;
+  if (!board) return <Waiting what="the board" query={query} />;
   const isCoordinator = me.role === 'coordinator';
   return (
     <StageLayout

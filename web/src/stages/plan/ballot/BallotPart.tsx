@@ -45,7 +45,7 @@ export function BallotPart() {
     setShown(at);
   };
   return (
-    <div className="grid items-start gap-4 md:grid-cols-[minmax(0,1fr)_20.5rem]">
+    <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-4 md:grid-cols-[minmax(0,1fr)_20.5rem]">
       <div className="space-y-3">
         {concerns.length > 0 && (
           <p role="status" className="font-bold">

@@ -1,15 +1,12 @@
-import { MOST_OPTIONS, type BallotItem } from '@jacana/core/bundle';
+import { hasPart, isScaleOfWord, LONG_TEXT, MOST_OPTIONS, SHORT_TEXT, type BallotItem } from '@jacana/core/bundle';
 import { Plus } from 'lucide-react';
 import { Controller, useFieldArray } from 'react-hook-form';
 import { useDrafting } from '../../../drafting/draft';
 import { Button } from '../../../ui/Button';
 import { CellInput, RemoveButton } from '../../../ui/CellInput';
-import { TextField } from '../../../ui/Field';
+import { TextArea, TextField } from '../../../ui/Field';
 import { Toggle } from '../../../ui/Toggle';
 
-const HAS_ENDS = new Set<BallotItem['kind']>(['ranking', 'line', 'just-right']);
-const HAS_WORD = new Set<BallotItem['kind']>(['ranking', 'line', 'category', 'just-right', '2-afc', '3-afc']);
-const HAS_OPTIONS = new Set<BallotItem['kind']>(['category', 'check-all']);
 const TIES: Partial<Record<BallotItem['kind'], { label: string; hint: string }>> = {
   ranking: { label: 'Allow ties in the ranking', hint: 'Without ties people look harder.' },
   'paired-preference': {
@@ -23,11 +20,11 @@ export function ItemFields({ at }: { at: number }) {
   const { form, draft, isLocked } = useDrafting();
   const item = draft.ballot.items[at];
   const field = `ballot.items.${at}` as const;
-  const text = (label: string, name: 'ask' | 'attribute' | 'definition' | 'low' | 'high', hint?: string) => (
+  const text = (label: string, name: 'attribute' | 'definition' | 'low' | 'high', hint?: string) => (
     <TextField
       label={label}
       hint={hint}
-      maxLength={name === 'definition' ? 2000 : 200}
+      maxLength={name === 'definition' ? LONG_TEXT : SHORT_TEXT}
       disabled={isLocked}
       {...form.register(`${field}.${name}`)}
     />
@@ -35,20 +32,28 @@ export function ItemFields({ at }: { at: number }) {
   const ties = TIES[item.kind];
   return (
     <div className="mt-3 space-y-2 border-t border-line pt-3">
-      {text('Question', 'ask')}
-      {HAS_WORD.has(item.kind) && (
+      {/* As long as it is, so that all of it is seen on a phone; one line of thought, so Enter breaks none. */}
+      <TextArea
+        label="Question"
+        rows={1}
+        maxLength={SHORT_TEXT}
+        disabled={isLocked}
+        onKeyDown={(event) => event.key === 'Enter' && event.preventDefault()}
+        {...form.register(`${field}.ask`)}
+      />
+      {hasPart(item, 'word') && (
         <div className="grid gap-x-3 sm:grid-cols-[minmax(0,1fr)_minmax(0,2fr)]">
           {text('Word', 'attribute', 'Its name in the findings.')}
           {text('What it means', 'definition', 'Stands under the question.')}
         </div>
       )}
-      {HAS_ENDS.has(item.kind) && (
+      {hasPart(item, 'ends') && (
         <div className="grid grid-cols-2 gap-x-3">
           {text(item.kind === 'ranking' ? 'Top' : 'Low end', item.kind === 'ranking' ? 'high' : 'low')}
           {text(item.kind === 'ranking' ? 'Bottom' : 'High end', item.kind === 'ranking' ? 'low' : 'high')}
         </div>
       )}
-      {HAS_OPTIONS.has(item.kind) && <Options at={at} hasWeights={item.kind === 'category'} />}
+      {hasPart(item, 'options') && <Options at={at} hasWeights={isScaleOfWord(item)} />}
       {ties && (
         <Controller
           control={form.control}
@@ -79,7 +84,7 @@ function Options({ at, hasWeights }: { at: number; hasWeights: boolean }) {
           <li key={field.key} className="flex items-center gap-1.5">
             <CellInput
               label={`${what} ${number + 1}`}
-              maxLength={200}
+              maxLength={SHORT_TEXT}
               disabled={isLocked}
               {...form.register(`ballot.items.${at}.options.${number}.text`)}
             />

@@ -135,10 +135,10 @@ function pasteNames(panel: PanelField, from: number, names: string[]): void {
   });
 }
 
-/** "Taster 7", or the next number that nobody has. */
+/** "Panelist 7", or the next number that nobody has. */
 function freshName(panel: { name: string }[], seat: number): string {
   const taken = new Set(panel.map(({ name }) => name.trim().toLowerCase()));
   let number = seat;
-  while (taken.has(`taster ${number}`)) number++;
-  return `Taster ${number}`;
+  while (taken.has(`panelist ${number}`)) number++;
+  return `Panelist ${number}`;
 }

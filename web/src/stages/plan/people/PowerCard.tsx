@@ -44,9 +44,21 @@ export function PowerCard() {
       <ul className="mt-2 space-y-1">
         {curve.smallest !== null && <li>{smallestText(plan.test, curve.smallest)}</li>}
         {enough !== null && <li>From {enough} people on, this difference is found 8 times in 10.</li>}
+        {enough === null && !isBusy && <MorePieces curve={curve} plan={plan} />}
         <Pieces curve={curve} pieces={design.piecesPerMethod} isAsked={!isOfTwoSamples(plan.test)} />
       </ul>
     </Card>
+  );
+}
+
+/** Where what is found hangs on pieces, more people do not make more of them. */
+function MorePieces({ curve, plan: { test, piecesPerMethod } }: { curve: PowerCurve; plan: SizedPlan }) {
+  if (piecesPerMethod === 1 || isOfTwoSamples(test) || curve.points.length === 0) return null;
+  return (
+    <li>
+      Even {curve.points.at(-1)?.panelists} people do not find it 8 times in 10 with {piecesPerMethod} pieces of each:
+      more pieces help more than more people.
+    </li>
   );
 }
 
@@ -112,7 +124,7 @@ function Curve({ curve, panelists }: { curve: PowerCurve; panelists: number }) {
           />
           <ReferenceLine y={0.8} stroke="var(--color-quiet)" strokeDasharray="4 4" />
           <Line
-            name="bites"
+            name={hasPieces ? 'bites' : 'power'}
             dataKey="power"
             stroke="#1B6E6A"
             strokeWidth={2}

@@ -1,23 +1,23 @@
-import { orderEffects, tasterGroups, type NoTest, type OrderEffects, type TasterGroupsResult } from '../inference';
-import type { Taster } from './preferences';
+import { orderEffects, panelistGroups, type NoTest, type OrderEffects, type PanelistGroupsResult } from '../inference';
+import type { PanelistPreferences } from './preferences';
 import type { TastedServing } from './servings';
 
 /** What the answers say about those who gave them. */
 export interface PanelFinding {
   status: 'explored';
-  /** Panelists by place among the tasters; two groups only where chance would not do. */
-  groups: TasterGroupsResult | NoTest;
+  /** Panelists by place among the panelists; two groups only where chance would not do. */
+  groups: PanelistGroupsResult | NoTest;
   /** From liking where it was asked, else from ranks turned so that higher is better. */
   order: OrderEffects & { from: 'liking' | 'ranking' };
 }
 
 export function panelFinding(
-  tasters: readonly Taster[],
+  panelists: readonly PanelistPreferences[],
   servings: readonly TastedServing[],
   rules: { alpha: number; seed: string },
 ): PanelFinding {
   const byLiking = servings.some((serving) => serving.liking !== null);
-  const sittings = new Map<string, TastedServing[]>(tasters.map((taster) => [taster.panelist, []]));
+  const sittings = new Map<string, TastedServing[]>(panelists.map((panelist) => [panelist.id, []]));
   for (const serving of servings) sittings.get(serving.panelist)?.push(serving);
   const effects = orderEffects(
     [...sittings].map(([panelist, own]) => ({
@@ -29,8 +29,8 @@ export function panelFinding(
   );
   return {
     status: 'explored',
-    groups: tasterGroups(
-      tasters.map((taster) => taster.ranks),
+    groups: panelistGroups(
+      panelists.map((panelist) => panelist.ranks),
       rules,
     ),
     order: { ...effects, from: byLiking ? 'liking' : 'ranking' },

@@ -1,5 +1,5 @@
 /**
- * Is there one taste, or are there two groups of tasters who like different things?
+ * Is there one taste, or are there two groups of panelists who like different things?
  *
  * Any set of people can be cut in two; the question is whether the cut is deeper than
  * chance would make it. Use it on complete liking scores or rankings of at least three
@@ -15,14 +15,14 @@
  * as in Anderson & ter Braak 2003, *Journal of Statistical Computation and Simulation* 73, 85-113.
  *
  * @example
- * tasterGroups([[9, 5, 1], [8, 5, 2], [9, 4, 1], [8, 6, 2], [1, 5, 9], [2, 5, 8], [1, 4, 9], [2, 6, 8]], { seed: '1', alpha: 0.05 }).groups.length // 2
+ * panelistGroups([[9, 5, 1], [8, 5, 2], [9, 4, 1], [8, 6, 2], [1, 5, 9], [2, 5, 8], [1, 4, 9], [2, 6, 8]], { seed: '1', alpha: 0.05 }).groups.length // 2
  */
 import { randomStream } from '../../numeric';
 import type { NoTest, Probability } from '../certainty/probability';
 
-/** Result of {@link tasterGroups}. */
-export interface TasterGroupsResult {
-  test: 'taster-groups';
+/** Result of {@link panelistGroups}. */
+export interface PanelistGroupsResult {
+  test: 'panelist-groups';
   probability: Probability & { from: 'monte-carlo' };
   /** Share of the spread between panelists that the best cut in two takes away. */
   explained: number;
@@ -33,7 +33,7 @@ export interface TasterGroupsResult {
 }
 
 /** How to test. */
-export interface TasterGroupsOptions {
+export interface PanelistGroupsOptions {
   seed: string;
   alpha: number;
   /** Shuffled panels; default 999. */
@@ -44,10 +44,10 @@ export interface TasterGroupsOptions {
 /** Fewer panelists than this are not cut. */
 export const FEWEST_FOR_GROUPS = 8;
 
-export function tasterGroups(
+export function panelistGroups(
   rows: readonly (readonly number[])[],
-  { seed, alpha, draws = 999, onProgress }: TasterGroupsOptions,
-): TasterGroupsResult | NoTest {
+  { seed, alpha, draws = 999, onProgress }: PanelistGroupsOptions,
+): PanelistGroupsResult | NoTest {
   const samples = rows[0]?.length ?? 0;
   if (rows.length < FEWEST_FOR_GROUPS || samples < 3) {
     return { test: null, reason: `Groups are looked for from ${FEWEST_FOR_GROUPS} panelists and three samples up.` };
@@ -59,7 +59,7 @@ export function tasterGroups(
     return { test: null, reason: 'All panelists answered alike, so there is one group.' };
   }
   const cut = bestCut(profiles);
-  const random = randomStream(seed, 'taster-groups');
+  const random = randomStream(seed, 'panelist-groups');
   let asDeep = 0;
   for (let draw = 0; draw < draws; draw++) {
     const shuffled = noise.map((row) => centred(random.shuffled(row)).map((value, at) => value + mean[at]));
@@ -72,7 +72,7 @@ export function tasterGroups(
   const groups = isFound ? [0, 1].map((side) => everyone.filter((at) => cut.side[at] === side)) : [everyone];
   groups.sort((a, b) => b.length - a.length);
   return {
-    test: 'taster-groups',
+    test: 'panelist-groups',
     probability: { p, from: 'monte-carlo', draws, standardError: Math.sqrt((p * (1 - p)) / draws) },
     explained: cut.explained,
     groups,

@@ -3,13 +3,13 @@ import { Card } from '../ui/Card';
 import { list, pText } from './order';
 
 /** Is there one taste, and did the order of serving matter? */
-export function TastersCard({ found }: { found: RankingView }) {
-  const { panel, tasters, methods, alpha } = found;
+export function PanelFindingCard({ found }: { found: RankingView }) {
+  const { panel, panelists, methods, alpha } = found;
   const { groups, order } = panel;
   const isSplit = groups.test !== null && groups.groups.length > 1;
   const means = order.positionMeans.filter(({ mean }) => mean !== null);
   return (
-    <Card title={isSplit ? 'The tasters fall into two groups' : 'Tasters and serving order'}>
+    <Card title={isSplit ? 'The panelists fall into two groups' : 'Panelists and serving order'}>
       <dl className="grid grid-cols-[9.5rem_1fr] gap-x-4 gap-y-2">
         <dt className="text-quiet">One taste?</dt>
         <dd>
@@ -18,7 +18,7 @@ export function TastersCard({ found }: { found: RankingView }) {
             : isSplit
               ? groups.groups.map((group, at) => (
                   <span key={at} className="block">
-                    {group.length} tasters (seats {list(group.map((place) => String(tasters[place].seat)))}) like{' '}
+                    {group.length} panelists (seats {list(group.map((place) => String(panelists[place].seat)))}) like{' '}
                     {methods[lowest(groups.profiles[at])].name} best
                   </span>
                 ))

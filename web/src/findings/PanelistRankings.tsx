@@ -3,19 +3,22 @@ import { methodLook } from '../look/methodLook';
 import { Card } from '../ui/Card';
 import { Pad } from '../ui/Pad';
 
-/** Every taster's own ranking: pads from most to least liked; ties stand close together. */
-export function TasterRankings({ found }: { found: RankingView }) {
-  const { tasters, methods } = found;
-  if (tasters.length === 0) return null;
+/** Every panelist's own ranking: pads from most to least liked; ties stand close together. */
+export function PanelistRankings({ found }: { found: RankingView }) {
+  const { panelists, methods } = found;
+  if (panelists.length === 0) return null;
   return (
-    <Card title="Every taster's own ranking" aside="most liked at the left">
+    <Card
+      title="Every panelist's own ranking"
+      aside={`${found.word ? `most ${found.word}` : 'most liked'} at the left`}
+    >
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(12.5rem,1fr))] gap-x-6 gap-y-1">
-        {tasters.map((taster) => (
-          <li key={taster.panelist} className="flex items-center gap-2">
-            <span className="w-14 text-sm whitespace-nowrap text-quiet">seat {taster.seat}</span>
+        {panelists.map((panelist) => (
+          <li key={panelist.id} className="flex items-center gap-2">
+            <span className="w-14 text-sm whitespace-nowrap text-quiet">seat {panelist.seat}</span>
             <ol className="flex items-center">
-              {orderOf(taster.ranks).map((place, at, order) => {
-                const isTied = at > 0 && taster.ranks[order[at - 1]] === taster.ranks[place];
+              {orderOf(panelist.ranks).map((place, at, order) => {
+                const isTied = at > 0 && panelist.ranks[order[at - 1]] === panelist.ranks[place];
                 return (
                   <li
                     key={methods[place].id}
@@ -24,13 +27,13 @@ export function TasterRankings({ found }: { found: RankingView }) {
                   >
                     <Pad size={24} colour={methodLook(place).colour} notch={methodLook(place).notch} />
                     <span className="sr-only">
-                      {methods[place].name}, rank {taster.ranks[place]}
+                      {methods[place].name}, rank {panelist.ranks[place]}
                     </span>
                   </li>
                 );
               })}
             </ol>
-            {!taster.blind && <span className="text-xs font-bold text-chestnut">not blind</span>}
+            {!panelist.blind && <span className="text-xs font-bold text-chestnut">not blind</span>}
           </li>
         ))}
       </ul>

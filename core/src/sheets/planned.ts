@@ -1,0 +1,52 @@
+import { bitesPerSitting, isComplete, isOfTwoSamples, sittingMinutes } from '../design';
+import { QUESTION_KINDS } from '../library';
+import { answerKindOf, hasPart, scaleOf } from '../questions';
+import type { BallotItem, Tasting } from '../tasting';
+import { counted } from './sheet';
+
+/** A question with all that decides how it is answered: kind, word with its meaning, ends or steps with what they count. */
+export function askedText(item: BallotItem): string {
+  const kind = QUESTION_KINDS.find((one) => one.kind === item.kind)?.name ?? item.kind;
+  const meaning = item.definition && `: ${item.definition}`;
+  const about = hasPart(item, 'word') && item.attribute ? `“${item.attribute}”${meaning}` : '';
+  const ties = item.ties ? 'ties allowed' : '';
+  return `${item.ask} (${[kind, about, scaleText(item), ties].filter(Boolean).join('; ')})`;
+}
+
+function scaleText(item: BallotItem): string {
+  if (hasPart(item, 'options') && answerKindOf(item) === 'words')
+    return item.options.map(({ text }) => text).join(', ');
+  if (hasPart(item, 'options')) {
+    const steps = scaleOf(item).steps ?? [];
+    return steps.map(({ text, counts }) => `${text} = ${counts}`).join(', ');
+  }
+  return hasPart(item, 'ends') && (item.low || item.high) ? `${item.low} to ${item.high}` : '';
+}
+
+/** How samples come to people, a line for each matter. */
+export function servedText(tasting: Tasting): string[] {
+  const { service, methods, test } = tasting;
+  const { flight, flights } = sittingMinutes(tasting);
+  const side = isOfTwoSamples(test)
+    ? 'Sets made for the test'
+    : isComplete(tasting)
+      ? `All ${methods.length} side by side`
+      : `${service.together} of ${methods.length} side by side`;
+  const replicates = service.replicates > 1 ? `, ${service.replicates} times` : '';
+  const warmUp = service.warmUp ? ', after a warm-up that does not count' : '';
+  return [
+    `${side}${replicates}${warmUp}; ${counted(bitesPerSitting(tasting), 'bite')} a sitting, ${counted(service.sittings, 'sitting')}.`,
+    `${service.seatsPerFlight} seats a flight, ${counted(flights, 'flight')} of about ${Math.ceil(flight)} minutes; ${service.secondsPerSample} s a sample, ${service.rinseSeconds} s to rinse.`,
+    service.codes === 'own'
+      ? 'Every panelist has codes of their own.'
+      : 'Codes are shared where that gives nothing away.',
+  ];
+}
+
+/** What the number of people and pieces was chosen for. */
+export function sizedForText({ assumed, test }: Tasting): string {
+  const noShows = assumed.noShows > 0 ? `; ${Math.round(assumed.noShows * 100)} % may not come` : '';
+  if (isOfTwoSamples(test)) return `${Math.round(assumed.discriminators * 100)} % of people who can tell${noShows}.`;
+  const edge = assumed.firstEdge > 0 ? `, ${assumed.firstEdge} for being first` : '';
+  return `A difference of ${counted(assumed.difference, 'point')} of nine, where people differ by ${assumed.disagreement}, answers by ${assumed.noise}, pieces by ${assumed.pieceSpread} (standard deviations)${edge}${noShows}.`;
+}

@@ -1,0 +1,154 @@
+import { blocksAgainst, fitMixed, friedman, pieceBlocks, termTest, type BlockRanking } from '../../src/inference';
+import { randomStream } from '../../src/numeric';
+import reference from '../reference/friedman.json';
+
+const options = { alpha: 0.05, seed: '1' };
+const rows = (...ranks: number[][]): BlockRanking[] =>
+  ranks.map((one, block) => ({ panelist: block, block, ranks: one, weight: 1 }));
+
+/** Impressions of people and blocks that vary, ranked. */
+function drawn({ methods = 4, blocks = 3, people = 8, spread = 1, seed = 'a', best = 0 }): BlockRanking[] {
+  const random = randomStream(seed, 'piece-blocks-test');
+  return Array.from({ length: blocks }, (_, block) => {
+    const luck = Array.from({ length: methods }, (_unused, at) => spread * random.normal() + (at === 0 ? best : 0));
+    return Array.from({ length: people }, (_unused, who) => {
+      const felt = luck.map((value) => value + random.normal());
+      return {
+        panelist: `${block} ${who}`,
+        block,
+        weight: 1,
+        ranks: felt.map((value) => 1 + felt.filter((other) => other > value).length),
+      };
+    });
+  }).flat();
+}
+
+describe('methods on blocks of pieces', () => {
+  it('is Friedman’s exact test where every block was eaten by one person (R, by brute force)', () => {
+    // Five methods, six blocks of one: re-assigning within blocks is then shuffling within people.
+    const random = randomStream('six', 'piece-blocks-test');
+    const people = Array.from({ length: 6 }, () => random.shuffled([1, 2, 3, 4, 5]));
+    const test = pieceBlocks(rows(...people), options);
+    const expected = friedman(people, options);
+    if (test.test === null || expected.test === null) throw new Error('no test');
+    expect(test.by).toBe('relabelling');
+    const tolerance = test.probability.from === 'exact' ? 1e-9 : 4 * 0.002;
+    expect(Math.abs(test.probability.p - expected.probability.p)).toBeLessThan(tolerance);
+    const five = reference.twoPanelistsFiveMethods.rows;
+    expect(pieceBlocks(rows(...five), options)).toMatchObject({ blocks: 2, by: 'F' });
+  });
+
+  it('is the F of a model with blocks random, on the mean ranks of block and method', () => {
+    const rankings = drawn({ blocks: 3, spread: 1.5 });
+    const test = pieceBlocks(rankings, options);
+    if (test.test === null) throw new Error(test.reason);
+    const cells = [0, 1, 2].flatMap((block) =>
+      [0, 1, 2, 3].map((method) => {
+        const own = rankings.filter((one) => one.block === block);
+        return { block, method, y: own.reduce((sum, { ranks }) => sum + ranks[method], 0) / own.length };
+      }),
+    );
+    const fit = fitMixed(
+      {
+        y: cells.map(({ y }) => y),
+        factors: { block: cells.map((one) => `${one.block}`), method: cells.map((one) => `${one.method}`) },
+      },
+      { fixed: [['method']], random: [['block']] },
+    );
+    const F = fit.test === null ? fit : termTest(fit, 0);
+    if (F.test === null) throw new Error(F.reason);
+    // Ranks sum alike in every block, so blocks do not vary, and the error is that of both together.
+    const [df2, pooled] = [6, 8];
+    expect(test.df2).toBe(df2);
+    expect(test.F / F.F).toBeCloseTo(df2 / pooled, 6);
+  });
+
+  it('says with one block that a method and its piece cannot be told apart', () => {
+    const one = drawn({ blocks: 1, best: 5 });
+    expect(pieceBlocks(one, options)).toMatchObject({ test: null, reason: expect.stringContaining('one piece') });
+    expect(pieceBlocks([], options).test).toBeNull();
+  });
+
+  it('finds a method that stands apart, with few blocks by F and with more by re-assignment', () => {
+    for (const [blocks, by] of [
+      [3, 'F'],
+      [5, 'relabelling'],
+    ] as const) {
+      const test = pieceBlocks(drawn({ blocks, spread: 0.3, best: 4 }), options);
+      if (test.test === null) throw new Error(test.reason);
+      expect(test.by).toBe(by);
+      expect(test.probability.p).toBeLessThan(0.05);
+      const apart = test.pairs.filter(({ adjustedP }) => adjustedP <= 0.05);
+      expect(apart.map(({ a }) => a)).toEqual([0, 0, 0]);
+      expect(apart.every(({ difference }) => difference < 0)).toBe(true);
+      expect(apart.every(({ p, adjustedP }) => p <= adjustedP)).toBe(true);
+      expect(blocksAgainst(test, 0).map(({ sample }) => sample)).toEqual([1, 2, 3]);
+      expect(blocksAgainst(test, 0).every(({ difference, adjustedP }) => difference > 0 && adjustedP < 0.05)).toBe(
+        true,
+      );
+    }
+  });
+
+  it('is no surer than all pieces falling alike where blocks agree to the last rank', () => {
+    const alike = [0, 1].flatMap((block) =>
+      Array.from({ length: 10 }, (_, who) => ({ panelist: `${block} ${who}`, block, ranks: [1, 2], weight: 1 })),
+    );
+    const test = pieceBlocks(alike, options);
+    if (test.test === null) throw new Error(test.reason);
+    // Two blocks of two: the second agrees with the first in one of two.
+    expect([test.probability.p, test.pairs[0].adjustedP]).toEqual([0.5, 0.5]);
+  });
+
+  it('claims nothing of methods that were ranked alike', () => {
+    const test = pieceBlocks(rows([1, 2, 3], [2, 3, 1], [3, 1, 2]), options);
+    if (test.test === null) throw new Error(test.reason);
+    expect([test.F, test.probability.p]).toEqual([0, 1]);
+    expect(test.pairs.every(({ adjustedP }) => adjustedP === 1)).toBe(true);
+  });
+
+  it('counts everyone once, over however many rankings', () => {
+    const rankings = drawn({ blocks: 3 });
+    const twice = rankings.flatMap((one) => [one, one]).map((one) => ({ ...one, weight: 0.5 }));
+    const [once, again] = [rankings, twice].map((one) => pieceBlocks(one, options));
+    expect(again).toEqual(once);
+  });
+
+  it('keeps its level where people with tastes of their own eat from several blocks', () => {
+    let claims = 0;
+    const tries = 800;
+    for (let at = 0; at < tries; at++) {
+      const random = randomStream(`crossed ${at}`, 'piece-blocks-test');
+      const normals = (): number[] => Array.from({ length: 4 }, () => random.normal());
+      const pieces = [normals(), normals(), normals()];
+      const crossed = Array.from({ length: 18 }, (_, panelist) => {
+        const taste = normals();
+        return [panelist % 3, (panelist + 1) % 3].map((block) => {
+          const felt = taste.map((own, method) => own + 0.3 * pieces[block][method] + 0.5 * random.normal());
+          const ranks = felt.map((value) => 1 + felt.filter((other) => other > value).length);
+          return { panelist, block, ranks, weight: 0.5 };
+        });
+      }).flat();
+      const test = pieceBlocks(crossed, { ...options, limitOnly: true });
+      if (test.test !== null && test.probability.p <= 0.05) claims++;
+    }
+    expect(claims / tries).toBeLessThan(0.05 + 3 * Math.sqrt((0.05 * 0.95) / tries));
+  });
+
+  it.each([
+    [4, 3],
+    [3, 2],
+    [4, 5],
+  ])('keeps its level for %i methods and %i blocks where pieces vary and methods do not', (methods, blocks) => {
+    let claims = 0;
+    const tries = 1200;
+    for (let at = 0; at < tries; at++) {
+      const test = pieceBlocks(drawn({ methods, blocks, spread: 0.5, seed: `null ${at}` }), {
+        ...options,
+        limitOnly: true,
+      });
+      if (test.test !== null && test.probability.p <= 0.05) claims++;
+    }
+    expect(claims / tries).toBeLessThan(0.05 + 3 * Math.sqrt((0.05 * 0.95) / tries));
+    expect(claims / tries).toBeGreaterThan(0.02);
+  });
+});

@@ -1,0 +1,128 @@
+import fc from 'fast-check';
+import Papa from 'papaparse';
+import { neutralQuestion } from '../../src/library';
+import { ordersCsv, tidyCsv, tidyRows } from '../../src/tidy';
+import type { ItemKind, TastingBundle } from '../../src/tasting';
+import { simulatedBundle } from '../support/bundles';
+
+/** Read as a spreadsheet or a statistics program reads it. */
+const read = (csv: string) =>
+  Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, '').trimEnd(), { header: true, delimiter: ',' });
+
+/** What a spreadsheet would run, quote marks and broken lines, names of columns, letters of anywhere. */
+const nasty = fc.oneof(
+  fc.constantFrom(
+    '=1+1',
+    '+cmd',
+    '-2',
+    '@SUM(A1)',
+    '\tx',
+    '"',
+    '""',
+    'a,b',
+    'a;b',
+    'a\nb',
+    "'",
+    'seat',
+    '__proto__',
+    '',
+  ),
+  fc.constantFrom('Crème brûlée', 'łosoś', '三文鱼', '🥕', 'عسل', ' lead', 'trail '),
+  fc.string({ maxLength: 20 }),
+);
+const named = nasty.filter((text) => text.trim() !== '');
+
+/** What escaping makes of a text that a spreadsheet would run. */
+const disarmed = (value: unknown): string => {
+  const text = String(value);
+  return typeof value === 'string' && /^[=+\-@\t\r]/.test(text) ? `'${text}` : text;
+};
+
+const bundleWith = (texts: string[]): TastingBundle => {
+  const bundle = simulatedBundle({
+    ...{ methods: 2, panelists: 4, truth: [7, 5], liking: true },
+    tasting: {
+      zones: [0, 1].map((at) => ({ id: `z${at}`, name: texts[at] })),
+      lots: [{ id: 'l', name: texts[2] }],
+    },
+  });
+  bundle.tasting.title = texts[3];
+  bundle.tasting.methods.forEach((method, at) => (method.name = texts[4 + at]));
+  bundle.tasting.panel.forEach((panelist, at) => (panelist.name = texts[at]));
+  bundle.tasting.ballot.items = bundle.tasting.ballot.items.map((item, at) => ({ ...item, attribute: texts[at] }));
+  const comment = bundle.tasting.ballot.items.find(({ kind }) => kind === 'comment')!;
+  for (const [at, ballot] of bundle.ballots.entries())
+    ballot.answers.push({
+      ...{ id: `said-${at}`, kind: 'comment', item: comment.id, text: texts[5 - at] },
+      ...{ at: ballot.openedAt!, by: 'panelist', reason: '' },
+    });
+  return bundle;
+};
+
+describe('the CSV of a tasting', () => {
+  it('comes back cell by cell, whatever the texts are', () => {
+    fc.assert(
+      fc.property(fc.array(named, { minLength: 6, maxLength: 6 }), (texts) => {
+        const bundle = bundleWith(texts);
+        const rows = tidyRows(bundle);
+        const { data, errors, meta } = read(tidyCsv(bundle));
+        expect(errors).toEqual([]);
+        expect(new Set(meta.fields).size).toBe(meta.fields!.length);
+        expect(data).toHaveLength(rows.length);
+        const given = Object.keys(rows[0]);
+        expect([...meta.fields!].sort()).toEqual(given.map(disarmed).sort());
+        const lines = (text: string): string => text.replaceAll('\r\n', '\n');
+        rows.forEach((row, line) =>
+          given.forEach((column) => expect(lines(data[line][disarmed(column)])).toBe(lines(disarmed(row[column])))),
+        );
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('holds nothing that a spreadsheet would run, and numbers as numbers', () => {
+    const bundle = bundleWith(['=A1', '+B2', '-C3', '@D4', '\tE5', '=F6']);
+    const { data } = read(tidyCsv(bundle));
+    for (const row of data)
+      for (const [column, cell] of Object.entries(row)) {
+        expect(cell).not.toMatch(/^[=+@\t\r]/);
+        if (cell.startsWith('-')) expect([column, Number.isFinite(Number(cell))]).toEqual([column, true]);
+      }
+    expect(data[0].seat).toBe('1');
+  });
+
+  it('has no column twice, however questions are named', () => {
+    const kinds: ItemKind[] = ['line', 'line', 'category', 'liking', 'liking', 'comment'];
+    const bundle = simulatedBundle({
+      tasting: {
+        ballot: {
+          items: [
+            ...kinds.map((kind, at) => ({ ...neutralQuestion(`q${at}`, kind), attribute: at < 3 ? 'seat' : '' })),
+            neutralQuestion('ranking', 'ranking'),
+          ],
+        },
+      },
+    });
+    const columns = read(tidyCsv(bundle)).meta.fields!;
+    expect(columns.slice(14)).toEqual([
+      ...['seat 2', 'seat 3', 'seat 4', 'liking', 'liking 2', 'comment', 'rank', 'handed_in_at'],
+    ]);
+    const [row] = tidyRows(bundle);
+    expect(Number(row.liking)).toBeGreaterThan(0);
+    expect(row['seat 2']).not.toBe(row.seat);
+  });
+
+  it('lists the orders with codes alone', () => {
+    const bundle = bundleWith(['Ada', 'Bo', 'Cleo', 'Dan', 'Steamed', 'Roasted']);
+    const csv = ordersCsv(bundle);
+    expect(read(csv).data).toHaveLength(4 * 2 * 2);
+    for (const word of ['Steamed', 'Roasted', ...bundle.pieces.map(({ tag }) => tag)]) expect(csv).not.toContain(word);
+  });
+
+  it('keeps methods, pieces and lots to itself while the key is sealed', () => {
+    const bundle = { ...bundleWith(['Ada', 'Bo', 'Lot nine', 'Dan', 'Steamed', 'Roasted']), key: null };
+    const { data } = read(tidyCsv(bundle));
+    expect(data).toHaveLength(4 * 2 * 2);
+    for (const { method, piece, block, lot } of data) expect([method, piece, block, lot]).toEqual(['', '', '', '']);
+  });
+});
