@@ -1,16 +1,21 @@
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { api, refusalOf } from '../../client/api';
+import type { RemovedView } from '../../client/api.generated';
 import { counted } from '../../shell/stages';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 
-/** What was removed in the last 30 days, and the way back. */
+/** What was removed in the last 30 days, and the way back. Nothing is shown of an empty bin. */
 export function Bin() {
   const { data: removed = [] } = api.useListRemovedQuery();
+  return removed.length > 0 && <FilledBin removed={removed} />;
+}
+
+/** Whether it is open goes with its last tasting: a bin that was emptied while open must not open with the next removal. */
+function FilledBin({ removed }: { removed: RemovedView[] }) {
   const [restore, { error, isLoading }] = api.useRestoreTastingMutation();
   const [isOpen, setOpen] = useState(false);
-  if (removed.length === 0) return null;
   return (
     <div className="mt-6 text-center">
       <button
