@@ -17,7 +17,7 @@ const { compare, fitMixed, forcedChoicePower, friedman, midRanks, relabeledP, sk
   dist('inference');
 const { incompleteOrders, sittingOrders } = dist('design');
 const { randomStream } = dist('numeric');
-const { incompleteRankingPower, rankingPower, scorePower } = dist('power');
+const { incompleteRankingPower, methodPower, rankingPower } = dist('power');
 const { rehearse } = dist('simulate');
 const { defaultTasting } = dist('bundle');
 const { usualBallot } = dist('library');
@@ -136,9 +136,9 @@ const CASES = [
     'Power by 2,000 simulated tables of scores, 48 x 6 from 4 pieces each',
     null,
     () =>
-      scorePower({
-        ...{ panelists: 48, liking: [6, 5, 5, 5, 5, 5], disagreement: 1, noise: 1, height: 1 },
-        ...{ pieces: 4, pieceSpread: 0.3, alpha: 0.05, seed: '1' },
+      methodPower({
+        ...{ panelists: 48, liking: [6, 5, 5, 5, 5, 5], disagreement: 1, noise: 1, asked: 'scores', together: 6 },
+        ...{ pieces: 4, pieceSpread: 0.3, sittings: 1, rounds: 1, tastings: 1, alpha: 0.05, seed: '1', panels: 2000 },
       }),
   ],
   ['A rehearsal of 100 panels and 50, ranking, 24 x 4', null, () => rehearsal('ranking')],

@@ -1,10 +1,12 @@
 import {
+  methodTestText,
   plannedView,
   rankingView,
   sectionOf,
   type Collected,
   type Findings,
   type PlannedView,
+  type Profiled,
   type RankingView,
 } from '../src/findings';
 import { decimal, probabilityText, pText } from './report';
@@ -61,7 +63,7 @@ function rankingLines(found: RankingView): string[] {
   const isOfMethods = found.methodTest?.test === 'piece-blocks';
   return [
     ...methods,
-    ...methodLines(found),
+    ...methodLines(found.methodTest),
     found.methodTest ? `Of these pieces: ${overall}` : overall,
     ...found.pairs.map(
       (pair) =>
@@ -75,17 +77,26 @@ function rankingLines(found: RankingView): string[] {
 }
 
 /** The test of the methods, where the plan has one. */
-function methodLines({ methodTest: test }: RankingView): string[] {
-  if (!test) return [];
-  if (test.test === null) return [`Of the methods: ${test.reason}`];
-  const by = test.by === 'F' ? `p = ${pText(test.probability.p)} (from F)` : probabilityText(test.probability);
-  return [
-    `Of the methods: F = ${decimal(test.F, 3)} on ${test.df1} and ${test.df2} df, ${test.blocks} blocks of pieces, ${by}`,
-  ];
+function methodLines(test: Parameters<typeof methodTestText>[0]): string[] {
+  const said = methodTestText(test);
+  return said ? [said] : [];
 }
 
 /** The planned test in figures; everything else is in the JSON. */
 function plannedLines({ planned, methods }: PlannedView): string[] {
+  return [
+    ...(planned.of === 'profile' ? wordLines(planned) : methodLines(planned.methodTest)),
+    ...bitesLines({ planned, methods }),
+  ];
+}
+
+const wordLines = ({ methodTests }: Profiled): string[] =>
+  (methodTests ?? []).map(
+    ({ attribute, test, adjustedP }) => `${attribute}, adjusted ${decimal(adjustedP)}. ${methodTestText(test)}`,
+  );
+
+/** The same of the pieces that were eaten. */
+function bitesLines({ planned, methods }: Pick<PlannedView, 'planned' | 'methods'>): string[] {
   switch (planned.of) {
     case 'telling': {
       const { result } = planned;
@@ -114,8 +125,8 @@ function plannedLines({ planned, methods }: PlannedView): string[] {
       );
     case 'liking':
       return (planned.liking?.means ?? []).map(
-        ({ method, mean, letters }) =>
-          `  ${methods.find(({ id }) => id === method)?.name}: mean ${decimal(mean ?? NaN, 2)}, ${letters}`,
+        ({ method, mean }) =>
+          `  ${methods.find(({ id }) => id === method)?.name}: mean ${decimal(mean ?? NaN, 2)}, ${planned.letters[methods.findIndex(({ id }) => id === method)] ?? ''}`,
       );
     case 'best-worst':
       return planned.result.test === null

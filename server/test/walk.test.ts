@@ -42,6 +42,7 @@ const plan: Draft = {
     { id: 'l1', name: word('LotB') },
   ],
   halves: true,
+  takenAlike: word('Alike'),
   zones: [
     { id: 'z0', name: word('ZoneA') },
     { id: 'z1', name: word('ZoneB') },
@@ -114,6 +115,7 @@ const READ_IN: Record<string, Place[]> = {
   Bundled: ['plan', 'kitchen', 'kitchen-screen', 'bundle', 'findings', 'report'],
   LotA: ['plan', 'kitchen', 'kitchen-screen', 'bundle', 'csv'],
   LotB: ['plan', 'kitchen', 'kitchen-screen', 'bundle', 'csv'],
+  Alike: ['plan', 'bundle', 'findings', 'report'],
   ZoneA: ['plan', 'trays', 'portioning', 'board', 'bundle', 'csv', 'findings', 'report'],
   ZoneB: ['plan', 'trays', 'portioning', 'board', 'bundle', 'csv', 'findings', 'report'],
   PersonA: ['plan', 'trays', 'links', 'board', 'bundle', 'csv'],

@@ -1,32 +1,35 @@
 import type { SizedPlan } from '@jacana/core/power';
 import { enoughPeople, powerCurve } from '../src/stages/plan/people/powerCurve';
 
-const plan = { test: 'ranking' } as SizedPlan;
-const reckoner = (bites: number, pieces: number | null) =>
+const plan = { test: 'ranking', piecesPerMethod: 3, takenAlike: '', halves: false, lots: [] as unknown } as SizedPlan;
+const reckoner = (power: number) =>
   ({
-    power: () => Promise.resolve({ power: bites, from: 'simulated' }),
-    inPieces: () => Promise.resolve(pieces === null ? null : { power: pieces, from: 'simulated' }),
-    smallest: () => Promise.resolve(24),
+    power: (_plan: SizedPlan, people: number) => Promise.resolve({ power: power * Math.min(1, people / 24) }),
+    smallest: () => Promise.resolve(2.4),
   }) as never;
 
 describe('the power curve', () => {
-  it('never claims more of methods than is found at all', async () => {
-    const curve = await powerCurve(reckoner(0.4, 0.9), plan, 24, () => undefined);
-    expect(curve.herePieces?.power).toBe(0.4);
-    expect(curve.points.length).toBeGreaterThan(5);
-    expect(curve.points.every(({ inPieces }) => inPieces === 0.4)).toBe(true);
+  it('says first what the panel at hand can do, then goes over the sizes', async () => {
+    const told: number[] = [];
+    const curve = await powerCurve(reckoner(0.4), plan, 24, ({ points }) => told.push(points.length));
+    expect(told[0]).toBe(0);
+    expect(curve.here?.power).toBe(0.4);
+    expect(curve.smallest).toBe(2.4);
+    expect(curve.points.find(({ panelists }) => panelists === 12)?.power).toBe(0.2);
+    expect(curve.points.some(({ panelists }) => panelists === 24)).toBe(true);
   });
 
-  it('says less of methods where pieces say less, and nothing where there is no such claim', async () => {
-    const less = await powerCurve(reckoner(0.9, 0.3), plan, 24, () => undefined);
-    expect(less.points.every(({ power, inPieces }) => power === 0.9 && inPieces === 0.3)).toBe(true);
-    const none = await powerCurve(reckoner(0.9, null), plan, 24, () => undefined);
-    expect(none.points.every(({ inPieces }) => inPieces === null)).toBe(true);
+  it('shows every size where the power is exact, and some where it is simulated', async () => {
+    const count = async (one: Partial<SizedPlan>): Promise<number> =>
+      (await powerCurve(reckoner(0.4), { ...plan, ...one }, 24, () => undefined)).points.length;
+    expect(await count({ test: 'triangle', piecesPerMethod: 1 })).toBe(58);
+    expect(await count({ test: 'triangle', piecesPerMethod: 6 })).toBeLessThan(20);
+    expect(await count({ test: 'triangle', piecesPerMethod: 6, takenAlike: 'one stirred pot' })).toBe(58);
   });
 
   it('has enough people only from where the power stays', () => {
-    const at = (panelists: number, power: number) => ({ panelists, power, inPieces: null });
+    const at = (panelists: number, power: number) => ({ panelists, power });
     const points = [at(10, 0.85), at(11, 0.7), at(12, 0.82), at(13, 0.9)];
-    expect(enoughPeople({ points, here: null, herePieces: null, smallest: null })).toBe(12);
+    expect(enoughPeople({ points, here: null, smallest: null })).toBe(12);
   });
 });

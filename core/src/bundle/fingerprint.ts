@@ -40,7 +40,10 @@ function contentOf(locked: Fingerprinted): object {
   }
 }
 
-/** As scheme 2, and besides: how methods are done, what is held constant, the kind of product, and the scheme itself. */
+/**
+ * As scheme 2, and besides: how methods are done, what is held constant, the kind of product, and
+ * the scheme itself; and where pieces are taken to be alike, why.
+ */
 function contentOfScheme3(locked: Fingerprinted): object {
   const { tasting, plan } = locked;
   return {
@@ -53,5 +56,6 @@ function contentOfScheme3(locked: Fingerprinted): object {
     constants: tasting.constants.map(({ id, name, target, tolerance, check }) => ({
       ...{ id, name, target, tolerance, check },
     })),
+    ...(tasting.takenAlike && { takenAlike: tasting.takenAlike }),
   };
 }

@@ -36,10 +36,10 @@ function broughtUp(data: Json): { success: true; data: unknown } | { success: fa
 /** Versions of a design that a data file may hold; older ones did not say. */
 const DESIGN_VERSION = 3;
 
-/** The design column of a data file, brought up to what a tasting is today. */
+/** The design column of a data file, brought up to what a tasting is today; what was added since is at its default. */
 export function parseDesign<Design extends object>(stored: object): Design {
   const { version, ...design } = stored as { version?: number };
-  return (version === DESIGN_VERSION ? design : designFromVersion2(design)) as Design;
+  return { takenAlike: '', ...(version === DESIGN_VERSION ? design : designFromVersion2(design)) } as unknown as Design;
 }
 
 /** A design as a data file keeps it. */

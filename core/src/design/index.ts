@@ -2,7 +2,7 @@ export { orderBalance, orderReport, type OrderBalance, type OrderReport } from '
 export { codeSittings, drawCodes, isSpeakingCode, MOST_CODES, MOST_CODES_AT_ONCE, type CodedSitting } from './codes';
 export { evenBlocks, incompleteBlocks, type BlockPlan } from './incompleteBlocks';
 export { incompleteOrders } from './incompleteOrders';
-export { ANALYSIS_NAMES, analysisOf, lockPlan, type LockedPlan, type LockInputs } from './lock';
+export { ANALYSIS_NAMES, analysisOf, isOfMethods, lockPlan, type LockedPlan, type LockInputs } from './lock';
 export { SMALL_PANEL, SMALLEST_PANEL } from './panelSize';
 export { dealPortions, tagPieces } from './pieces';
 export { plannedSittings } from './plannedSittings';
@@ -27,6 +27,8 @@ export {
 } from './quantities';
 export { lockProblems } from './readiness';
 export { isOfTwoSamples } from '../questions';
+export { dealBlocks } from './blocks';
+export { clusterBlocks, leastPieces } from './clusters';
 export { dealCodedSets, dealSequences, testSequences, type Sequence } from './sequences';
 export { sittingOrders, type SittingPlan } from './sittingOrders';
 export { servingOrders, williamsDesign } from './williams';

@@ -1,9 +1,11 @@
 import { fingerprint, type Analysis, type Key, type Piece, type Plan, type Tasting, type Test } from '../bundle';
 import { keyStream } from '../numeric';
 import { ENGINE } from '../engine';
+import { leastPieces } from './clusters';
 import { codeSittings } from './codes';
 import { dealPortions, tagPieces } from './pieces';
 import { plannedSittings } from './plannedSittings';
+import { isOfTwoSamples } from '../questions';
 import { isComplete } from './servingDesign';
 import { codeSharing } from './sharing';
 
@@ -60,7 +62,9 @@ export function lockPlan(tasting: Tasting, { seed, salt, lockedAt }: LockInputs)
   return { plan: { ...plan, fingerprint: fingerprint({ tasting, plan, pieces, key }) }, pieces, key };
 }
 
-const ANALYSIS_OF: Readonly<Record<Exclude<Test, 'ranking'>, Analysis>> = {
+/** Bites as the unit: about the pieces that are eaten, or about the methods where pieces are taken to be alike. */
+const OF_BITES: Readonly<Record<Test, Analysis>> = {
+  ranking: 'friedman-then-pairs-holm',
   liking: 'mixed-model-then-tukey',
   'non-inferiority': 'non-inferiority-mixed-model',
   profile: 'mixed-model-per-attribute-fdr',
@@ -75,19 +79,40 @@ const ANALYSIS_OF: Readonly<Record<Exclude<Test, 'ranking'>, Analysis>> = {
   'paired-preference': 'paired-preference-binomial',
 };
 
+/** Pieces as the unit: about the methods. */
+const OF_PIECES: Readonly<Partial<Record<Test, Analysis>>> = {
+  'non-inferiority': 'piece-blocks-against-margin',
+  profile: 'piece-blocks-per-attribute-fdr',
+};
+
+/**
+ * Whether a plan tests methods by their pieces. Too few pieces say nothing of the method: what can
+ * be planned then is about the pieces.
+ */
+export const isOfMethods = (
+  tasting: Pick<Tasting, 'test' | 'piecesPerMethod' | 'takenAlike' | 'halves' | 'lots'>,
+): boolean => tasting.takenAlike === '' && tasting.piecesPerMethod >= leastPieces(tasting);
+
 /** The analysis that a plan is locked with. */
-export function analysisOf(tasting: Pick<Tasting, 'test' | 'methods' | 'service' | 'piecesPerMethod'>): Analysis {
-  if (tasting.test !== 'ranking') return ANALYSIS_OF[tasting.test];
-  if (!isComplete(tasting)) return 'skillings-mack-then-strengths';
-  // One piece a method says nothing of the method: what can be planned then is about the pieces.
-  return tasting.piecesPerMethod > 1 ? 'piece-blocks-then-tukey' : 'friedman-then-pairs-holm';
+export function analysisOf(
+  tasting: Parameters<typeof isOfMethods>[0] & Pick<Tasting, 'methods' | 'service'>,
+): Analysis {
+  const { test } = tasting;
+  if (isOfMethods(tasting))
+    return isOfTwoSamples(test) ? 'piece-clusters' : (OF_PIECES[test] ?? 'piece-blocks-then-tukey');
+  return test === 'ranking' && !isComplete(tasting) ? 'skillings-mack-then-strengths' : OF_BITES[test];
 }
 
 /** The analyses in words, for a sheet of paper. */
 export const ANALYSIS_NAMES: Readonly<Record<Analysis, string>> = {
-  'friedman-then-pairs-holm': 'about these pieces: Friedman, then pairs of rank sums (Holm)',
+  'friedman-then-pairs-holm': 'Friedman, then pairs of rank sums (Holm)',
   'piece-blocks-then-tukey':
-    'about the methods: ranks re-assigned within blocks of pieces, or F of blocks where those are few; pairs by Tukey on the error of pieces',
+    'about the methods: re-assigned within blocks of pieces, or F of blocks where those are few; pairs by Tukey on the error of pieces',
+  'piece-blocks-against-margin': 'about the methods: one-sided test against the margin on the error of pieces',
+  'piece-blocks-per-attribute-fdr':
+    'about the methods: word by word, re-assigned within blocks of pieces, or F of blocks where those are few (false discovery rate)',
+  'piece-clusters':
+    'about the methods: answers of groups of people who share no piece, all swaps of the methods or Student’s t; beside it the exact test of the pieces',
   'skillings-mack-then-strengths': 'Skillings-Mack, then strengths (Plackett-Luce)',
   'mixed-model-then-tukey': 'mixed model, then pairs (Tukey)',
   'non-inferiority-mixed-model': 'mixed model, one-sided test against the margin',

@@ -1,6 +1,7 @@
 import type { Piece, Tasting } from '../bundle';
 import type { RandomStream } from '../numeric';
 import { dealBlocks, type PortionWanted } from './blocks';
+import { dealClusters } from './clusters';
 import type { PlannedSitting } from './servingDesign';
 import { isOfTwoSamples } from '../questions';
 import { portionsPerPiece } from './quantities';
@@ -47,8 +48,8 @@ export type Dealing = Pick<Tasting, 'test' | 'methods' | 'lots' | 'halves' | 'zo
  * Says which piece each portion is cut from. A panelist's samples of one replicate come from
  * one block, so that lots cancel out of every comparison, and so that what people say of one
  * block's pieces can be told from what they say of the methods; see {@link dealBlocks}. In
- * sets of two samples, where one sample stands twice, the pieces of a method are dealt out
- * evenly in random order, unless there are lots or halves.
+ * sets of two samples, where one sample stands twice, a panelist eats from a group of blocks;
+ * see {@link dealClusters}.
  *
  * @returns per sitting, the tags in serving order, the warm-up first
  */
@@ -60,26 +61,17 @@ export function dealPortions(
 ): string[][] {
   const { test, methods, lots, halves, zones, quantities } = tasting;
   const own = methods.map(({ id }) => pieces.filter((piece) => piece.method === id).sort((a, b) => a.block - b.block));
-  if (lots.length > 0 || halves || !isOfTwoSamples(test)) {
-    const parts = Math.max(1, zones.length);
-    const room = methods.map((method) => portionsPerPiece(quantities, method, zones.length) / parts);
-    const dealt = dealBlocks(sittings.map(servingsOf), own[0].length, room, random);
-    return dealt.map((blocks, at) =>
-      servingsOf(sittings[at]).map(({ method }, place) => own[method][blocks[place]].tag),
-    );
-  }
-  const portions = sittings.map((): string[] => []);
-  for (const [method, list] of own.entries()) {
-    const servings = random.shuffled(
-      sittings.flatMap((sitting, at) => placesOf(sitting, method).map((place) => [at, place])),
-    );
-    const tags = random.shuffled(list.map((piece) => piece.tag));
-    // Zone by zone, so that each zone of a piece is used as often as that of another.
-    servings
-      .sort(([a, i], [b, j]) => zoneAt(sittings[a], i) - zoneAt(sittings[b], j))
-      .forEach(([at, place], turn) => (portions[at][place] = tags[turn % tags.length]));
-  }
-  return portions;
+  const parts = Math.max(1, zones.length);
+  const room = methods.map((method) => portionsPerPiece(quantities, method, zones.length) / parts);
+  const wanted = sittings.map(servingsOf);
+  const dealt = isOfTwoSamples(test)
+    ? dealClusters(
+        sittings.map(({ panelist }, at) => ({ panelist, wanted: wanted[at] })),
+        { test, pieces: own[0].length, halves, lots: lots.length, room },
+        random,
+      )
+    : dealBlocks(wanted, own[0].length, room, random);
+  return dealt.map((blocks, at) => wanted[at].map(({ method }, place) => own[method][blocks[place]].tag));
 }
 
 /** A warm-up may be cut from any zone. */
@@ -92,8 +84,3 @@ const servingsOf = ({ warmUp, sets }: PlannedSitting): PortionWanted[] => [
     samples.map(({ method }) => ({ method, zone: zone ?? 0, replicate })),
   ),
 ];
-
-const placesOf = (sitting: PlannedSitting, method: number): number[] =>
-  servingsOf(sitting).flatMap((serving, place) => (serving.method === method ? [place] : []));
-
-const zoneAt = (sitting: PlannedSitting, place: number): number => servingsOf(sitting)[place].zone;

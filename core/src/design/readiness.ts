@@ -178,11 +178,19 @@ function fewerCodes({ service, zones, methods }: Tasting): string {
   return zones.length > 1 ? 'Judge fewer zones.' : 'Compare fewer methods.';
 }
 
+/** Letters of a reason that says something. */
+const LEAST_REASON = 8;
+
 function pieceProblems(tasting: Tasting): Problem[] {
-  const { piecesPerMethod, methods, lots, panel } = tasting;
+  const { piecesPerMethod, takenAlike, methods, lots, panel } = tasting;
   const fits = Number.isInteger(piecesPerMethod) && piecesPerMethod >= 1 && piecesPerMethod <= MOST_PIECES;
   if (!fits) return [{ field: 'piecesPerMethod', message: `Cook between 1 and ${MOST_PIECES} pieces per method.` }];
   const problems: Problem[] = [];
+  if (takenAlike !== '' && takenAlike.trim().length < LEAST_REASON)
+    problems.push({
+      field: 'takenAlike',
+      message: 'Say in a few words why pieces cooked alike should taste alike, or let them differ.',
+    });
   if (lots.length > 0 && piecesPerMethod % lots.length !== 0)
     problems.push({
       field: 'lots',

@@ -2,15 +2,17 @@ import { countedCodes, fingerprint, mainItem, type Key, type Plan, type TastingB
 import { ledgerOf, type Caveat } from '../caveats';
 import { orderBalance } from '../design';
 import { ENGINE } from '../engine';
-import { blocksAgainst, meanInterval, rankSumsAgainst, type PieceBlocks } from '../inference';
+import { blocksAgainst, meanInterval, rankSumsAgainst } from '../inference';
+import { claimOf, methodSupport } from './claim';
 import { collected, isAnalysed } from './collected';
+import { likenessSentence } from './likeness';
 import { likingFinding } from './liking';
 import { limits } from './limits';
 import { nextStep, plannedNextStep } from './nextStep';
 import { heardSets, plannedAnswer, type LeftOut, type Planned } from './planned';
 import { practicalPick } from './practical';
 import { isRankedByAll, readPreferences, type PanelistPreferences } from './preferences';
-import { rankedAnswer, type RankedAnswer } from './ranked';
+import { rankedAnswer, rankedRules, type RankedAnswer } from './ranked';
 import {
   section,
   type MethodFinding,
@@ -83,7 +85,7 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
   if (!key || !seal.unsealedAt) throw new NotUnsealed('key');
 
   const pieces = piecesEaten(bundle, key);
-  const found = isRankedByAll(plan)
+  const found = isRankedByAll(bundle)
     ? rankingFindings(bundle, plan, key, pieces, onProgress)
     : plannedFindings(bundle, key);
   const { tasting } = bundle;
@@ -103,13 +105,13 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
  * panels of a rehearsal.
  */
 export function plannedVerdict(bundle: TastingBundle, key: Key): { kind: VerdictKind; leaders: readonly number[] } {
-  if (!bundle.plan || !isRankedByAll(bundle.plan)) return plannedAnswer(bundle, key, { limitOnly: true });
   const { plan, tasting } = bundle;
-  const names = tasting.methods.map(({ name }) => name);
-  const rules = { plan, names, word: '', alpha: plan.alpha, seed: key.seed, limitOnly: true };
-  const { kind, leaders, about, methodTest } = rankedAnswer(readPreferences(bundle, key).panelists, rules);
+  const claim = claimOf(plan, tasting);
+  const { kind, leaders, about } = isRankedByAll(bundle)
+    ? rankedAnswer(readPreferences(bundle, key).panelists, { ...rankedRules(bundle, key), limitOnly: true })
+    : plannedAnswer(bundle, key, { limitOnly: true });
   // Where methods are tested, what holds of these pieces alone is no answer to the plan.
-  const isBeside = methodTest !== null && about === 'pieces' && kind !== 'cannot-say';
+  const isBeside = claim.ofMethods && about === 'pieces' && kind !== 'cannot-say';
   return isBeside ? { kind: 'no-answer', leaders: [] } : { kind, leaders };
 }
 
@@ -129,14 +131,14 @@ function sharedSections(bundle: TastingBundle, key: Key): Section[] {
 function plannedFindings(bundle: TastingBundle, key: Key): Found {
   const { tasting } = bundle;
   const seeing = new Set(ledgerOf(bundle).notBlind.map(({ panelist }) => panelist));
-  const { planned, kind, leaders, sentence, support: rests, leftOut, panelists } = plannedAnswer(bundle, key);
+  const { planned, kind, about, leaders, sentence, support: rests, leftOut, panelists } = plannedAnswer(bundle, key);
   const came = new Set(bundle.ballots.filter((ballot) => ballot.handedInAt).map((ballot) => ballot.panelist));
   const people = tasting.panel
     .filter(({ id }) => came.has(id))
     .map(({ id, seat }) => ({ seat, blind: !seeing.has(id) }));
   return {
     verdict: {
-      ...{ kind, about: unitOf(bundle), sentence, support: rests },
+      ...{ kind, about, sentence, support: rests },
       leaders: leaders.map((method) => tasting.methods[method].id),
     },
     people: panelists,
@@ -144,9 +146,13 @@ function plannedFindings(bundle: TastingBundle, key: Key): Found {
     sections: [
       plannedSection(planned),
       ...sharedSections(bundle, key),
-      section('sensitivity', 'planned', plannedSensitivity(bundle, key, { kind, leaders })),
-      section('limits', 'planned', limits({ bundle, panelists: people, leftOut, kind })),
-      section('next', 'explored', plannedNextStep(kind, tasting)),
+      section('sensitivity', 'planned', plannedSensitivity(bundle, key, { kind, about, leaders })),
+      section(
+        'limits',
+        'planned',
+        limits({ bundle, panelists: people, leftOut, kind, likeness: likenessOf(bundle, key) }),
+      ),
+      section('next', 'explored', plannedNextStep({ kind, about }, tasting, claimOf(bundle.plan, tasting))),
     ],
   };
 }
@@ -177,12 +183,15 @@ function rankingFindings(
   const { panelists, leftOut } = readPreferences(bundle, key);
   const rows = panelists.map((panelist) => panelist.ranks);
   const names = tasting.methods.map((method) => method.name);
-  const rules = { plan, names, word: mainItem(tasting)?.attribute ?? '', alpha: plan.alpha, seed: key.seed };
+  const rules = rankedRules(bundle, key);
   const verdict = rankedAnswer(panelists, { ...rules, onProgress });
   const ids = tasting.methods.map((method) => method.id);
   const servings = tastedServings(bundle, key, panelists);
   const reference = tasting.methods.find((method) => method.reference)?.id;
-  const liking = likingFinding(servings, { status: 'explored', methods: ids, reference, ...rules });
+  const liking = likingFinding(servings, {
+    ...{ status: 'explored', methods: ids, reference },
+    ...{ alpha: rules.alpha, seed: rules.seed, alike: rules.alike },
+  });
   const practical = practicalPick(tasting.methods, liking, plan.alpha);
   const ranks: RankSums = {
     methods: methodFindings(bundle, key, panelists, verdict, plan.alpha),
@@ -211,11 +220,19 @@ function rankingFindings(
       section('panel', 'explored', panelFinding(panelists, servings, rules)),
       ...sharedSections(bundle, key),
       section('sensitivity', 'planned', sensitivity({ panelists, bundle, key, planned: verdict, rules })),
-      section('limits', 'planned', limits({ bundle, panelists, leftOut, kind: verdict.kind })),
+      section(
+        'limits',
+        'planned',
+        limits({ bundle, panelists, leftOut, kind: verdict.kind, likeness: likenessOf(bundle, key) }),
+      ),
       section('next', 'explored', nextStep(verdict, panelists, names, plan.alpha)),
     ],
   };
 }
+
+/** Whether pieces that were taken to be alike are seen to be. */
+const likenessOf = (bundle: TastingBundle, key: Key): string =>
+  claimOf(bundle.plan, bundle.tasting).alike ? likenessSentence(bundle, key) : '';
 
 /** Pieces that those who handed in were served from, per method: what the findings speak of, planned or not. */
 function piecesEaten(bundle: TastingBundle, key: Key): number[] {
@@ -308,28 +325,9 @@ function support(verdict: RankedAnswer, panelists: number, pieces: readonly numb
   const [fewest, most] = [Math.min(...pieces), Math.max(...pieces)];
   const each = fewest === most ? counted(fewest, 'piece') : `${fewest} to ${counted(most, 'piece')}`;
   const size = `${counted(panelists, 'panelist')}, ${each} a method.`;
-  const { methodTest } = verdict;
-  if (verdict.overall.test === null) return size;
-  if (methodTest?.test === 'piece-blocks') return `${size} ${methodSupport(verdict, methodTest)}`;
-  return `${size} Shuffled at random, rankings this far apart come up ${howOften(verdict.overall.probability)}.`;
-}
-
-/** How sure it is, of the methods and, where that shows nothing, of the pieces. */
-function methodSupport({ about, overall, kind }: RankedAnswer, { probability, by }: PieceBlocks): string {
-  const asIf =
-    by === 'relabelling' ? 'Had these pieces been given to methods at random' : 'With no difference between methods';
-  const often = howOften(probability);
-  if (about === 'methods') return `${asIf}, rankings this far apart would come up ${often}.`;
-  if (kind === 'no-answer' || overall.test === null)
-    return `${asIf}, rankings as far apart as these would come up ${often}.`;
-  return `Shuffled at random, rankings this far apart come up ${howOften(overall.probability)}. But pieces cooked alike differ too: ${asIf.charAt(0).toLowerCase()}${asIf.slice(1)}, this would come up ${often}, so it says nothing yet of the methods.`;
-}
-
-/** What a planned test other than a complete ranking counts: pieces where they are in its model, else bites. */
-function unitOf({ plan, tasting }: TastingBundle): About {
-  const hasPieces =
-    plan?.analysis === 'mixed-model-then-tukey' ||
-    plan?.analysis === 'non-inferiority-mixed-model' ||
-    plan?.analysis === 'mixed-model-per-attribute-fdr';
-  return hasPieces && tasting.piecesPerMethod > 1 ? 'methods' : 'pieces';
+  const { methodTest, overall, about, kind } = verdict;
+  if (overall.test === null) return size;
+  const bites = `Shuffled at random, rankings this far apart come up ${howOften(overall.probability)}.`;
+  if (methodTest?.test !== 'piece-blocks') return `${size} ${bites}`;
+  return `${size} ${methodSupport(methodTest, { about, given: 'rankings', bites: kind === 'no-answer' ? '' : bites })}`;
 }

@@ -1,3 +1,4 @@
+export { claimOf, methodTestText } from './claim';
 export { ENGINE } from '../engine';
 export { findings, NotUnsealed, plannedVerdict, type Findings, type FoundMethod } from './findings';
 export {
@@ -18,6 +19,7 @@ export {
   type Planned,
   type PlannedAnswer,
   type Profiled,
+  type WordTest,
   type Scored,
   type Telling,
   type Ordered,

@@ -46,6 +46,8 @@ export interface LikingRules {
   reference: string | undefined;
   alpha: number;
   seed: string;
+  /** Whether pieces are taken to be alike, and so are no part of the model; default false. */
+  alike?: boolean;
   /** Leaves out what takes long and no verdict hangs on; default false. */
   limitOnly?: boolean;
 }
@@ -62,7 +64,7 @@ const ROUNDING = 'The scores leave less unexplained than rounding to whole point
 export function likingFinding(servings: readonly TastedServing[], rules: LikingRules): LikingFinding | null {
   const scored = servings.filter((serving) => serving.liking !== null);
   if (scored.length === 0) return null;
-  const { status, alpha, reference, seed, limitOnly } = rules;
+  const { status, alpha, reference, seed, limitOnly, alike } = rules;
   const sample = scored.map((serving) => serving.method);
   const factors = {
     panelist: scored.map((serving) => serving.panelist),
@@ -72,7 +74,7 @@ export function likingFinding(servings: readonly TastedServing[], rules: LikingR
   const fit = fitMixed(
     { y: scored.map((serving) => serving.liking as number), factors, step: 1 },
     // Who scores a method several times brings one taste to it, however often asked.
-    { fixed: [['sample']], random: [['panelist'], ['panelist', 'sample'], ['piece']] },
+    { fixed: [['sample']], random: [['panelist'], ['panelist', 'sample'], ...(alike ? [] : [['piece']])] },
   );
   const shared = {
     status,

@@ -1,6 +1,7 @@
 import type { TastingBundle } from '../bundle';
 import { ledgerOf } from '../caveats';
-import { SMALL_PANEL } from '../design';
+import { isOfTwoSamples, SMALL_PANEL } from '../design';
+import { claimOf } from './claim';
 import type { LeftOut } from './planned';
 import type { PanelistPreferences } from './preferences';
 import type { VerdictKind } from './verdict';
@@ -11,6 +12,7 @@ export interface Limit {
   kind:
     | 'one-piece'
     | 'bites'
+    | 'alike'
     | 'bundled'
     | 'not-blind'
     | 'missing'
@@ -28,6 +30,8 @@ export interface LimitInputs {
   panelists: readonly Pick<PanelistPreferences, 'seat' | 'blind'>[];
   leftOut: readonly LeftOut[];
   kind: VerdictKind;
+  /** What the answers say on pieces having been taken to be alike; empty where that was not assumed, or they say nothing. */
+  likeness: string;
 }
 
 /** Lists what these data cannot say; the reader sees it beside the verdict, always. */
@@ -36,18 +40,27 @@ export function limits(inputs: LimitInputs): Limit[] {
 }
 
 /** What was settled before anyone tasted. */
-function limitsOfPlan({ bundle: { tasting, plan }, kind }: LimitInputs): Limit[] {
+function limitsOfPlan({ bundle: { tasting, plan }, kind, likeness }: LimitInputs): Limit[] {
   const found: Limit[] = [];
-  if (tasting.piecesPerMethod === 1) {
+  const { ofMethods, alike } = claimOf(plan, tasting);
+  if (alike) {
+    found.push({
+      kind: 'alike',
+      text: `It was assumed before tasting that pieces cooked alike taste alike: "${tasting.takenAlike}". The answer holds for the methods only as far as that is so.${likeness && ` ${likeness}`}`,
+    });
+  }
+  if (tasting.piecesPerMethod === 1 && !alike) {
     found.push({
       kind: 'one-piece',
       text: 'Each method cooked one piece. The answer is about these pieces: a method and its one piece cannot be told apart.',
     });
   }
-  if (plan?.analysis === 'friedman-then-pairs-holm' && tasting.piecesPerMethod > 1) {
+  if (plan && !ofMethods && !alike && tasting.piecesPerMethod > 1) {
     found.push({
       kind: 'bites',
-      text: 'This plan was locked with a test that counts bites. The answer is about the pieces that were eaten, and not yet about the methods.',
+      text: isOfTwoSamples(tasting.test)
+        ? `With ${tasting.piecesPerMethod} pieces of each method, everyone ate from pieces that others ate from too. The answer is about these pieces, and not yet about the methods.`
+        : 'This plan was locked with a test that counts bites (scores: with pieces in the model). It tells little of the methods beyond the pieces that were eaten.',
     });
   }
   for (const { method, text } of tasting.bundled) {

@@ -2,7 +2,8 @@ import type { Tasting } from '../bundle';
 import { normalQuantile } from '../numeric';
 import type { PanelistPreferences } from './preferences';
 import type { RankedAnswer } from './ranked';
-import type { VerdictKind } from './verdict';
+import type { Claim } from './claim';
+import type { About, VerdictKind } from './verdict';
 import { list } from './wording';
 
 /** What to do next, and how many panelists it would take. */
@@ -20,14 +21,8 @@ const POWER = 0.8;
 function morePieces({ kind, about, leaders }: RankedAnswer, names: readonly string[]): NextStep | null {
   const step = (text: string): NextStep => ({ text, panel: null });
   if (kind === 'cannot-say') return null;
-  if (kind === 'no-answer')
-    return step(
-      'Cook more pieces of each method, or fewer methods that differ more, and do not read this as "all the same".',
-    );
-  if (about === 'pieces')
-    return step(
-      'These pieces differ. Whether the methods do, more pieces of each would show; more people alone would not.',
-    );
+  if (kind === 'no-answer') return step(MORE_PIECES);
+  if (about === 'pieces') return step(NOT_YET_METHODS);
   if (kind === 'winner')
     return step('Cook the winner again from another lot, to see that it was the method and not the day.');
   return step(
@@ -108,9 +103,21 @@ function followUp(
 }
 
 /** What to do after a planned test other than a complete ranking. */
-export function plannedNextStep(kind: VerdictKind, { test }: Pick<Tasting, 'test'>): NextStep {
-  return { text: NEXT[kind](test), panel: null };
+export function plannedNextStep(
+  { kind, about }: { kind: VerdictKind; about: About },
+  { test }: Pick<Tasting, 'test'>,
+  { ofMethods }: Claim,
+): NextStep {
+  const step = (text: string): NextStep => ({ text, panel: null });
+  if (ofMethods && kind === 'no-answer') return step(MORE_PIECES);
+  if (ofMethods && kind !== 'cannot-say' && about === 'pieces') return step(NOT_YET_METHODS);
+  return step(NEXT[kind](test));
 }
+
+const MORE_PIECES =
+  'Cook more pieces of each method, or ways that differ more, and do not read this as "all the same".';
+const NOT_YET_METHODS =
+  'These pieces differ. Whether the methods do, more pieces of each would show; more people alone would not.';
 
 const NEXT: Readonly<Record<VerdictKind, (test: Tasting['test']) => string>> = {
   winner: () =>

@@ -1,7 +1,8 @@
-import { mainItem, ranksByCode, type Key, type Plan, type TastingBundle } from '../bundle';
+import { mainItem, ranksByCode, type Key, type TastingBundle } from '../bundle';
 import { ledgerOf } from '../caveats';
+import { isComplete } from '../design';
 import { midRanks } from '../inference';
-import { heardSets, scoreOf, setAnswer, type HeardSet, type LeftOut } from './planned/heard';
+import { blockOf, heardSets, scoreOf, setAnswer, type HeardSet, type LeftOut } from './planned/heard';
 
 /** One panelist's answers by method, once the key is known. */
 export interface PanelistPreferences {
@@ -21,8 +22,11 @@ export interface PanelistPreferences {
 }
 
 /** Whether everyone ranks all methods, so that the plan is read by rank sums. */
-export const isRankedByAll = (plan: Plan | null): boolean =>
-  plan?.analysis === 'friedman-then-pairs-holm' || plan?.analysis === 'piece-blocks-then-tukey';
+export const isRankedByAll = ({ tasting, plan }: Pick<TastingBundle, 'tasting' | 'plan'>): boolean =>
+  plan !== null &&
+  plan.analysis !== 'skillings-mack-then-strengths' &&
+  tasting.test === 'ranking' &&
+  isComplete(tasting);
 
 /**
  * Reads the ballots of a complete ranking by method. A panelist counts when all that was
@@ -73,13 +77,6 @@ function ranksOf(set: HeardSet, item: string, methods: number): number[][] {
   const ranks = new Array<number>(methods).fill(NaN);
   for (const { code, method } of set.samples) ranks[method] = rankOf.get(code) ?? NaN;
   return [ranks];
-}
-
-/** The block that most samples of a set came from; a relieved portion may be from another. */
-function blockOf({ samples }: HeardSet): number {
-  const blocks = samples.map(({ block }) => block);
-  const times = (block: number): number => blocks.filter((one) => one === block).length;
-  return blocks.reduce((most, block) => (times(block) > times(most) ? block : most), blocks[0]);
 }
 
 function scoresOf(set: HeardSet, item: string, methods: number): (number | null)[] {

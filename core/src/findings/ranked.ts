@@ -1,7 +1,8 @@
-import type { Plan } from '../bundle';
-import { pieceBlocks, type NoTest, type PieceBlocks } from '../inference';
+import { mainItem, type Key, type TastingBundle } from '../bundle';
+import { pieceBlocks, type BlockRow, type NoTest, type PieceBlocks } from '../inference';
+import { claimed, claimOf, type Claim } from './claim';
 import type { PanelistPreferences } from './preferences';
-import { decide, standing, type About, type DecisionRules, type Verdict } from './verdict';
+import { decide, type About, type DecisionRules, type Verdict } from './verdict';
 import { verdictSentence } from './wording';
 
 /** The answer of a complete ranking. */
@@ -12,49 +13,54 @@ export interface RankedAnswer extends Verdict {
   sentence: string;
 }
 
-export interface RankedRules extends DecisionRules {
-  plan: Pick<Plan, 'analysis'>;
+export interface RankedRules extends DecisionRules, Claim {
   names: readonly string[];
   /** The word that the ranking is about; empty where it is liking. */
   word: string;
 }
+
+/** The rules of a bundle's plan. */
+export const rankedRules = ({ plan, tasting }: Pick<TastingBundle, 'plan' | 'tasting'>, key: Key): RankedRules => ({
+  ...claimOf(plan, tasting),
+  names: tasting.methods.map(({ name }) => name),
+  word: mainItem(tasting)?.attribute ?? '',
+  alpha: plan?.alpha ?? tasting.alpha,
+  seed: key.seed,
+});
 
 /**
  * Reads a complete ranking. What is claimed of the methods rests on blocks of pieces; where
  * that shows nothing, or was not planned, what is claimed is about the pieces that were
  * eaten, by the rank sums of the people who ate them.
  */
-export function rankedAnswer(
-  panelists: readonly PanelistPreferences[],
-  { plan, names, word, ...rules }: RankedRules,
-): RankedAnswer {
+export function rankedAnswer(panelists: readonly PanelistPreferences[], rules: RankedRules): RankedAnswer {
+  const { names, word, alike } = rules;
   const eaten = decide(
     panelists.map((panelist) => panelist.ranks),
     rules,
   );
-  const methodTest = plan.analysis === 'piece-blocks-then-tukey' ? testOfMethods(panelists, rules) : null;
-  const isShown =
-    eaten.kind !== 'cannot-say' && methodTest?.test === 'piece-blocks' && methodTest.probability.p <= rules.alpha;
-  const verdict = isShown
-    ? {
-        ...eaten,
-        ...standing(
-          methodTest.meanRanks,
-          methodTest.pairs.filter((pair) => pair.adjustedP <= rules.alpha),
-        ),
-      }
-    : eaten;
-  const about = isShown ? 'methods' : 'pieces';
-  return { ...verdict, about, methodTest, sentence: verdictSentence(verdict, names, about, word) };
+  const methodTest = rules.ofMethods ? testOfMethods(panelists, rules) : null;
+  const answer = claimed(eaten, methodTest, rules);
+  return {
+    ...answer,
+    methodTest,
+    sentence: verdictSentence(answer, names, { about: answer.about, alike, given: 'rankings', word }),
+  };
 }
 
-/** Everyone counts once, over however many rankings. */
-function testOfMethods(panelists: readonly PanelistPreferences[], { alpha, seed, limitOnly }: DecisionRules) {
-  const rankings = panelists.flatMap(({ id, rankings: own }) =>
-    own.map(({ block, ranks }) => ({ panelist: id, block, ranks, weight: 1 / own.length })),
+/** Every ranking of everyone, in the block that it was eaten from; everyone counts once. */
+export const rowsOfRankings = (panelists: readonly PanelistPreferences[]): BlockRow[] =>
+  panelists.flatMap(({ id, rankings: own }) =>
+    own.map(({ block, ranks }) => ({
+      ...{ panelist: id, block, values: ranks, weight: 1 / own.length },
+      samples: ranks.map((_, method) => method),
+    })),
   );
-  return pieceBlocks(rankings, { alpha, seed, limitOnly });
-}
+
+const testOfMethods = (
+  panelists: readonly PanelistPreferences[],
+  { names, alpha, seed, limitOnly }: RankedRules,
+): PieceBlocks | NoTest => pieceBlocks(rowsOfRankings(panelists), { methods: names.length, alpha, seed, limitOnly });
 
 /** Whether two answers tell the reader the same. */
 export const sameAnswer = (one: RankedAnswer, other: RankedAnswer): boolean =>

@@ -5,7 +5,7 @@ import { plannedAnswer } from './planned';
 import { SMALLEST_PANEL } from '../design';
 import type { PanelistPreferences } from './preferences';
 import { rankedAnswer, sameAnswer, type RankedAnswer, type RankedRules } from './ranked';
-import type { VerdictKind } from './verdict';
+import type { About, VerdictKind } from './verdict';
 import { counted, list } from './wording';
 
 /** The planned analysis run again without something that may have spoilt it. */
@@ -91,7 +91,7 @@ function touched(pieces: readonly string[], gone: number): string {
 export function plannedSensitivity(
   bundle: TastingBundle,
   key: Key,
-  planned: { kind: VerdictKind; leaders: number[] },
+  planned: { kind: VerdictKind; about: About; leaders: number[] },
 ): Sensitivity[] {
   const touchedBy = touchedPanelists(bundle, key);
   const came = new Set(bundle.ballots.filter((ballot) => ballot.handedInAt).map((ballot) => ballot.panelist));
@@ -103,8 +103,8 @@ export function plannedSensitivity(
     const gone = [...came].filter((panelist) => touched.has(panelist)).length;
     if (gone === 0) return [];
     const kept = bundle.ballots.filter((ballot) => !touched.has(ballot.panelist));
-    const { kind, leaders, sentence, panelists } = plannedAnswer({ ...bundle, ballots: kept }, key);
-    const same = kind === planned.kind && leaders.join() === planned.leaders.join();
+    const { kind, about, leaders, sentence, panelists } = plannedAnswer({ ...bundle, ballots: kept }, key);
+    const same = kind === planned.kind && about === planned.about && leaders.join() === planned.leaders.join();
     return [{ caveat, without: without(gone), sentence, same: panelists < SMALLEST_PANEL ? null : same, panelists }];
   };
   const { caveats, notBlind: marks } = ledgerOf(bundle);

@@ -8,17 +8,21 @@ export type VerdictKind = RankingVerdictKind | 'told-apart' | 'good-enough' | 't
 /** What a verdict speaks of: the methods, or only the pieces that were eaten. */
 export type About = 'methods' | 'pieces';
 
-/** The answer to "which is liked best?", before it is put into words. */
-export interface Verdict {
+/** Who leads, before it is put into words. */
+export interface Standing {
   kind: RankingVerdictKind;
-  /** Methods (by position) that lead: the one with the lowest rank sum and all not shown to differ from it. */
+  /** Methods (by position) that lead: the best one, and all not shown to differ from it. */
   leaders: number[];
-  overall: FriedmanResult | NoTest;
-  pairs: RankSumPair[];
   /** Letters by method position: two methods differ if they share none. */
   letters: string[];
   /** Why nothing can be said; empty unless `kind` is 'cannot-say'. */
   reason: string;
+}
+
+/** The answer to "which is liked best?" of a complete ranking, by the people who ate. */
+export interface Verdict extends Standing {
+  overall: FriedmanResult | NoTest;
+  pairs: RankSumPair[];
 }
 
 /** What {@link decide} needs beside the ranks. */
@@ -59,7 +63,7 @@ export function decide(rows: readonly (readonly number[])[], rules: DecisionRule
 export function standing(
   means: readonly number[],
   different: readonly { a: number; b: number }[],
-): Pick<Verdict, 'leaders' | 'letters'> & { kind: 'winner' | 'leading-set' } {
+): Pick<Standing, 'leaders' | 'letters'> & { kind: 'winner' | 'leading-set' } {
   const order = means.map((_, method) => method).sort((a, b) => means[a] - means[b]);
   const placeOf = (method: number): number => order.indexOf(method);
   const groups = letters(

@@ -1,5 +1,5 @@
 import type { Probability } from '../inference';
-import type { About, Verdict } from './verdict';
+import type { About, Standing } from './verdict';
 
 /** How a verdict says what a ranking was about: liking, or how much there is of a word. */
 interface Trait {
@@ -27,33 +27,48 @@ export const traitOf = (word: string): Trait =>
       }
     : LIKED;
 
+/** What a sentence speaks of, and of what people gave. */
+export interface Speaking {
+  about: About;
+  /** Whether pieces were taken to be alike. */
+  alike: boolean;
+  given: string;
+  /** The word that the question asks about; empty where it is liking. */
+  word: string;
+}
+
 /** The verdict in one plain sentence. */
-export function verdictSentence(verdict: Verdict, names: readonly string[], about: About, word = ''): string {
+export function verdictSentence(verdict: Standing, names: readonly string[], speaking: Speaking): string {
+  const { about, alike, given, word } = speaking;
   const trait = traitOf(word);
-  if (about === 'pieces') return piecesSentence(verdict, names, trait);
-  const leaders = verdict.leaders.map((method) => names[method]);
-  const behind = names.filter((_, method) => !verdict.leaders.includes(method));
-  switch (verdict.kind) {
-    case 'winner':
-      return sentence(`${leaders[0]} ${trait.best}`);
-    case 'leading-set':
-      if (behind.length === 0)
-        return `The methods are not all ${trait.alike}, but which is ${trait.first} cannot be told.`;
-      return leadingSentence(verdict, names, behind, trait);
-    case 'no-answer':
-      return NO_ANSWER;
-    case 'cannot-say':
-      return verdict.reason;
-  }
+  if (verdict.kind === 'no-answer') return `No answer yet: ${given} like these could well be chance.`;
+  if (verdict.kind === 'cannot-say') return verdict.reason;
+  const said = about === 'pieces' ? ofPieces(verdict, names, trait) : ofMethods(verdict, names, trait);
+  return alike ? ifAlike(said) : said;
+}
+
+/** A claim, with the assumption that it rests on. */
+export const ifAlike = (claim: string): string =>
+  `${claim.replace(/\.$/, '')}, if pieces cooked alike taste alike, as was assumed.`;
+
+function ofMethods(verdict: Standing, names: readonly string[], trait: Trait): string {
+  const { leaders, behind } = apart(verdict, names);
+  if (verdict.kind === 'winner') return sentence(`${leaders[0]} ${trait.best}`);
+  if (behind.length === 0) return `The methods are not all ${trait.alike}, but which is ${trait.first} cannot be told.`;
+  const are = behind.length === 1 ? 'is' : 'are';
+  return leadTogether(verdict, names)
+    ? sentence(`${few(leaders, 'methods')} lead together; ${few(behind)} ${are} ${trait.less}`)
+    : sentence(`${leaders[0]} is ahead of ${few(behind)}, but not shown to differ from ${few(leaders.slice(1))}`);
 }
 
 /** The same of the pieces that were eaten, which is all that holds where they may have made the difference. */
-function piecesSentence(verdict: Verdict, names: readonly string[], trait: Trait): string {
-  const of = (methods: readonly string[]): string => list(methods.map((name) => `those of ${name}`));
-  const leaders = verdict.leaders.map((method) => names[method]);
-  const behind = names.filter((_, method) => !verdict.leaders.includes(method));
+function ofPieces(verdict: Standing, names: readonly string[], trait: Trait): string {
+  const of = (methods: readonly string[]): string =>
+    methods.length > MOST_NAMED
+      ? `those of ${few(methods, 'methods')}`
+      : list(methods.map((name) => `those of ${name}`));
+  const { leaders, behind } = apart(verdict, names);
   if (verdict.kind === 'winner') return `Of these pieces, ${of(leaders)} ${trait.were}.`;
-  if (verdict.kind !== 'leading-set') return verdict.kind === 'cannot-say' ? verdict.reason : NO_ANSWER;
   if (behind.length === 0)
     return `These pieces are not all ${trait.alike}, but which are ${trait.first} cannot be told.`;
   return leadTogether(verdict, names)
@@ -61,19 +76,18 @@ function piecesSentence(verdict: Verdict, names: readonly string[], trait: Trait
     : `Of these pieces, ${of(leaders.slice(0, 1))} are ahead of ${of(behind)}, but not shown to differ from ${of(leaders.slice(1))}.`;
 }
 
-const NO_ANSWER = 'No answer yet: rankings like these could well be chance.';
+const apart = ({ leaders }: Standing, names: readonly string[]): { leaders: string[]; behind: string[] } => ({
+  leaders: leaders.map((method) => names[method]),
+  behind: names.filter((_, method) => !leaders.includes(method)),
+});
+
+/** More names than this make no sentence. */
+const MOST_NAMED = 4;
+const few = (names: readonly string[], many = 'others'): string =>
+  names.length > MOST_NAMED ? `${names.length} ${many}` : list(names);
 
 /** Leaders that all stand clear of the rest lead together; otherwise only the first one's lead is claimed. */
-function leadingSentence(verdict: Verdict, names: readonly string[], behind: readonly string[], trait: Trait): string {
-  const { leaders } = verdict;
-  const are = behind.length === 1 ? 'is' : 'are';
-  const stand = leaders.map((method) => names[method]);
-  if (leadTogether(verdict, names))
-    return sentence(`${list(stand)} lead together; ${list(behind)} ${are} ${trait.less}`);
-  return sentence(`${stand[0]} is ahead of ${list(behind)}, but not shown to differ from ${list(stand.slice(1))}`);
-}
-
-function leadTogether({ leaders, letters }: Verdict, names: readonly string[]): boolean {
+function leadTogether({ leaders, letters }: Standing, names: readonly string[]): boolean {
   const share = (a: number, b: number): boolean => [...letters[a]].some((letter) => letters[b].includes(letter));
   const rest = names.map((_, method) => method).filter((method) => !leaders.includes(method));
   return leaders.every((leader) => rest.every((other) => !share(leader, other)));

@@ -1,7 +1,7 @@
-import { mainItem, type Key, type TastingBundle } from '../bundle';
+import type { Key, TastingBundle } from '../bundle';
 import { plannedAnswer } from './planned';
 import { isRankedByAll, readPreferences } from './preferences';
-import { rankedAnswer } from './ranked';
+import { rankedAnswer, rankedRules } from './ranked';
 import type { VerdictKind } from './verdict';
 
 /** The answer of one zone by itself. */
@@ -25,21 +25,16 @@ export function zoneAnswers(bundle: TastingBundle, key: Key): ZoneAnswer[] {
   const { plan, tasting } = bundle;
   const { zones, methods } = tasting;
   if (zones.length < 2 || !plan) return [];
-  const names = methods.map((method) => method.name);
   const ids = (leaders: readonly number[]): string[] => leaders.map((method) => methods[method].id);
   return zones.map(({ id, name }) => {
-    if (!isRankedByAll(plan)) {
-      const { kind, leaders, sentence, panelists } = plannedAnswer(bundle, key, { zone: id });
-      return { zone: name, kind, leaders: ids(leaders), sentence, panelists };
-    }
-    const { panelists } = readPreferences(bundle, key, id);
-    const { kind, leaders, sentence } = rankedAnswer(panelists, {
-      plan,
-      names,
-      word: mainItem(tasting)?.attribute ?? '',
-      alpha: plan.alpha,
-      seed: key.seed,
-    });
-    return { zone: name, kind, leaders: ids(leaders), sentence, panelists: panelists.length };
+    const { kind, leaders, sentence, panelists } = isRankedByAll(bundle)
+      ? ofRankings(bundle, key, id)
+      : plannedAnswer(bundle, key, { zone: id });
+    return { zone: name, kind, leaders: ids(leaders), sentence, panelists };
   });
+}
+
+function ofRankings(bundle: TastingBundle, key: Key, zone: string) {
+  const { panelists } = readPreferences(bundle, key, zone);
+  return { ...rankedAnswer(panelists, rankedRules(bundle, key)), panelists: panelists.length };
 }

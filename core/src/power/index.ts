@@ -1,14 +1,15 @@
+export { clusterPower, type ClusterPowerPlan } from './clusterPower';
+export { methodPower, type MethodPlan } from './methodPower';
 export { rankingPower, type RankingPlan, type RankingPower } from './rankingPower';
 export { incompleteRankingPower, type IncompleteRankingPlan } from './incompletePower';
 export {
   planPower,
-  powerInPieces,
   powerSource,
   smallestDifference,
   type PlanPower,
   type PowerSource,
   type SizedPlan,
 } from './planPower';
-export { marginPower, piecePower, scorePower, USUAL_HEIGHT, type ScorePlan } from './scorePower';
+export { marginPower, scorePower, USUAL_HEIGHT, type ScorePlan } from './scorePower';
 export { screening, type Screening, type ScreeningPlan } from './screening';
 export { preferencePower, signalPower, type TellingPlan } from './tellingPower';

@@ -1,17 +1,29 @@
 import type { Tasting, Test } from '../bundle';
-import { isComplete } from '../design';
+import { isComplete, isOfMethods } from '../design';
 import { forcedChoicePower, PROTOCOLS, type Protocol } from '../inference';
 import { isOfTwoSamples } from '../questions';
 import { incompleteRankingPower } from './incompletePower';
+import { clusterPower } from './clusterPower';
 import { methodPower } from './methodPower';
 import { rankingPower } from './rankingPower';
-import { marginPower, piecePower, scorePower, USUAL_HEIGHT, type ScorePlan } from './scorePower';
+import { marginPower, scorePower, type ScorePlan } from './scorePower';
+import type { SimulatedPower } from './simulated';
 import { preferencePower, signalPower } from './tellingPower';
 
 /** What the power of a plan depends on. */
 export type SizedPlan = Pick<
   Tasting,
-  'test' | 'methods' | 'service' | 'zones' | 'piecesPerMethod' | 'alpha' | 'assumed' | 'decision'
+  | 'test'
+  | 'methods'
+  | 'service'
+  | 'zones'
+  | 'piecesPerMethod'
+  | 'takenAlike'
+  | 'halves'
+  | 'lots'
+  | 'alpha'
+  | 'assumed'
+  | 'decision'
 >;
 
 /** Power of a plan with one panel size. */
@@ -25,8 +37,8 @@ export interface PlanPower {
 /** How the power of a test is known: by a formula, or by simulated panels. */
 export type PowerSource = 'exact' | 'simulated';
 
-export const powerSource = (test: Test): PowerSource =>
-  isForcedChoice(test) || test === 'paired-preference' ? 'exact' : 'simulated';
+export const powerSource = (plan: Parameters<typeof isOfMethods>[0]): PowerSource =>
+  !isOfMethods(plan) && (isForcedChoice(plan.test) || plan.test === 'paired-preference') ? 'exact' : 'simulated';
 
 const isForcedChoice = (test: Test): test is Protocol => (PROTOCOLS as readonly Test[]).includes(test);
 
@@ -45,6 +57,7 @@ export function planPower(plan: SizedPlan, panelists: number, seed: string, pane
   const { test, alpha, assumed } = plan;
   if (panelists < 1) return { panelists, power: 0, standardError: 0 };
   const exact = (power: number): PlanPower => ({ panelists, power, standardError: 0 });
+  if (isOfMethods(plan)) return { panelists, ...powerOfMethods(plan, panelists, seed, panels) };
   const replicates = plan.service.replicates * plan.service.sittings;
   if (isForcedChoice(test))
     return exact(
@@ -64,7 +77,7 @@ export function planPower(plan: SizedPlan, panelists: number, seed: string, pane
       };
     case 'liking':
     case 'profile':
-      return { panelists, ...scorePower({ ...scoresOf(plan, panelists), seed, panels }) };
+      return { panelists, ...scorePower(scoresOf(plan, panelists)) };
     case 'ranking':
     case 'best-worst':
       return { panelists, ...rankingOf(plan, panelists, seed, panels) };
@@ -73,16 +86,23 @@ export function planPower(plan: SizedPlan, panelists: number, seed: string, pane
   }
 }
 
-/**
- * The same for incomplete rankings and choices with pieces instead of bites as what is counted: what
- * could be claimed of methods. Null where pieces are counted anyway (complete rankings, scores) or are not what
- * it hangs on (two samples told apart), and where there is only one per method.
- */
-export function powerInPieces(plan: SizedPlan, panelists: number): PlanPower | null {
-  if ((plan.test !== 'ranking' && plan.test !== 'best-worst') || panelists < 1) return null;
-  if (plan.test === 'ranking' && isComplete(plan)) return null;
-  const power = piecePower(scoresOf(plan, panelists));
-  return power === null ? null : { panelists, power, standardError: 0 };
+/** Power of the tests that count pieces. */
+function powerOfMethods(plan: SizedPlan, panelists: number, seed: string, panels: number): SimulatedPower {
+  const { test, assumed, alpha, service, methods, piecesPerMethod: pieces } = plan;
+  const shared = { panelists, pieces, alpha, seed, panels, pieceSpread: assumed.pieceSpread, noise: assumed.noise };
+  if (isOfTwoSamples(test)) {
+    const [halves, lots] = [plan.halves, plan.lots.length];
+    const replicates = service.replicates * service.sittings;
+    return clusterPower({ ...shared, test, replicates, tellers: assumed.discriminators, halves, lots });
+  }
+  const asked = test === 'ranking' ? 'ranks' : test === 'best-worst' ? 'best and worst' : 'scores';
+  return methodPower({
+    ...{ ...shared, asked, disagreement: assumed.disagreement },
+    liking: test === 'non-inferiority' ? methods.map(() => 0) : likingOf(plan),
+    ...{ together: service.together, sittings: service.sittings, rounds: service.replicates },
+    tastings: Math.max(1, plan.zones.length),
+    ...(test === 'non-inferiority' && { margin: plan.decision.margin }),
+  });
 }
 
 /**
@@ -119,13 +139,7 @@ function rankingOf(plan: SizedPlan, panelists: number, seed: string, panels: num
   const liking = likingOf(plan);
   const [sittings, replicates] = [service.sittings, service.replicates];
   if (test === 'ranking' && isComplete(plan)) {
-    if (plan.piecesPerMethod > 1)
-      return methodPower({
-        ...{ panelists, liking, alpha, seed, panels, pieces: plan.piecesPerMethod },
-        ...{ disagreement: assumed.disagreement, noise: assumed.noise, pieceSpread: assumed.pieceSpread },
-        ...{ rounds: sittings * replicates, rankings: Math.max(1, plan.zones.length) },
-      });
-    // One piece a method: about these pieces. Sittings and replicates are averaged: only the noise of one answer shrinks.
+    // About these pieces, or pieces that are taken to be alike. Sittings and replicates are averaged: only the noise of one answer shrinks.
     const answers = sittings * replicates * Math.max(1, plan.zones.length);
     const spread = Math.hypot(assumed.disagreement, assumed.noise / Math.sqrt(answers));
     return rankingPower({ panelists, liking, spread, alpha, seed, panels });
@@ -145,11 +159,6 @@ function scoresOf(plan: SizedPlan, panelists: number): ScorePlan {
     replicates: replicates * (isComplete(plan) ? sittings : 1) * Math.max(1, plan.zones.length),
     each: isComplete(plan) ? methods.length : service.together * sittings,
     liking: likingOf(plan),
-    disagreement: assumed.disagreement,
-    noise: assumed.noise,
-    height: USUAL_HEIGHT,
-    pieces: plan.piecesPerMethod,
-    pieceSpread: assumed.pieceSpread,
-    alpha,
+    ...{ disagreement: assumed.disagreement, noise: assumed.noise, alpha },
   };
 }

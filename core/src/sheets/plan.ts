@@ -1,4 +1,5 @@
 import { ANALYSIS_NAMES, quantities, TEST_NAMES } from '../design';
+import { claimOf } from '../findings';
 import type { Decision, Plan, Tasting } from '../tasting';
 import { askedText, servedText, sizedForText } from './planned';
 import { plannedPortions, type PlannedPortion } from '../served';
@@ -21,7 +22,7 @@ export function planSheet(tasting: Tasting, plan: Plan): Sheet {
     name: 'Plan sheet',
     title: tasting.title,
     blocks: [
-      { kind: 'facts', facts: [...facts(tasting), ...lockFacts(plan)] },
+      { kind: 'facts', facts: [...facts(tasting), ...lockFacts(plan, tasting)] },
       ...(constants.length > 0 ? [constantsTable(tasting)] : []),
       ...(bundled.length > 0
         ? [
@@ -74,6 +75,7 @@ function facts(tasting: Tasting): { name: string; lines: string[] }[] {
         halves ? 'Raw pieces are split: pieces of one number are parts of one raw piece.' : '',
       ].filter(Boolean),
     ),
+    ...named('Pieces cooked alike', tasting.takenAlike ? [`taken to taste alike: ${tasting.takenAlike}`] : []),
     ...named('Zones', zones.length > 0 ? [`${zones.map(({ name }) => name).join(', ')}, judged apart`] : []),
     ...named(
       'Asked',
@@ -91,11 +93,18 @@ function facts(tasting: Tasting): { name: string; lines: string[] }[] {
   ];
 }
 
-const lockFacts = (plan: Plan): { name: string; lines: string[] }[] => [
-  { name: 'Analysis', lines: [ANALYSIS_NAMES[plan.analysis]] },
+const lockFacts = (plan: Plan, tasting: Tasting): { name: string; lines: string[] }[] => [
+  { name: 'Analysis', lines: [analysisText(plan, tasting)] },
   { name: 'Locked', lines: [`${plan.lockedAt.replace('T', ' ').slice(0, 19)} UTC, drawn by ${plan.engine}`] },
   { name: 'Fingerprint', lines: [plan.fingerprint] },
 ];
+
+/** The analyses of bites are about methods only where pieces are taken to be alike. */
+function analysisText({ analysis }: Plan, tasting: Tasting): string {
+  const { ofMethods, alike } = claimOf({ analysis }, tasting);
+  if (alike) return `${ANALYSIS_NAMES[analysis]}; about the methods, if pieces cooked alike taste alike`;
+  return ofMethods ? ANALYSIS_NAMES[analysis] : `${ANALYSIS_NAMES[analysis]}; about the pieces that are eaten`;
+}
 
 export function decisionText(decision: Decision): string {
   const name = DECISION_NAMES[decision.kind];

@@ -1,4 +1,4 @@
-import { bitesPerSitting, isComplete, isOfTwoSamples, sittingMinutes } from '../design';
+import { bitesPerSitting, isComplete, isOfMethods, isOfTwoSamples, sittingMinutes } from '../design';
 import { QUESTION_KINDS } from '../library';
 import { answerKindOf, hasPart, scaleOf } from '../questions';
 import type { BallotItem, Tasting } from '../tasting';
@@ -44,9 +44,15 @@ export function servedText(tasting: Tasting): string[] {
 }
 
 /** What the number of people and pieces was chosen for. */
-export function sizedForText({ assumed, test }: Tasting): string {
+export function sizedForText(tasting: Tasting): string {
+  const { assumed, test } = tasting;
   const noShows = assumed.noShows > 0 ? `; ${Math.round(assumed.noShows * 100)} % may not come` : '';
-  if (isOfTwoSamples(test)) return `${Math.round(assumed.discriminators * 100)} % of people who can tell${noShows}.`;
+  if (isOfTwoSamples(test)) {
+    const vary = isOfMethods(tasting)
+      ? `; answers vary by ${assumed.noise} points, pieces by ${assumed.pieceSpread}`
+      : '';
+    return `${Math.round(assumed.discriminators * 100)} % of people who can tell${vary}${noShows}.`;
+  }
   const edge = assumed.firstEdge > 0 ? `, ${assumed.firstEdge} for being first` : '';
   return `A difference of ${counted(assumed.difference, 'point')} of nine, where people differ by ${assumed.disagreement}, answers by ${assumed.noise}, pieces by ${assumed.pieceSpread} (standard deviations)${edge}${noShows}.`;
 }

@@ -1,4 +1,4 @@
-import { plannedView, rankingView, sectionOf, type Findings, type RankSums } from '../findings';
+import { methodTestText, plannedView, rankingView, sectionOf, type Findings } from '../findings';
 import { counted, type Block, type Column, type Sheet } from './sheet';
 
 const decimal = (value: number | null | undefined, digits: number): string =>
@@ -44,14 +44,9 @@ export function reportSheet(found: Findings): Sheet {
 }
 
 /** The test of the methods, where the plan has one. */
-function methodTestBlocks(test: RankSums['methodTest']): Block[] {
-  if (test?.test !== 'piece-blocks') return [];
-  const by = test.by === 'F' ? 'from F' : 'by re-assigning methods within blocks';
-  return [
-    text(
-      `Of the methods: F ${decimal(test.F, 3)} on ${test.df1} and ${test.df2} df in ${test.blocks} blocks of pieces, p ${pText(test.probability.p)} ${by}. Pairs by Tukey on the error of pieces. Of these pieces alone:`,
-    ),
-  ];
+function methodTestBlocks(test: Parameters<typeof methodTestText>[0], beside = 'Of these pieces alone:'): Block[] {
+  const said = methodTestText(test);
+  return said ? [text(`${said} ${beside}`)] : [];
 }
 
 /** The planned test in figures, method by method. */
@@ -80,7 +75,7 @@ function plannedBlocks(found: Findings): Block[] {
           decimal(liking?.mean, 2),
         ]),
       },
-      ...methodTestBlocks(methodTest),
+      ...methodTestBlocks(methodTest, 'Pairs by Tukey on the error of pieces. Of these pieces alone:'),
       ...(overall.test === null
         ? []
         : [
@@ -113,21 +108,26 @@ function plannedBlocks(found: Findings): Block[] {
   if (!planned) return [];
   switch (planned.planned.of) {
     case 'telling': {
-      const { result } = planned.planned;
-      return [text(result.test === null ? result.reason : `${result.test}: p ${pText(result.p)}.`)];
+      const { result, methodTest } = planned.planned;
+      return [
+        ...methodTestBlocks(methodTest),
+        text(result.test === null ? result.reason : `${result.test}: p ${pText(result.p)}.`),
+      ];
     }
     case 'liking': {
-      const { liking, margins } = planned.planned;
+      const { liking, margins, letters, methodTest } = planned.planned;
+      const group = (id: string): string => letters[found.methods.findIndex((method) => method.id === id)] ?? '';
       return [
+        ...methodTestBlocks(methodTest),
         {
           kind: 'table',
           above: 'Planned: mean liking',
           columns: [{ name: 'Method', isWide: true }, number('Mean'), number('Interval'), number('Group')],
-          rows: (liking?.means ?? []).map(({ method, mean, interval, letters }) => [
+          rows: (liking?.means ?? []).map(({ method, mean, interval }) => [
             nameOf(method),
             decimal(mean, 2),
             interval ? `${decimal(interval[0], 2)} to ${decimal(interval[1], 2)}` : '–',
-            letters,
+            group(method),
           ]),
         },
         ...margins.map(({ method, difference, test }) =>
@@ -137,7 +137,10 @@ function plannedBlocks(found: Findings): Block[] {
         ),
       ];
     }
-    case 'profile':
+    case 'profile': {
+      const { rows, methodTests } = planned.planned;
+      const ofMethods = (word: string): number | null | undefined =>
+        methodTests?.find(({ attribute }) => attribute === word)?.adjustedP;
       return [
         {
           kind: 'table',
@@ -145,17 +148,21 @@ function plannedBlocks(found: Findings): Block[] {
           columns: [
             { name: 'Word', isWide: true },
             ...found.methods.map(({ name }) => number(name)),
-            number('p, adjusted'),
+            number(methodTests ? 'p, pieces' : 'p, adjusted'),
+            ...(methodTests ? [number('p, methods')] : []),
           ],
-          rows: planned.planned.rows.map(({ attribute, means, adjustedP }) => [
+          rows: rows.map(({ attribute, means, adjustedP }) => [
             attribute,
             ...found.methods.map(({ id }) => decimal(means.find((mean) => mean.level === id)?.mean, 1)),
             pText(adjustedP),
+            ...(methodTests ? [pText(ofMethods(attribute))] : []),
           ]),
         },
       ];
+    }
     case 'ranking':
       return [
+        ...methodTestBlocks(planned.planned.methodTest),
         {
           kind: 'table',
           above: 'Planned: incomplete rankings',
@@ -167,9 +174,10 @@ function plannedBlocks(found: Findings): Block[] {
         },
       ];
     case 'best-worst': {
-      const { result } = planned.planned;
+      const { result, methodTest } = planned.planned;
       if (result.test === null) return [text(result.reason)];
       return [
+        ...methodTestBlocks(methodTest),
         {
           kind: 'table',
           above: 'Planned: best and worst',

@@ -11,6 +11,7 @@ import {
   type Serving,
   type Tasting,
 } from '../bundle';
+import { callsDifferent, chosenPlaces } from '../inference';
 import type { RandomStream } from '../numeric';
 
 /** The truth that a simulated panel tastes. */
@@ -185,32 +186,24 @@ function rankingOf(order: readonly string[], taste: Taste, ties: boolean): strin
   return ranking;
 }
 
-/** Decision rules as in Ennis 1993 and, for the tetrad, Ennis & Jesionka 2011. */
 function choiceOf(
   item: BallotItem,
   codes: readonly string[],
   order: readonly string[],
   { taste, saysA }: Senses,
 ): string[] {
-  const apart = (a: string, b: string): number => Math.abs(taste(a) - taste(b));
   switch (item.kind) {
     case 'triangle':
-      return [oddOne(order, apart)];
     case 'duo-trio':
-      return [apart(codes[0], codes[1]) <= apart(codes[0], codes[2]) ? codes[1] : codes[2]];
     case 'tetrad':
-      return order.slice(0, 2);
+      return chosenPlaces(item.kind, codes.map(taste)).map((place) => codes[place]);
     case 'same-different':
-      return [apart(codes[0], codes[1]) > 1 ? 'different' : 'same'];
+      return [callsDifferent(taste(codes[0]), taste(codes[1])) ? 'different' : 'same'];
     case 'a-not-a':
       return [saysA(taste(codes[0])) ? 'a' : 'not-a'];
     case 'paired-preference':
-      return item.ties && apart(order[0], order[1]) < CLOSE ? [] : [order[0]];
+      return item.ties && taste(order[0]) - taste(order[1]) < CLOSE ? [] : [order[0]];
     default:
       return [order[0]];
   }
 }
-
-/** The sample outside the closest pair of three, which are given in order. */
-const oddOne = ([top, middle, bottom]: readonly string[], apart: (a: string, b: string) => number): string =>
-  apart(top, middle) < apart(middle, bottom) ? bottom : top;

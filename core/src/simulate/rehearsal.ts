@@ -147,7 +147,7 @@ export function truthOf(tasting: Tasting, hasDifference: boolean): SimulatedTrut
   const apart = (size: number): number[] => methods.map((_, at) => MIDDLE + (hasDifference && at === best ? size : 0));
   if (isOfTwoSamples(test)) {
     const tellers = hasDifference ? assumed.discriminators : 0;
-    return { ...others, pieceSpread: 0, height: 0, liking: apart(PLAIN), disagreement: 0, noise: 1, tellers };
+    return { ...others, height: 0, liking: apart(PLAIN), disagreement: 0, noise: Math.max(0.1, noise), tellers };
   }
   switch (test) {
     case 'non-inferiority': {

@@ -38,6 +38,7 @@ export function defaultTasting(): Omit<Tasting, 'title' | 'createdAt'> {
       noShows: 0,
     },
     piecesPerMethod: 1,
+    takenAlike: '',
     alpha: 0.05,
   };
 }

@@ -152,6 +152,9 @@ export const PRODUCTS = [
 export const ANALYSES = [
   'friedman-then-pairs-holm',
   'piece-blocks-then-tukey',
+  'piece-blocks-against-margin',
+  'piece-blocks-per-attribute-fdr',
+  'piece-clusters',
   'skillings-mack-then-strengths',
   'mixed-model-then-tukey',
   'non-inferiority-mixed-model',

@@ -184,6 +184,8 @@ export const tastingSchema = z.strictObject({
   quantities: quantitiesSchema,
   assumed: assumedSchema,
   piecesPerMethod: whole(LIMITS.piecesPerMethod),
+  /** Why pieces cooked alike are taken to taste alike, as of a stirred pot; empty where they may differ. */
+  takenAlike: longText.default(''),
   alpha: number(LIMITS.alpha),
   createdAt: moment,
 });

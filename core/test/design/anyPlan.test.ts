@@ -8,7 +8,16 @@ import {
   type Tasting,
   type TastingBundle,
 } from '../../src/bundle';
-import { isComplete, isOfTwoSamples, lockPlan, lockProblems, quantities, servingsPerMethod } from '../../src/design';
+import {
+  clusterBlocks,
+  isComplete,
+  isOfTwoSamples,
+  leastPieces,
+  lockPlan,
+  lockProblems,
+  quantities,
+  servingsPerMethod,
+} from '../../src/design';
 import { plannedVerdict } from '../../src/findings';
 import { neutralQuestion, usualBallot } from '../../src/library';
 import { randomStream } from '../../src/numeric';
@@ -165,9 +174,9 @@ describe('a locked plan', () => {
   });
 
   it('compares within a lot, and takes another for the next replicate, as long as pieces are large enough', () => {
-    const inLots = lockable.filter(({ lots, halves, quantities: { pieceGrams } }) => {
+    const inLots = lockable.filter(({ test, lots, halves, quantities: { pieceGrams } }) => {
       const isBlocked = lots.length > 0 || halves;
-      return isBlocked && pieceGrams >= 2000;
+      return isBlocked && pieceGrams >= 2000 && !isOfTwoSamples(test);
     });
     fc.assert(
       fc.property(inLots, seeds, (tasting, seed) => {
@@ -184,10 +193,45 @@ describe('a locked plan', () => {
           expect(new Set(zone.map(({ block }) => block)).size).toBe(Math.min(zone.length, tasting.piecesPerMethod));
           for (const { block } of zone) times.set(String(block), (times.get(String(block)) ?? 0) + 1);
         });
-        if (isComplete(tasting) && !isOfTwoSamples(tasting.test))
+        if (isComplete(tasting))
           expect(Math.max(...times.values()) - Math.min(...times.values())).toBeLessThanOrEqual(1);
       }),
       { numRuns: 25 },
+    );
+  });
+
+  it('serves sets of two samples to groups that share no piece, like samples from different ones, as long as pieces are large enough', () => {
+    const ofTwo = lockable.filter(({ test, quantities }) => isOfTwoSamples(test) && quantities.pieceGrams >= 2000);
+    fc.assert(
+      fc.property(ofTwo, seeds, (tasting, seed) => {
+        const { plan, key, pieces } = lock(tasting, seed);
+        const pieceOf = (tag: string) => pieces.find((piece) => piece.tag === tag)!;
+        const clusters = clusterBlocks({ ...tasting, pieces: tasting.piecesPerMethod, lots: tasting.lots.length });
+        expect(clusters.flat().sort((a, b) => a - b)).toEqual(clusters.flat().map((_, block) => block));
+        expect(tasting.piecesPerMethod >= leastPieces(tasting)).toBe(clusters.length > 1);
+        const clusterOf = (tag: string): number => clusters.findIndex((blocks) => blocks.includes(pieceOf(tag).block));
+        const eaten = new Map<string, Set<number>>();
+        const size = clusters.map(() => 0);
+        key.portions.forEach(({ panelist, tags }, at) => {
+          const { warmUp, sets } = plan.servings[at];
+          const rest = tags.slice(warmUp ? 1 : 0);
+          const own = eaten.get(panelist) ?? new Set<number>();
+          eaten.set(panelist, own);
+          for (const { codes } of sets) {
+            const set = rest.splice(0, codes.length);
+            set.forEach((tag) => own.add(clusterOf(tag)));
+            // Like samples are of different pieces, and of different raw ones where those are split.
+            const apart = set.map((tag) => (tasting.halves ? String(pieceOf(tag).block) : tag));
+            if (clusters.length > 1) expect(new Set(apart).size).toBe(set.length);
+          }
+        });
+        for (const own of eaten.values()) {
+          expect(own.size).toBe(1);
+          size[[...own][0]]++;
+        }
+        expect(Math.max(...size) - Math.min(...size)).toBeLessThanOrEqual(1);
+      }),
+      { numRuns: 40 },
     );
   });
 

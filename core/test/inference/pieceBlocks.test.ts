@@ -1,24 +1,28 @@
-import { blocksAgainst, fitMixed, friedman, pieceBlocks, termTest, type BlockRanking } from '../../src/inference';
+import { blocksAgainst, fitMixed, friedman, pieceBlocks, termTest, type BlockRow } from '../../src/inference';
 import { randomStream } from '../../src/numeric';
 import reference from '../reference/friedman.json';
 
-const options = { alpha: 0.05, seed: '1' };
-const rows = (...ranks: number[][]): BlockRanking[] =>
-  ranks.map((one, block) => ({ panelist: block, block, ranks: one, weight: 1 }));
+const options = { methods: 4, alpha: 0.05, seed: '1' };
+
+/** One person's ranks of all methods of a block. */
+const row = (panelist: string | number, block: number, values: number[], weight = 1): BlockRow => ({
+  ...{ panelist, block, values, weight },
+  samples: values.map((_, method) => method),
+});
+const rows = (...ranks: number[][]): BlockRow[] => ranks.map((one, block) => row(block, block, one));
 
 /** Impressions of people and blocks that vary, ranked. */
-function drawn({ methods = 4, blocks = 3, people = 8, spread = 1, seed = 'a', best = 0 }): BlockRanking[] {
+function drawn({ methods = 4, blocks = 3, people = 8, spread = 1, seed = 'a', best = 0 }): BlockRow[] {
   const random = randomStream(seed, 'piece-blocks-test');
   return Array.from({ length: blocks }, (_, block) => {
     const luck = Array.from({ length: methods }, (_unused, at) => spread * random.normal() + (at === 0 ? best : 0));
     return Array.from({ length: people }, (_unused, who) => {
       const felt = luck.map((value) => value + random.normal());
-      return {
-        panelist: `${block} ${who}`,
+      return row(
+        `${block} ${who}`,
         block,
-        weight: 1,
-        ranks: felt.map((value) => 1 + felt.filter((other) => other > value).length),
-      };
+        felt.map((value) => 1 + felt.filter((other) => other > value).length),
+      );
     });
   }).flat();
 }
@@ -28,14 +32,14 @@ describe('methods on blocks of pieces', () => {
     // Five methods, six blocks of one: re-assigning within blocks is then shuffling within people.
     const random = randomStream('six', 'piece-blocks-test');
     const people = Array.from({ length: 6 }, () => random.shuffled([1, 2, 3, 4, 5]));
-    const test = pieceBlocks(rows(...people), options);
+    const test = pieceBlocks(rows(...people), { ...options, methods: 5 });
     const expected = friedman(people, options);
     if (test.test === null || expected.test === null) throw new Error('no test');
     expect(test.by).toBe('relabelling');
     const tolerance = test.probability.from === 'exact' ? 1e-9 : 4 * 0.002;
     expect(Math.abs(test.probability.p - expected.probability.p)).toBeLessThan(tolerance);
     const five = reference.twoPanelistsFiveMethods.rows;
-    expect(pieceBlocks(rows(...five), options)).toMatchObject({ blocks: 2, by: 'F' });
+    expect(pieceBlocks(rows(...five), { ...options, methods: 5 })).toMatchObject({ blocks: 2, by: 'F' });
   });
 
   it('is the F of a model with blocks random, on the mean ranks of block and method', () => {
@@ -45,7 +49,7 @@ describe('methods on blocks of pieces', () => {
     const cells = [0, 1, 2].flatMap((block) =>
       [0, 1, 2, 3].map((method) => {
         const own = rankings.filter((one) => one.block === block);
-        return { block, method, y: own.reduce((sum, { ranks }) => sum + ranks[method], 0) / own.length };
+        return { block, method, y: own.reduce((sum, { values }) => sum + values[method], 0) / own.length };
       }),
     );
     const fit = fitMixed(
@@ -60,7 +64,7 @@ describe('methods on blocks of pieces', () => {
     // Ranks sum alike in every block, so blocks do not vary, and the error is that of both together.
     const [df2, pooled] = [6, 8];
     expect(test.df2).toBe(df2);
-    expect(test.F / F.F).toBeCloseTo(df2 / pooled, 6);
+    expect((test.F ?? 0) / F.F).toBeCloseTo(df2 / pooled, 6);
   });
 
   it('says with one block that a method and its piece cannot be told apart', () => {
@@ -91,16 +95,16 @@ describe('methods on blocks of pieces', () => {
 
   it('is no surer than all pieces falling alike where blocks agree to the last rank', () => {
     const alike = [0, 1].flatMap((block) =>
-      Array.from({ length: 10 }, (_, who) => ({ panelist: `${block} ${who}`, block, ranks: [1, 2], weight: 1 })),
+      Array.from({ length: 10 }, (_, who) => row(`${block} ${who}`, block, [1, 2])),
     );
-    const test = pieceBlocks(alike, options);
+    const test = pieceBlocks(alike, { ...options, methods: 2 });
     if (test.test === null) throw new Error(test.reason);
     // Two blocks of two: the second agrees with the first in one of two.
     expect([test.probability.p, test.pairs[0].adjustedP]).toEqual([0.5, 0.5]);
   });
 
   it('claims nothing of methods that were ranked alike', () => {
-    const test = pieceBlocks(rows([1, 2, 3], [2, 3, 1], [3, 1, 2]), options);
+    const test = pieceBlocks(rows([1, 2, 3], [2, 3, 1], [3, 1, 2]), { ...options, methods: 3 });
     if (test.test === null) throw new Error(test.reason);
     expect([test.F, test.probability.p]).toEqual([0, 1]);
     expect(test.pairs.every(({ adjustedP }) => adjustedP === 1)).toBe(true);
@@ -125,7 +129,7 @@ describe('methods on blocks of pieces', () => {
         return [panelist % 3, (panelist + 1) % 3].map((block) => {
           const felt = taste.map((own, method) => own + 0.3 * pieces[block][method] + 0.5 * random.normal());
           const ranks = felt.map((value) => 1 + felt.filter((other) => other > value).length);
-          return { panelist, block, ranks, weight: 0.5 };
+          return row(panelist, block, ranks, 0.5);
         });
       }).flat();
       const test = pieceBlocks(crossed, { ...options, limitOnly: true });
@@ -144,6 +148,7 @@ describe('methods on blocks of pieces', () => {
     for (let at = 0; at < tries; at++) {
       const test = pieceBlocks(drawn({ methods, blocks, spread: 0.5, seed: `null ${at}` }), {
         ...options,
+        methods,
         limitOnly: true,
       });
       if (test.test !== null && test.probability.p <= 0.05) claims++;

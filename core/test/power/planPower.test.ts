@@ -3,7 +3,6 @@ import { forcedChoicePower } from '../../src/inference';
 import {
   incompleteRankingPower,
   planPower,
-  powerInPieces,
   rankingPower,
   scorePower,
   screening,
@@ -78,15 +77,33 @@ describe('power of a plan', () => {
       expect(planPower({ ...plan, piecesPerMethod, assumed: nothing }, 24, '2', 4000).power).toBeLessThan(0.065);
   });
 
-  it('in pieces is for choices and incomplete rankings of which there are several pieces', () => {
-    const some = { ...plan, service: { ...plan.service, together: 3 } };
-    expect(powerInPieces({ ...plan, test: 'triangle', methods: methods(2) }, 30)).toBeNull();
-    expect(powerInPieces({ ...plan, test: 'liking' }, 30)).toBeNull();
-    expect(powerInPieces(plan, 30)).toBeNull();
-    expect(powerInPieces({ ...some, piecesPerMethod: 1 }, 30)).toBeNull();
-    const [few, many] = [2, 12].map((pieces) => powerInPieces({ ...some, piecesPerMethod: pieces }, 60)!.power);
-    expect(few).toBeLessThan(planPower(some, 60, '1', 2000).power);
-    expect(many).toBeGreaterThan(few);
+  it.each(['ranking', 'liking', 'best-worst', 'profile'] as const)(
+    'of %s hangs on pieces, and little on people',
+    (test) => {
+      const asked = {
+        ...plan,
+        test,
+        assumed: { ...plan.assumed, pieceSpread: 0.6 },
+        service: { ...plan.service, together: 3 },
+      };
+      const power = (people: number, pieces: number) =>
+        planPower({ ...asked, piecesPerMethod: pieces }, people, '1', 400).power;
+      expect(power(60, 6)).toBeGreaterThan(power(60, 2) + 0.1);
+      expect(power(240, 2)).toBeLessThan(power(60, 6));
+    },
+  );
+
+  it.each(['tetrad', 'paired-preference', 'a-not-a'] as const)('of %s hangs on groups that share no piece', (test) => {
+    const asked = { ...plan, test, methods: methods(2), assumed: { ...plan.assumed, discriminators: 0.25 } };
+    const power = (pieces: number) => planPower({ ...asked, piecesPerMethod: pieces }, 48, '1', 400).power;
+    expect(power(12)).toBeGreaterThan(power(4) + 0.03);
+    const alike = planPower({ ...asked, piecesPerMethod: 4, takenAlike: 'one stirred pot' }, 48, '1', 400);
+    expect(alike.power).toBeGreaterThan(power(4));
+  });
+
+  it('of pieces that are taken to be alike is that of bites', () => {
+    const alike = { ...plan, piecesPerMethod: 3, takenAlike: 'one stirred pot' };
+    expect(planPower(alike, 30, '1', 800)).toEqual(planPower({ ...alike, piecesPerMethod: 1 }, 30, '1', 800));
   });
 
   it('of a margin shares the level out between the methods that are held against it', () => {
@@ -97,37 +114,20 @@ describe('power of a plan', () => {
 });
 
 describe('power of scores', () => {
-  const scores = {
-    panelists: 60,
-    liking: [1, 0, 0],
-    disagreement: 0.5,
-    noise: 0.5,
-    height: 1,
-    pieceSpread: 1,
-    alpha: 0.05,
-  };
-  const power = (changed: Partial<ScorePlan>) => scorePower({ ...scores, pieces: 2, ...changed, ...plain }).power;
+  const scores = { panelists: 60, liking: [1, 0, 0], disagreement: 0.5, noise: 0.5, alpha: 0.05 };
+  const power = (changed: Partial<ScorePlan>) => scorePower({ ...scores, ...changed }).power;
 
-  it('counts pieces: little with few, however many bite', () => {
-    expect(power({ panelists: 400 })).toBeLessThan(0.3);
-    expect(power({ pieces: 12 })).toBeGreaterThan(0.6);
-    expect(power({ pieceSpread: 0 })).toBeGreaterThan(0.6);
-  });
-
-  it('is no more than alpha when there is nothing to find', () => {
-    for (const pieces of [1, 3]) {
-      const found = power({ liking: [0, 0, 0], pieces, pieceSpread: 0.5 });
-      expect(Math.abs(found - 0.05)).toBeLessThan(0.015);
-    }
+  it('is alpha when there is nothing to find', () => {
+    expect(power({ liking: [0, 0, 0] })).toBeCloseTo(0.05, 8);
   });
 
   it('falls when panelists score only some of the methods', () => {
-    const some = { liking: [1, 0, 0, 0, 0, 0], pieces: 1, disagreement: 1, noise: 1 };
+    const some = { liking: [1, 0, 0, 0, 0, 0], disagreement: 1, noise: 1 };
     expect(power({ ...some, each: 3 })).toBeLessThan(power(some) - 0.1);
   });
 
   it('is nothing where there is nothing to hold methods against', () => {
-    expect(power({ panelists: 2, pieces: 4 })).toBe(0);
+    expect(power({ panelists: 1 })).toBe(0);
     expect(power({ liking: [1] })).toBe(0);
   });
 });

@@ -3,7 +3,7 @@ import { planPower } from '../../src/power';
 import { joined, rehearse, rehearsePart } from '../../src/simulate';
 import { simpleTasting, type Wanted } from '../support/bundles';
 
-/** Two standard errors for 150 panels and more; the seeds are fixed. */
+/** More than two standard errors for 300 panels; the seeds are fixed. */
 const NEAR = 0.1;
 
 describe('a rehearsal and the power of its plan', () => {
@@ -35,12 +35,12 @@ describe('a rehearsal and the power of its plan', () => {
       pieces: 4,
       tasting: { test, assumed: { ...assumed, pieceSpread: 0 }, ...tasting },
     });
-    const { withDifference, withNothing } = rehearse(plan, { seed: '1', panels: 150 });
+    const { withDifference, withNothing } = rehearse(plan, { seed: '1', panels: 300 });
     const { verdicts, panels } = withDifference;
     const claims = panels - verdicts['no-answer'] - verdicts['cannot-say'];
     expect(Math.abs(claims / panels - planPower(plan, 24, '1', 2000).power)).toBeLessThan(NEAR);
     // Replicates must not make one taste count as several.
-    expect(withNothing.wrong / withNothing.panels).toBeLessThan(0.05 + 3 * Math.sqrt((0.05 * 0.95) / 75));
+    expect(withNothing.wrong / withNothing.panels).toBeLessThan(0.05 + 3 * Math.sqrt((0.05 * 0.95) / 150));
   });
 });
 

@@ -58,6 +58,7 @@ export type Design = Pick<
   | 'lots'
   | 'halves'
   | 'zones'
+  | 'takenAlike'
   | 'ballot'
   | 'service'
   | 'quantities'

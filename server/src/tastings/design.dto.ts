@@ -146,5 +146,7 @@ export class DesignInput {
   @Part(() => QuantitiesInput) quantities: QuantitiesInput;
   @Part(() => AssumedInput) assumed: AssumedInput;
   @Whole(LIMITS.piecesPerMethod) piecesPerMethod: number;
+  /** Why pieces cooked alike are taken to taste alike; empty where they may differ. */
+  @Text(LONG_TEXT) takenAlike: string;
   @Decimal(LIMITS.alpha) alpha: number;
 }

@@ -236,9 +236,12 @@ export function tastingOf({ row, methods, panelists }: Pick<StoredTasting, 'row'
 
 /** What goes into the design column. */
 export function designOf(tasting: Design): Design {
-  const { decision, test, product, constants, bundled, lots, halves, zones, ballot, service, quantities, assumed } =
-    tasting;
-  return { decision, test, product, constants, bundled, lots, halves, zones, ballot, service, quantities, assumed };
+  const { decision, test, product, constants, bundled, lots, halves, zones, takenAlike } = tasting;
+  const { ballot, service, quantities, assumed } = tasting;
+  return {
+    ...{ decision, test, product, constants, bundled, lots, halves, zones, takenAlike },
+    ...{ ballot, service, quantities, assumed },
+  };
 }
 
 export const methodRow = (tastingId: string, method: Method, place: number): MethodRow => ({

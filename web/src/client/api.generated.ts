@@ -574,6 +574,7 @@ export type DraftInput = {
   quantities: QuantitiesInput;
   assumed: AssumedInput;
   piecesPerMethod: number;
+  takenAlike: string;
   alpha: number;
   title: string;
   question: string;
@@ -625,6 +626,9 @@ export type SavedDraft = {
 export type Analysis =
   | 'friedman-then-pairs-holm'
   | 'piece-blocks-then-tukey'
+  | 'piece-blocks-against-margin'
+  | 'piece-blocks-per-attribute-fdr'
+  | 'piece-clusters'
   | 'skillings-mack-then-strengths'
   | 'mixed-model-then-tukey'
   | 'non-inferiority-mixed-model'

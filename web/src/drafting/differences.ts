@@ -20,6 +20,7 @@ const NAMES: Record<string, string> = {
   quantities: 'Quantities',
   assumed: 'Sized for',
   piecesPerMethod: 'Pieces per method',
+  takenAlike: 'Pieces are taken to be alike',
   alpha: 'Level',
 };
 

@@ -28,12 +28,12 @@ function Figures({ found, planned }: { found: PlannedView; planned: Planned }) {
         <ChosenCard found={found} counts={planned.result.counts} />
       );
     case 'profile':
-      return <ProfileTable found={found} rows={planned.rows} />;
+      return <ProfileTable found={found} profile={planned} />;
     case 'liking':
       return (
         <>
-          {planned.margins.length > 0 && <MarginCard found={found} margins={planned.margins} />}
-          {planned.liking && <LikingTable found={found} liking={planned.liking} />}
+          {planned.margins.length > 0 && <MarginCard found={found} scored={planned} />}
+          <LikingTable found={found} scored={planned} />
         </>
       );
   }

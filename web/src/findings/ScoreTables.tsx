@@ -1,9 +1,10 @@
-import type { LikingFinding, PlannedView, Profiled, Scored } from '@jacana/core/findings';
+import type { PlannedView, Profiled, Scored } from '@jacana/core/findings';
 import { TableHead } from '../ui/TableHead';
 import { Card } from '../ui/Card';
 import { IntervalChart } from './IntervalChart';
 
 const pText = (p: number): string => (p < 0.0001 ? 'below 0.0001' : p.toFixed(4));
+const pOrNone = (p: number | null | undefined): string => (p === null || p === undefined ? 'no test' : pText(p));
 
 /** A method as it stands at the head of a row. */
 function rowOf(found: PlannedView, id: string) {
@@ -12,14 +13,16 @@ function rowOf(found: PlannedView, id: string) {
 }
 
 /** Means of liking as the planned test has them. */
-export function LikingTable({ found, liking }: { found: PlannedView; liking: LikingFinding }) {
+export function LikingTable({ found, scored }: { found: PlannedView; scored: Scored }) {
+  const { liking, methodTest, letters } = scored;
+  if (!liking) return null;
   const { test, means } = liking;
   const rows = means.flatMap(({ method, mean, interval }) =>
     mean === null || interval === null ? [] : [{ ...rowOf(found, method), middle: mean, interval }],
   );
   return (
     <Card
-      title="Mean liking"
+      title={methodTest ? 'Mean liking of these pieces' : 'Mean liking'}
       aside={
         test.test === 'F'
           ? `F ${test.F.toFixed(3)} on ${test.df1} and ${test.df2.toFixed(1)} df, p ${pText(test.p)}`
@@ -30,23 +33,30 @@ export function LikingTable({ found, liking }: { found: PlannedView; liking: Lik
       <table className="mt-3 w-full">
         <TableHead headings={['Method', 'Mean', 'Interval', 'Group']} />
         <tbody>
-          {means.map(({ method, mean, interval, letters }) => (
+          {means.map(({ method, mean, interval }) => (
             <tr key={method} className="border-b border-line/60">
               <td className="py-1">{rowOf(found, method).name}</td>
               <td>{mean?.toFixed(2) ?? '–'}</td>
               <td>{interval ? `${interval[0].toFixed(2)} to ${interval[1].toFixed(2)}` : '–'}</td>
-              <td className="font-mono">{letters}</td>
+              <td className="font-mono">{letters[rowOf(found, method).place] ?? ''}</td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p className="mt-2 text-sm text-quiet">Methods that share a letter are not shown to differ (Tukey).</p>
+      {letters.length > 0 && (
+        <p className="mt-2 text-sm text-quiet">
+          {found.verdict.about === 'methods'
+            ? 'Methods that share a letter are not shown to differ'
+            : 'Where letters are shared, these pieces are not shown to differ'}{' '}
+          (Tukey{methodTest && found.verdict.about === 'methods' ? ', on the error of pieces' : ''}).
+        </p>
+      )}
     </Card>
   );
 }
 
 /** Each method against the margin: good enough is an interval that ends to the right of it. */
-export function MarginCard({ found, margins }: { found: PlannedView; margins: Scored['margins'] }) {
+export function MarginCard({ found, scored: { margins, methodTest } }: { found: PlannedView; scored: Scored }) {
   const { margin } = margins[0].test;
   const rows = margins.map(({ method, difference, test }) => ({
     ...rowOf(found, method),
@@ -59,7 +69,11 @@ export function MarginCard({ found, margins }: { found: PlannedView; margins: Sc
   return (
     <Card
       title={`Against a loss of ${margin} ${margin === 1 ? 'point' : 'points'}`}
-      aside="one-sided t tests, mixed model"
+      aside={
+        methodTest?.test === 'piece-blocks'
+          ? 'one-sided t tests on the error of pieces: about the methods'
+          : 'one-sided t tests, mixed model'
+      }
     >
       <IntervalChart
         rows={rows}
@@ -84,9 +98,13 @@ export function MarginCard({ found, margins }: { found: PlannedView; margins: Sc
 }
 
 /** All words with their means, and which differ. */
-export function ProfileTable({ found, rows }: { found: PlannedView; rows: Profiled['rows'] }) {
+export function ProfileTable({ found, profile: { rows, methodTests } }: { found: PlannedView; profile: Profiled }) {
+  const ofMethods = (word: string): number | null | undefined =>
+    methodTests?.find(({ attribute }) => attribute === word)?.adjustedP;
+  const isShown = (word: string, ofPieces: number | null): boolean =>
+    ((found.verdict.about === 'methods' && methodTests ? ofMethods(word) : ofPieces) ?? 1) <= found.alpha;
   return (
-    <Card title="Word by word" aside="mixed model; p adjusted by false discovery rate">
+    <Card title="Word by word" aside="p adjusted by false discovery rate">
       <table className="w-full">
         <thead>
           <tr className="border-b border-line text-left text-sm text-quiet">
@@ -96,14 +114,15 @@ export function ProfileTable({ found, rows }: { found: PlannedView; rows: Profil
                 {method.name}
               </th>
             ))}
-            <th scope="col">Adjusted p</th>
+            <th scope="col">{methodTests ? 'p, these pieces' : 'Adjusted p'}</th>
+            {methodTests && <th scope="col">p, methods</th>}
           </tr>
         </thead>
         <tbody>
           {rows.map(({ attribute, means, adjustedP }) => (
             <tr
               key={attribute}
-              className={`border-b border-line/60 ${adjustedP !== null && adjustedP <= found.alpha ? 'font-bold' : ''}`}
+              className={`border-b border-line/60 ${isShown(attribute, adjustedP) ? 'font-bold' : ''}`}
             >
               <td className="py-1">{attribute}</td>
               {found.methods.map(({ id }) => {
@@ -116,6 +135,7 @@ export function ProfileTable({ found, rows }: { found: PlannedView; rows: Profil
                 );
               })}
               <td>{adjustedP === null ? 'no test' : pText(adjustedP)}</td>
+              {methodTests && <td>{pOrNone(ofMethods(attribute))}</td>}
             </tr>
           ))}
         </tbody>

@@ -1,5 +1,4 @@
-import type { LikingFinding, PlannedView, RankingView } from '@jacana/core/findings';
-import type { NoTest, PieceBlocks } from '@jacana/core/inference';
+import { methodTestText, type LikingFinding, type PlannedView, type RankingView } from '@jacana/core/findings';
 import { pText } from './order';
 
 /** The statistics by their names, for whoever checks them. */
@@ -7,7 +6,7 @@ export function SmallPrint({ found }: { found: RankingView }) {
   const { overall, pairs, alpha, orders, engine, panelists, liking, strength } = found;
   return (
     <section aria-label="Small print" className="space-y-1 text-sm text-quiet">
-      {found.methodTest && <MethodPrint test={found.methodTest} />}
+      <MethodPrint test={found.methodTest} />
       {overall.test === null ? (
         <p>{overall.reason}</p>
       ) : (
@@ -46,29 +45,33 @@ export function SmallPrint({ found }: { found: RankingView }) {
   );
 }
 
-/** Methods, with blocks of pieces as the unit. */
-function MethodPrint({ test }: { test: PieceBlocks | NoTest }) {
-  if (test.test === null) return <p>Of the methods: {test.reason}</p>;
-  const p = `p ${pText(test.probability.p)}`;
-  return (
-    <p data-testid="piece-blocks">
-      Of the methods: F {test.F.toFixed(3)} on {test.df1} and {test.df2} df, from mean ranks in {test.blocks} blocks of
-      pieces;{' '}
-      {test.by === 'F' ? `${p} from F` : `${p} by re-assigning methods within blocks (${howFound(test.probability)})`}.
-    </p>
-  );
-}
-
 /** The same for a planned test other than a complete ranking, whose figures stand in its cards. */
 export function PlannedPrint({ found }: { found: PlannedView }) {
   const { planned, alpha, engine } = found;
   return (
     <section aria-label="Small print" className="space-y-1 text-sm text-quiet">
+      {planned.of === 'profile' ? (
+        planned.methodTests?.map(({ attribute, test }) => <MethodPrint key={attribute} test={test} of={attribute} />)
+      ) : (
+        <MethodPrint test={planned.methodTest} />
+      )}
       {planned.of === 'liking' && planned.liking && <LikingPrint liking={planned.liking} />}
       <p>
         Level {alpha}. Planned before unsealing. {engine}.
       </p>
     </section>
+  );
+}
+
+function MethodPrint({ test, of }: { test: Parameters<typeof methodTestText>[0]; of?: string }) {
+  const said = methodTestText(test);
+  return (
+    said && (
+      <p data-testid="method-test">
+        {of && `${of}. `}
+        {said}
+      </p>
+    )
   );
 }
 

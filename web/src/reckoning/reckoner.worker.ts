@@ -2,7 +2,6 @@ import type { Tasting } from '@jacana/core/bundle';
 import { plannedSittings, type PlannedSitting, type ServingDesign } from '@jacana/core/design';
 import {
   planPower,
-  powerInPieces,
   screening,
   smallestDifference,
   type PlanPower,
@@ -16,7 +15,6 @@ import { expose } from 'comlink';
 const reckoner = {
   sittings: (design: ServingDesign, seed: string): PlannedSitting[] => plannedSittings(design, seed),
   power: (plan: SizedPlan, panelists: number, panels: number): PlanPower => planPower(plan, panelists, SEED, panels),
-  inPieces: (plan: SizedPlan, panelists: number): PlanPower | null => powerInPieces(plan, panelists),
   smallest: (plan: SizedPlan, panelists: number): number | null =>
     smallestDifference(plan, panelists, { power: 0.8, seed: SEED, panels: 1000 }),
   rehearsePart: (

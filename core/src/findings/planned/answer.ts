@@ -1,10 +1,12 @@
 import type { Test } from '../../bundle';
-import type { VerdictKind } from '../verdict';
+import type { About, VerdictKind } from '../verdict';
 
 /** The answer of a planned test. */
 export interface Answer<Found> {
   planned: Found;
   kind: VerdictKind;
+  /** What it is said of. */
+  about: About;
   /** Methods, by place. */
   leaders: number[];
   sentence: string;
@@ -24,6 +26,10 @@ export interface PlannedRules {
   margin: number;
   alpha: number;
   seed: string;
+  /** Whether the plan tests methods by their pieces; else what bites say is all there is. */
+  ofMethods: boolean;
+  /** Whether pieces cooked alike were taken to taste alike, so that bites speak of the methods. */
+  alike: boolean;
   /** Limits in place of enumerations and drawings, for the many panels of a rehearsal. */
   limitOnly: boolean;
 }

@@ -84,6 +84,13 @@ function bySitting(portions: readonly ServedPortion[]): ServedPortion[][] {
   return [...groups.values()];
 }
 
+/** The block that most samples of a set came from; a relieved portion may be from another. */
+export function blockOf({ samples }: HeardSet): number {
+  const blocks = samples.map(({ block }) => block);
+  const times = (block: number): number => blocks.filter((one) => one === block).length;
+  return blocks.reduce((most, block) => (times(block) > times(most) ? block : most), blocks[0]);
+}
+
 /** The ranking, choice or best-and-worst that was given for a set. */
 export const setAnswer = <K extends 'ranking' | 'choice' | 'best-worst'>(
   { answers, set }: HeardSet,

@@ -7,14 +7,18 @@ import {
   skillingsMack,
   type BestWorstResult,
   type NoTest,
+  type PieceBlocks,
   type PlackettLuceResult,
   type Ranking,
   type SkillingsMackResult,
 } from '../../inference';
 import { normalTwoSided } from '../../numeric';
-import { counted, howOften, list, traitOf } from '../wording';
-import { setAnswer, type HeardSet } from './heard';
+import { claimed, methodSupport, type Given } from '../claim';
+import type { Standing } from '../verdict';
+import { counted, howOften, verdictSentence } from '../wording';
 import type { Answer, PlannedRules } from './answer';
+import { setAnswer, type HeardSet } from './heard';
+import { rowsOfChoices, rowsOfPlaces, testOfMethods } from './rows';
 
 /** Rankings of some of the methods each. */
 export interface Ordered {
@@ -25,12 +29,16 @@ export interface Ordered {
   chanceOfBest: number[] | null;
   /** Per method, its mean rank within what it was tasted beside, and by how many. */
   means: { meanRank: number | null; times: number }[];
+  /** Blocks of pieces as the unit; null where the plan tests no methods. */
+  methodTest: PieceBlocks | NoTest | null;
 }
 
 /** Best and worst of sets. */
 export interface Chosen {
   of: 'best-worst';
   result: BestWorstResult | NoTest;
+  /** Blocks of pieces as the unit, on places from best over the others to worst; null where the plan tests no methods. */
+  methodTest: PieceBlocks | NoTest | null;
 }
 
 /** Reads incomplete rankings. */
@@ -51,21 +59,36 @@ export function ordered(sets: readonly HeardSet[], rules: PlannedRules): Answer<
     strength: fit,
     chanceOfBest: fit.test === null || rules.limitOnly ? null : chanceOfBest(rankings, fit, rules).chances,
     means: meanRanks(rankings, methods),
+    methodTest: rules.ofMethods ? testOfMethods(rowsOfPlaces(sets, rules.item), rules) : null,
   };
-  if (overall.test === null) return { planned, kind: 'cannot-say', leaders: [], sentence: overall.reason, support: '' };
-  const { p } = overall.probability;
-  const support = `${counted(rankings.length, 'ranking')} of some of ${methods} methods each. Shuffled at random, rankings this far apart come up ${howOften({ p })}.`;
-  if (!isFound || fit.test === null)
-    return {
-      planned,
-      kind: 'no-answer',
-      leaders: [],
-      sentence: 'No answer yet: rankings like these could well be chance.',
-      support,
-    };
-  const variance = (a: number, b: number): number =>
-    fit.covariance[a][a] + fit.covariance[b][b] - 2 * fit.covariance[a][b];
-  return { planned, ...leading(fit.logWorth, variance, rules), support };
+  if (overall.test === null)
+    return { planned, kind: 'cannot-say', about: 'pieces', leaders: [], sentence: overall.reason, support: '' };
+  const eaten = !isFound || fit.test === null ? nobody(methods) : leading(fit.logWorth, fit.covariance, rules.alpha);
+  return said(planned, eaten, rules, {
+    given: 'rankings',
+    size: `${counted(rankings.length, 'ranking')} of some of ${methods} methods each.`,
+    bites: `Shuffled at random, rankings this far apart come up ${howOften(overall.probability)}.`,
+  });
+}
+
+/** The answer in words, of the methods where their test shows something. */
+function said<Found extends Ordered | Chosen>(
+  planned: Found,
+  eaten: Standing,
+  rules: PlannedRules,
+  { given, size, bites }: { given: Given; size: string; bites: string },
+): Answer<Found> {
+  const { kind, about, leaders, ...rest } = claimed(eaten, planned.methodTest, rules);
+  const words = { about, alike: rules.alike, given, word: rules.attribute };
+  const sure =
+    planned.methodTest?.test === 'piece-blocks'
+      ? methodSupport(planned.methodTest, { about, given, bites: eaten.kind === 'no-answer' ? '' : bites })
+      : bites;
+  return {
+    ...{ planned, kind, about, leaders },
+    sentence: verdictSentence({ kind, leaders, ...rest }, rules.names, words),
+    support: `${size} ${sure}`,
+  };
 }
 
 /**
@@ -105,48 +128,42 @@ export function chosen(sets: readonly HeardSet[], rules: PlannedRules): Answer<C
     return answer ? [{ shown, best: methodOf(answer.best), worst: methodOf(answer.worst), weight }] : [];
   });
   const result = bestWorst(choices, rules.ids.length);
-  const planned: Chosen = { of: 'best-worst', result };
-  if (result.test === null) return { planned, kind: 'cannot-say', leaders: [], sentence: result.reason, support: '' };
+  const methodTest = rules.ofMethods ? testOfMethods(rowsOfChoices(answered, rules.item), rules) : null;
+  const planned: Chosen = { of: 'best-worst', result, methodTest };
+  if (result.test === null)
+    return { planned, kind: 'cannot-say', about: 'pieces', leaders: [], sentence: result.reason, support: '' };
   const { p } = result.likelihoodRatio;
-  const support = `${counted(choices.length, 'choice')} of best and worst. Chosen at random, choices this uneven come up ${howOften({ p })}.`;
-  if (p > rules.alpha)
-    return {
-      ...{ planned, kind: 'no-answer', leaders: [], support },
-      sentence: 'No answer yet: choices like these could well be chance.',
-    };
-  const { covariance: v } = result;
-  return { planned, ...leading(result.logWorth, (a, b) => v[a][a] + v[b][b] - 2 * v[a][b], rules), support };
+  const eaten = p > rules.alpha ? nobody(rules.ids.length) : leading(result.logWorth, result.covariance, rules.alpha);
+  return said(planned, eaten, rules, {
+    given: 'choices',
+    size: `${counted(choices.length, 'choice')} of best and worst.`,
+    bites: `Chosen at random, choices this uneven come up ${howOften({ p })}.`,
+  });
 }
 
 const UNFITTED: NoTest = { test: null, reason: 'Nothing was found, so nothing was fitted.' };
 
+const nobody = (methods: number): Standing => ({
+  ...{ kind: 'no-answer', leaders: [], reason: '' },
+  letters: new Array<string>(methods).fill('a'),
+});
+
 /** The strongest, and all that are not shown to be weaker (Wald tests, Holm-adjusted). */
-function leading(
-  logWorth: readonly number[],
-  variance: (a: number, b: number) => number,
-  { alpha, names, attribute }: PlannedRules,
-): Pick<Answer<unknown>, 'kind' | 'leaders' | 'sentence'> {
-  const trait = traitOf(attribute);
+function leading(logWorth: readonly number[], covariance: readonly (readonly number[])[], alpha: number): Standing {
   const best = logWorth.indexOf(Math.max(...logWorth));
   const others = logWorth.map((_, at) => at).filter((at) => at !== best);
+  const variance = (at: number): number => covariance[best][best] + covariance[at][at] - 2 * covariance[best][at];
   const p = holm(
-    others.map((at) =>
-      normalTwoSided((logWorth[best] - logWorth[at]) / Math.sqrt(Math.max(1e-12, variance(best, at)))),
-    ),
+    others.map((at) => normalTwoSided((logWorth[best] - logWorth[at]) / Math.sqrt(Math.max(1e-12, variance(at))))),
   );
   const tied = others.filter((_, at) => p[at] > alpha).sort((a, b) => logWorth[b] - logWorth[a]);
-  if (tied.length === 0) return { kind: 'winner', leaders: [best], sentence: `${names[best]} ${trait.best}.` };
-  if (tied.length === others.length)
-    return {
-      kind: 'leading-set',
-      leaders: [best, ...tied],
-      sentence: `They are not all ${trait.alike}, but which is ${trait.first} cannot be told.`,
-    };
-  const few = tied.length <= 4 ? list(tied.map((at) => names[at])) : `${tied.length} others`;
+  // Only the best was held against the others: those tied with it are not shown to differ from any of the rest.
+  const letterOf = (at: number): string => (at === best ? 'a' : tied.includes(at) ? 'ab' : 'b');
   return {
-    kind: 'leading-set',
+    kind: tied.length === 0 ? 'winner' : 'leading-set',
     leaders: [best, ...tied],
-    sentence: `${names[best]} is ahead, but not shown to differ from ${few}.`,
+    letters: logWorth.map((_, at) => letterOf(at)),
+    reason: '',
   };
 }
 

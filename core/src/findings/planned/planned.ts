@@ -1,11 +1,14 @@
 import type { Key, TastingBundle } from '../../bundle';
 import { isOfTwoSamples, SMALLEST_PANEL } from '../../design';
 import { mainItem } from '../../questions';
+import { claimOf } from '../claim';
 import { counted } from '../wording';
 import type { Answer, PlannedRules } from './answer';
 import { heardSets, type HeardSet, type LeftOut } from './heard';
 import { chosen, ordered, type Chosen, type Ordered } from './ordered';
-import { profiled, scored, type Profiled, type Scored } from './scored';
+import { profiled, type Profiled } from './profiled';
+import { rehearsed } from './rehearsed';
+import { scored, type Scored } from './scored';
 import { telling, type Telling } from './telling';
 
 /** What the planned test found, other than a complete ranking. */
@@ -32,11 +35,12 @@ export function plannedAnswer(
     ids: tasting.methods.map((method) => method.id),
     names: tasting.methods.map((method) => method.name),
     reference: tasting.methods.findIndex((method) => method.reference),
-    attribute: tasting.decision.kind === 'more-of' ? tasting.decision.attribute : '',
+    attribute: mainItem(tasting)?.attribute || (tasting.decision.kind === 'more-of' ? tasting.decision.attribute : ''),
     margin: tasting.decision.margin,
     alpha: plan?.alpha ?? tasting.alpha,
     seed: key.seed,
     limitOnly,
+    ...claimOf(plan, tasting),
   };
   const panelists = new Set(sets.map((set) => set.panelist)).size;
   const answer = answerTo(sets, bundle, rules);
@@ -45,6 +49,7 @@ export function plannedAnswer(
 
 function answerTo(sets: readonly HeardSet[], { tasting }: TastingBundle, rules: PlannedRules): PlannedAnswer {
   if (isOfTwoSamples(rules.test)) return telling(sets, rules);
+  if (rules.limitOnly && rules.ofMethods) return rehearsed(sets, tasting.ballot.items, rules);
   switch (rules.test) {
     case 'profile':
       return profiled(sets, tasting.ballot.items, rules);

@@ -1,23 +1,23 @@
-import { countOf, kindsFor, scaleOf, type BallotItem } from '../../bundle';
-import { attributeTable, withinMargin, type AttributeRow, type MarginTest } from '../../inference';
+import { withinMargin, type MarginTest, type NoTest, type PieceBlocks } from '../../inference';
+import { aboutBites, claimed, methodSupport } from '../claim';
 import { clamped, likingFinding, type LikingFinding } from '../liking';
-import type { VerdictKind } from '../verdict';
-import { counted, howOften, list } from '../wording';
-import { scoreOf, type HeardSet } from './heard';
+import type { About, Standing, VerdictKind } from '../verdict';
+import { counted, howOften, ifAlike, list, verdictSentence } from '../wording';
 import type { Answer, PlannedRules } from './answer';
+import { scoreOf, type HeardSet } from './heard';
+import { rowsOfScores, testOfMethods } from './rows';
 
 /** Liking scores as the planned test, for a winner or against a margin. */
 export interface Scored {
   of: 'liking';
+  /** Bites as the unit. */
   liking: LikingFinding | null;
+  /** Blocks of pieces as the unit; null where the plan tests no methods. */
+  methodTest: PieceBlocks | NoTest | null;
+  /** By method place, of what the verdict speaks of: two differ if they share none. Empty where nothing was found. */
+  letters: string[];
   /** For "good enough": per method other than the reference, how much more it is liked, and the test against the margin. */
   margins: { method: string; difference: number; test: MarginTest }[];
-}
-
-/** Scores on words, tested together. */
-export interface Profiled {
-  of: 'profile';
-  rows: AttributeRow[];
 }
 
 /** Reads liking scores as the planned test. */
@@ -33,146 +33,152 @@ export function scored(sets: readonly HeardSet[], rules: PlannedRules): Answer<S
     status: 'planned',
     methods: rules.ids,
     reference,
-    ...{ alpha: rules.alpha, seed: rules.seed, limitOnly: rules.limitOnly },
+    ...{ alpha: rules.alpha, seed: rules.seed, limitOnly: rules.limitOnly, alike: rules.alike },
   });
-  const nothing = { planned: { of: 'liking' as const, liking, margins: [] }, leaders: [], support: '' };
-  if (!liking) return { ...nothing, kind: 'cannot-say', sentence: 'Nobody gave scores yet.' };
-  if (liking.test.test === null) return { ...nothing, kind: 'cannot-say', sentence: liking.test.reason };
+  const methodTest = rules.ofMethods ? testOfMethods(rowsOfScores(sets, rules.item), rules) : null;
+  const nothing = {
+    planned: { of: 'liking' as const, liking, methodTest, letters: [], margins: [] },
+    ...{ kind: 'cannot-say' as const, about: 'pieces' as const, leaders: [], support: '' },
+  };
+  if (!liking) return { ...nothing, sentence: 'Nobody gave scores yet.' };
+  if (liking.test.test === null) return { ...nothing, sentence: liking.test.reason };
   return rules.test === 'non-inferiority' && reference !== undefined
-    ? goodEnough(liking, reference, rules)
-    : likedBest(liking, rules);
+    ? goodEnough(liking, methodTest, rules)
+    : likedBest(liking, methodTest, rules);
 }
 
-function likedBest(liking: LikingFinding, rules: PlannedRules): Answer<Scored> {
+/** Plans from before pieces were tested have them in the model: that speaks of methods where pieces are seen to vary. */
+const aboutModel = (liking: LikingFinding, rules: PlannedRules): About =>
+  !rules.ofMethods && liking.variances.some(({ term, variance }) => term === 'piece' && variance > 0)
+    ? 'methods'
+    : aboutBites(rules);
+
+function likedBest(liking: LikingFinding, methodTest: Scored['methodTest'], rules: PlannedRules): Answer<Scored> {
   const p = liking.test.test === 'F' ? liking.test.p : 1;
-  const base = { planned: { of: 'liking' as const, liking, margins: [] } };
-  const support = `${counted(liking.panelists, 'panelist')}, ${counted(liking.pieces, 'piece')}. With no difference, means this far apart come up ${howOften({ p })}.`;
-  if (p > rules.alpha)
-    return {
-      ...base,
-      kind: 'no-answer',
-      leaders: [],
-      sentence: 'No answer yet: means like these could well be chance.',
-      support,
-    };
-  const best = liking.means[0];
-  const leading = liking.means.filter(({ letters }) => [...letters].some((one) => best.letters.includes(one)));
-  const name = ({ method }: { method: string }): string => rules.names[rules.ids.indexOf(method)];
-  const sentence =
-    leading.length === 1
-      ? `${name(best)} is liked best.`
-      : `${name(best)} has the highest mean, but is not shown to differ from ${list(leading.slice(1).map(name))}.`;
+  const eaten = standingOfMeans(liking, p <= rules.alpha, rules.ids);
+  const bites = `With no difference, means this far apart come up ${howOften({ p })}.`;
+  const answer = claimed(eaten, methodTest, { ...rules, isMore: true });
+  const about = answer.about === 'pieces' && eaten.kind !== 'no-answer' ? aboutModel(liking, rules) : answer.about;
+  const size = `${counted(liking.panelists, 'panelist')}, ${counted(liking.pieces, 'piece')}.`;
+  const sure =
+    methodTest?.test === 'piece-blocks'
+      ? methodSupport(methodTest, { about, given: 'scores', bites: eaten.kind === 'no-answer' ? '' : bites })
+      : bites;
   return {
-    ...base,
-    kind: leading.length === 1 ? 'winner' : 'leading-set',
-    leaders: leading.map(({ method }) => rules.ids.indexOf(method)),
-    sentence,
-    support,
+    planned: {
+      of: 'liking',
+      liking,
+      methodTest,
+      letters: answer.kind === 'no-answer' ? [] : answer.letters,
+      margins: [],
+    },
+    ...{ kind: answer.kind, about, leaders: answer.leaders },
+    sentence: verdictSentence(answer, rules.names, { about, alike: rules.alike, given: 'scores', word: '' }),
+    support: `${size} ${sure}`,
   };
 }
 
-/** Each method against the margin, at a level shared out between them. */
-function goodEnough(liking: LikingFinding, reference: string, rules: PlannedRules): Answer<Scored> {
-  const level = rules.alpha / (rules.ids.length - 1);
-  const margins = liking.pairs.flatMap(({ a, b, difference, se, df }) => {
+/** Who leads by the means of the model. */
+function standingOfMeans({ means }: LikingFinding, isFound: boolean, ids: readonly string[]): Standing {
+  const nothing = { letters: ids.map(() => 'a'), reason: '' };
+  if (!isFound) return { ...nothing, kind: 'no-answer', leaders: [] };
+  const leading = means.filter(({ letters }) => [...letters].some((one) => means[0].letters.includes(one)));
+  return {
+    ...{ kind: leading.length === 1 ? 'winner' : 'leading-set', reason: '' },
+    leaders: leading.map(({ method }) => ids.indexOf(method)),
+    letters: ids.map((id) => means.find(({ method }) => method === id)?.letters ?? ''),
+  };
+}
+
+interface Difference {
+  method: number;
+  /** How much more it is liked than the reference. */
+  difference: number;
+  se: number;
+  df: number;
+}
+
+/** Each method against the margin, at a level shared out between them: on pieces where they are tested, else on bites. */
+function goodEnough(liking: LikingFinding, methodTest: Scored['methodTest'], rules: PlannedRules): Answer<Scored> {
+  const place = (id: string): number => rules.ids.indexOf(id);
+  const bites = marginsOf(
+    liking.pairs.map(({ a, b, ...rest }) => ({ ...rest, a: place(a), b: place(b) })),
+    rules,
+  );
+  const ofMethods = methodTest?.test === 'piece-blocks' ? marginsOf(methodTest.pairs, rules) : null;
+  const answers = [
+    ...(ofMethods ? [{ about: 'methods' as const, margins: ofMethods }] : []),
+    { about: aboutModel(liking, rules), margins: bites },
+  ].map((one) => ({ ...one, ...againstMargin(one.margins, one.about, rules) }));
+  const { about, kind, leaders, sentence } = answers.find((one) => one.kind !== 'no-answer') ?? answers[0];
+  const margins = answers[0].margins;
+  const beside =
+    ofMethods && about === 'pieces'
+      ? ' But pieces cooked alike differ too, and so this says nothing yet of the methods.'
+      : '';
+  return {
+    planned: { of: 'liking', liking, methodTest, letters: [], margins },
+    ...{ kind, about, leaders },
+    sentence: rules.alike && kind !== 'no-answer' ? ifAlike(sentence) : sentence,
+    support: `${intervalsOf(about === 'pieces' && ofMethods ? bites : margins, rules)}${beside}`,
+  };
+}
+
+type Margins = Scored['margins'];
+
+export function marginsOf(
+  pairs: readonly { a: number; b: number; difference: number; se: number; df: number }[],
+  { reference, ids, margin, alpha }: PlannedRules,
+): Margins {
+  const differences = pairs.flatMap(({ a, b, difference, se, df }): Difference[] => {
     if (a !== reference && b !== reference) return [];
-    const isSecond = b === reference;
-    const better = isSecond ? difference : -difference;
-    const test = withinMargin({ difference: better, se, df }, rules.margin, level);
-    const interval = clamped(test.interval, [-8, 8]);
-    return [{ method: isSecond ? a : b, difference: better, test: { ...test, interval } }];
+    return [{ method: b === reference ? a : b, difference: b === reference ? difference : -difference, se, df }];
   });
+  return differences.map(({ method, difference, se, df }) => {
+    const test = withinMargin({ difference, se, df }, margin, alpha / (ids.length - 1));
+    return { method: ids[method], difference, test: { ...test, interval: clamped(test.interval, [-8, 8]) } };
+  });
+}
+
+export function againstMargin(
+  margins: Margins,
+  about: About,
+  { ids, names, reference, margin }: PlannedRules,
+): { kind: VerdictKind; leaders: number[]; sentence: string } {
   const good = margins.filter(({ test }) => test.nonInferior);
   // The same level the other way round: even the upper end of the interval is beyond the margin.
-  const worse = margins.filter(({ test }) => test.interval[1] < -rules.margin);
-  const name = (id: string): string => rules.names[rules.ids.indexOf(id)];
-  const points = `${rules.margin} ${rules.margin === 1 ? 'point' : 'points'}`;
-  const are = (methods: readonly { method: string }[]): string =>
-    `${list(methods.map(({ method }) => name(method)))} ${methods.length === 1 ? 'is' : 'are'}`;
-  const [kind, sentence]: [VerdictKind, string] =
-    good.length > 0
-      ? ['good-enough', `${are(good)} good enough: less than ${points} below ${name(reference)}.`]
-      : worse.length === rules.ids.length - 1
-        ? ['too-great-a-loss', `${are(worse)} not good enough: more than ${points} below ${name(reference)}.`]
-        : [
-            'no-answer',
-            `Not shown to be good enough: a loss of ${points} against ${name(reference)} cannot be ruled out.`,
-          ];
+  const worse = margins.filter(({ test }) => test.interval[1] < -margin);
+  const points = `${margin} ${margin === 1 ? 'point' : 'points'}`;
+  const own = (name: string): string => (about === 'pieces' ? `those of ${name}` : name);
+  const held = own(names[reference]);
+  const are = (methods: Margins): string => {
+    const those = list(methods.map(({ method }) => own(names[ids.indexOf(method)])));
+    return about === 'pieces' ? `Of these pieces, ${those} are` : `${those} ${methods.length === 1 ? 'is' : 'are'}`;
+  };
+  if (good.length > 0)
+    return {
+      kind: 'good-enough',
+      leaders: good.map(({ method }) => ids.indexOf(method)),
+      sentence: `${are(good)} good enough: less than ${points} below ${held}.`,
+    };
+  if (margins.length > 0 && worse.length === ids.length - 1)
+    return {
+      kind: 'too-great-a-loss',
+      leaders: [],
+      sentence: `${are(worse)} not good enough: more than ${points} below ${held}.`,
+    };
   return {
-    planned: { of: 'liking', liking, margins },
-    kind,
-    leaders: good.map(({ method }) => rules.ids.indexOf(method)),
-    sentence,
-    support: margins
-      .map(({ method, test }) => {
-        const [low, high] = test.interval;
-        const sure = Number((100 * (1 - 2 * level)).toFixed(1));
-        return `${name(method)} less ${name(reference)} lies between ${low.toFixed(2)} and ${high.toFixed(2)} points (${sure} % interval).`;
-      })
-      .join(' '),
+    ...{ kind: 'no-answer', leaders: [] },
+    sentence: `Not shown to be good enough: a loss of ${points} against ${names[reference]} cannot be ruled out.`,
   };
 }
 
-/** Reads scores on words. */
-export function profiled(
-  sets: readonly HeardSet[],
-  items: readonly BallotItem[],
-  rules: PlannedRules,
-): Answer<Profiled> {
-  const rows = sets.flatMap((set) => set.samples.map((sample) => ({ set, sample })));
-  const words = items.filter((item) => kindsFor('profile').includes(item.kind));
-  const scores = Object.fromEntries(
-    words.map((item) => [
-      item.attribute || item.ask,
-      rows.map(({ set, sample }) => {
-        const score = scoreOf(set, item.id, sample.code);
-        return score === null ? null : countOf(item, score);
-      }),
-    ]),
-  );
-  const factors = {
-    panelist: rows.map(({ set }) => set.panelist),
-    sample: rows.map(({ sample }) => rules.ids[sample.method]),
-    piece: rows.map(({ sample }) => sample.piece),
-  };
-  const steps = Object.fromEntries(words.map((item) => [item.attribute || item.ask, stepOf(item)]));
-  const ranges = Object.fromEntries(words.map((item) => [item.attribute || item.ask, rangeOf(item)]));
-  const table = (rows.length > 0 ? attributeTable(scores, factors, rules.alpha, steps) : []).map((row) => ({
-    ...row,
-    means: row.means.map((mean) => ({
-      ...mean,
-      interval: mean.interval && clamped(mean.interval, ranges[row.attribute]),
-    })),
-  }));
-  const planned: Profiled = { of: 'profile', rows: table };
-  const tested = table.filter((row) => row.adjustedP !== null);
-  if (tested.length === 0)
-    return { planned, kind: 'cannot-say', leaders: [], sentence: 'There are no scores to compare.', support: '' };
-  const found = tested.filter((row) => (row.adjustedP as number) <= rules.alpha);
-  const people = new Set(factors.panelist).size;
-  return {
-    planned,
-    kind: found.length > 0 ? 'told-apart' : 'no-answer',
-    leaders: [],
-    sentence:
-      found.length > 0
-        ? `They differ in ${list(found.map((row) => row.attribute))}.`
-        : 'No answer yet: in no word do they differ by more than could be chance.',
-    support: `${counted(people, 'panelist')}, ${counted(tested.length, 'word')}; of the differences claimed, at most one in ${Math.round(1 / rules.alpha)} should be false.`,
-  };
-}
-
-/** From the lowest to the highest that a score can count. */
-function rangeOf(item: BallotItem): [number, number] {
-  const { low, high, steps } = scaleOf(item);
-  const counts = steps?.map((step) => step.counts) ?? [low, high];
-  return [Math.min(...counts), Math.max(...counts)];
-}
-
-/** The least by which two scores can differ; nobody marks a line more finely than to about a point. */
-function stepOf({ kind, options }: BallotItem): number {
-  if (kind !== 'category') return 1;
-  const weights = options.map(({ weight }) => weight).sort((a, b) => a - b);
-  const gaps = weights.slice(1).flatMap((weight, at) => (weight > weights[at] ? [weight - weights[at]] : []));
-  return gaps.length > 0 ? Math.min(...gaps) : 1;
+function intervalsOf(margins: Margins, { ids, names, reference, alpha }: PlannedRules): string {
+  const sure = Number((100 * (1 - (2 * alpha) / (ids.length - 1))).toFixed(1));
+  return margins
+    .map(({ method, test: { interval } }) => {
+      const [low, high] = interval;
+      return `${names[ids.indexOf(method)]} less ${names[reference]} lies between ${low.toFixed(2)} and ${high.toFixed(2)} points (${sure} % interval).`;
+    })
+    .join(' ');
 }

@@ -12,11 +12,15 @@ import {
   type ForcedChoiceResult,
   type NoTest,
   type PairedPreferenceResult,
+  type PieceClusters,
   type Protocol,
   type SameDifferentResult,
 } from '../../inference';
 import { binomialUpperTail } from '../../numeric';
-import { counted, howOften } from '../wording';
+import { aboutBites, methodSupport } from '../claim';
+import type { About, VerdictKind } from '../verdict';
+import { counted, howOften, ifAlike } from '../wording';
+import { differencesByCluster, figuresByCluster, testOfClusters } from './clusters';
 import { setAnswer, type HeardSet } from './heard';
 import type { Answer, PlannedRules } from './answer';
 
@@ -26,8 +30,11 @@ export type TellingResult = ForcedChoiceResult | ANotAResult | SameDifferentResu
 /** A test of two samples, and where people answered several times how alike they are. */
 export interface Telling {
   of: 'telling';
+  /** Answers as the unit. */
   result: TellingResult | NoTest;
   replicated: BetaBinomialResult | null;
+  /** Groups of people who shared no piece as the unit; null where the plan tests no methods. */
+  methodTest: PieceClusters | NoTest | null;
 }
 
 /** The methods that the test compares: the reference, or the first, and the other. */
@@ -52,40 +59,86 @@ export function telling(sets: readonly HeardSet[], rules: PlannedRules): Answer<
   }
 }
 
+/** What answers say by themselves, and how the same is said of methods and of pieces. */
+interface Eaten {
+  result: Telling['result'];
+  replicated?: BetaBinomialResult | null;
+  methodTest: Telling['methodTest'];
+  isFound: boolean;
+  /** Of the methods, where something was found. */
+  found: VerdictKind;
+  leaders: number[];
+  /** What is claimed of methods, and of the pieces that were eaten. */
+  ofMethods: string;
+  ofPieces: string;
+  nothing: string;
+  support: string;
+  bites: string;
+}
+
+/** The answer: of the methods where groups of people who shared no piece show it, else of the pieces. */
+function answered(eaten: Eaten, { alpha, alike }: PlannedRules): Answer<Telling> {
+  const { result, replicated = null, methodTest, support } = eaten;
+  const planned: Telling = { of: 'telling', result, replicated, methodTest };
+  if (result.test === null && result !== UNESTIMATED)
+    return { planned, kind: 'cannot-say', about: 'pieces', leaders: [], sentence: result.reason, support: '' };
+  const isShown = methodTest?.test === 'piece-clusters' && methodTest.p <= alpha;
+  const about: About = isShown ? 'methods' : aboutBites({ alike });
+  const sure =
+    methodTest?.test === 'piece-clusters'
+      ? methodSupport(methodTest, { about, given: 'choices', bites: eaten.isFound ? eaten.bites : '' })
+      : eaten.bites;
+  const isClaimed = isShown || eaten.isFound;
+  const claim = about === 'pieces' ? eaten.ofPieces : alike ? ifAlike(eaten.ofMethods) : eaten.ofMethods;
+  return {
+    ...{ planned, kind: isClaimed ? eaten.found : 'no-answer', about },
+    leaders: isClaimed ? eaten.leaders : [],
+    sentence: isClaimed ? claim : eaten.nothing,
+    support: `${support} ${sure}`,
+  };
+}
+
 function forced(sets: readonly HeardSet[], rules: PlannedRules, protocol: Protocol, pair: Pair): Answer<Telling> {
   const right = sets.flatMap((set) => {
     const choice = setAnswer(set, rules.item, 'choice')?.choice;
-    return choice ? [{ panelist: set.panelist, correct: isRight(protocol, set, choice, pair) }] : [];
+    return choice ? [{ set, panelist: set.panelist, correct: isRight(protocol, set, choice, pair) }] : [];
   });
   const correct = right.filter((one) => one.correct).length;
-  const isFound = right.length > 0 && binomialUpperTail(correct, right.length, GUESS[protocol]) <= rules.alpha;
+  const guess = GUESS[protocol];
   const isDirected = protocol === '2-afc' || protocol === '3-afc';
-  const verdict = {
-    kind: isFound ? (isDirected ? ('winner' as const) : ('told-apart' as const)) : ('no-answer' as const),
-    leaders: isFound && isDirected ? [pair.second] : [],
-  };
-  if (rules.limitOnly)
-    return { planned: { of: 'telling', result: UNESTIMATED, replicated: null }, ...verdict, sentence: '', support: '' };
-  const result = forcedChoice({ protocol, n: right.length, correct, alpha: rules.alpha });
+  const result = rules.limitOnly
+    ? UNESTIMATED
+    : forcedChoice({ protocol, n: right.length, correct, alpha: rules.alpha });
   const perPanelist = [...new Set(right.map(({ panelist }) => panelist))].map((panelist) => {
     const own = right.filter((one) => one.panelist === panelist);
     return { n: own.length, correct: own.filter((one) => one.correct).length };
   });
-  const replicated = betaBinomial(perPanelist, protocol);
-  const planned: Telling = { of: 'telling', result, replicated: replicated.test === null ? null : replicated };
-  if (result.test === null) return { planned, kind: 'cannot-say', leaders: [], sentence: result.reason, support: '' };
+  const replicated = rules.limitOnly ? null : betaBinomial(perPanelist, protocol);
+  const figures = figuresByCluster(right.map((one) => ({ set: one.set, value: (one.correct ? 1 : 0) - guess })));
   const [one, other] = [rules.names[pair.first], rules.names[pair.second]];
-  const sentence = !isFound
-    ? `Not shown: ${correct} right of ${right.length} could well be guessing.`
-    : isDirected
-      ? `${other} has more${rules.attribute ? ` (${rules.attribute})` : ''} than ${one}.`
-      : `People can tell ${one} and ${other} apart.`;
-  return {
-    planned,
-    ...verdict,
-    sentence,
-    support: `${correct} right of ${counted(right.length, 'answer')}, where guessing gives ${Math.round(result.guess * right.length)}. By guessing alone so many come up ${howOften(result)}.`,
-  };
+  const word = rules.attribute ? ` (${rules.attribute})` : '';
+  const byGuessing = Math.round(guess * right.length);
+  return answered(
+    {
+      result,
+      replicated: replicated === null || replicated.test === null ? null : replicated,
+      methodTest: testOfClusters(figures, rules, { sides: 1, swaps: protocol === '2-afc', byLuck: guess }),
+      isFound: right.length > 0 && binomialUpperTail(correct, right.length, guess) <= rules.alpha,
+      found: isDirected ? 'winner' : 'told-apart',
+      leaders: isDirected ? [pair.second] : [],
+      ofMethods: isDirected ? `${other} has more${word} than ${one}.` : `People can tell ${one} and ${other} apart.`,
+      ofPieces: isDirected
+        ? `These pieces of ${other} have more${word} than those of ${one}.`
+        : `People can tell these pieces of ${one} and ${other} apart.`,
+      nothing:
+        correct > guess * right.length
+          ? `Not shown: ${correct} right of ${right.length} could well be guessing.`
+          : `Not shown: ${correct} right of ${right.length} is no more than guessing gives.`,
+      support: `${correct} right of ${counted(right.length, 'answer')}, where guessing gives ${byGuessing}.`,
+      bites: result.test === null ? '' : `By guessing alone so many come up ${howOften(result)}.`,
+    },
+    rules,
+  );
 }
 
 /** A rehearsal counts, and has no time for estimates. */
@@ -106,95 +159,102 @@ function isRight(protocol: Protocol, { samples }: HeardSet, choice: readonly str
   }
 }
 
-/** Everyone has one vote: who is asked several times, and prefers each as often, prefers neither. */
-function votesFor(sets: readonly HeardSet[], item: string, { first, second }: Pair): number[] {
-  const leanings = new Map<string, number>();
-  for (const set of sets) {
+/** Which way each answer leans: 1 to the first, -1 to the second, 0 to neither. */
+function leaningsOf(
+  sets: readonly HeardSet[],
+  item: string,
+  { first, second }: Pair,
+): { set: HeardSet; value: number }[] {
+  return sets.flatMap((set) => {
     const choice = setAnswer(set, item, 'choice')?.choice;
-    if (!choice) continue;
+    if (!choice) return [];
     const preferred = set.samples.find((sample) => sample.code === choice[0])?.method;
-    const leaning = preferred === first ? 1 : preferred === second ? -1 : 0;
-    leanings.set(set.panelist, (leanings.get(set.panelist) ?? 0) + leaning);
-  }
-  return [...leanings.values()];
+    return [{ set, value: preferred === first ? 1 : preferred === second ? -1 : 0 }];
+  });
+}
+
+/** Everyone has one vote: who is asked several times, and prefers each as often, prefers neither. */
+function votesOf(leanings: readonly { set: HeardSet; value: number }[]): number[] {
+  const votes = new Map<string, number>();
+  for (const { set, value } of leanings) votes.set(set.panelist, (votes.get(set.panelist) ?? 0) + value);
+  return [...votes.values()];
 }
 
 function preference(sets: readonly HeardSet[], rules: PlannedRules, pair: Pair): Answer<Telling> {
   const { first, second } = pair;
-  const votes = votesFor(sets, rules.item, pair);
+  const leanings = leaningsOf(sets, rules.item, pair);
+  const votes = votesOf(leanings);
   const [a, b] = [votes.filter((vote) => vote > 0).length, votes.filter((vote) => vote < 0).length];
   const none = votes.length - a - b;
   const result = pairedPreference({ a, b, none }, 'drop', rules.alpha);
-  const planned: Telling = { of: 'telling', result, replicated: null };
-  if (result.test === null) return { planned, kind: 'cannot-say', leaders: [], sentence: result.reason, support: '' };
-  const leader = a >= b ? first : second;
-  const isFound = result.p <= rules.alpha;
+  const methodTest = testOfClusters(figuresByCluster(leanings), rules, { sides: 2, swaps: true, byLuck: 0.5 });
+  const isFirst = methodTest?.test === 'piece-clusters' && methodTest.p <= rules.alpha ? methodTest.mean > 0 : a >= b;
+  const [leader, other] = isFirst ? [first, second] : [second, first];
   const [most, least] = [Math.max(a, b), Math.min(a, b)];
-  return {
-    planned,
-    kind: isFound ? 'winner' : 'no-answer',
-    leaders: isFound ? [leader] : [],
-    sentence: isFound
-      ? `${rules.names[leader]} is preferred to ${rules.names[leader === first ? second : first]}.`
-      : `No answer yet: ${most} to ${least} could well be chance.`,
-    support: `${a} preferred ${rules.names[first]}, ${b} ${rules.names[second]}${none > 0 ? `, ${none} neither` : ''}. Tossing a coin comes out this far from even ${howOften(result)}.`,
-  };
+  return answered(
+    {
+      ...{ result, methodTest, found: 'winner', leaders: [leader] },
+      isFound: result.test !== null && result.p <= rules.alpha,
+      ofMethods: `${rules.names[leader]} is preferred to ${rules.names[other]}.`,
+      ofPieces: `These pieces of ${rules.names[leader]} are preferred to those of ${rules.names[other]}.`,
+      nothing: `No answer yet: ${most} to ${least} could well be chance.`,
+      support: `${a} preferred ${rules.names[first]}, ${b} ${rules.names[second]}${none > 0 ? `, ${none} neither` : ''}.`,
+      bites: result.test === null ? '' : `Tossing a coin comes out this far from even ${howOften(result)}.`,
+    },
+    rules,
+  );
 }
 
 function recognised(sets: readonly HeardSet[], rules: PlannedRules, { first }: Pair): Answer<Telling> {
   const answers = sets.flatMap((set) => {
     const choice = setAnswer(set, rules.item, 'choice')?.choice[0];
-    return choice ? [{ isA: set.samples[0].method === first, saidA: choice === 'a' }] : [];
+    return choice ? [{ set, isSignal: set.samples[0].method === first, saidSo: choice === 'a' }] : [];
   });
-  const [a, notA] = [answers.filter((one) => one.isA), answers.filter((one) => !one.isA)];
-  const said = (list: typeof answers): number => list.filter((one) => one.saidA).length;
-  const result = aNotA({ hits: said(a), signals: a.length, falseAlarms: said(notA), noises: notA.length }, rules.alpha);
-  return told(
-    result,
-    rules,
-    `"A" was said to ${said(a)} of ${a.length} servings of A, and to ${said(notA)} of ${notA.length} others.`,
-  );
+  const { hits, signals, falseAlarms, noises } = calls(answers);
+  return told(aNotA({ hits, signals, falseAlarms, noises }, rules.alpha), rules, {
+    methodTest: testOfClusters(differencesByCluster(answers), rules, { sides: 1, swaps: true, byLuck: 0.5 }),
+    support: `"A" was said to ${hits} of ${signals} servings of A, and to ${falseAlarms} of ${noises} others.`,
+  });
 }
 
 function calledDifferent(sets: readonly HeardSet[], rules: PlannedRules, _pair: Pair): Answer<Telling> {
   const answers = sets.flatMap((set) => {
     const choice = setAnswer(set, rules.item, 'choice')?.choice[0];
     const [one, other] = set.samples;
-    return choice ? [{ differ: one.method !== other.method, saidDifferent: choice === 'different' }] : [];
+    return choice ? [{ set, isSignal: one.method !== other.method, saidSo: choice === 'different' }] : [];
   });
-  const [different, same] = [answers.filter((one) => one.differ), answers.filter((one) => !one.differ)];
-  const said = (list: typeof answers): number => list.filter((one) => one.saidDifferent).length;
+  const { hits, signals, falseAlarms, noises } = calls(answers);
   const result = sameDifferent(
-    {
-      differentOnDifferent: said(different),
-      differentPairs: different.length,
-      differentOnSame: said(same),
-      samePairs: same.length,
-    },
+    { differentOnDifferent: hits, differentPairs: signals, differentOnSame: falseAlarms, samePairs: noises },
     rules.alpha,
   );
-  return told(
-    result,
-    rules,
-    `"Different" was said of ${said(different)} of ${different.length} different pairs, and of ${said(same)} of ${same.length} same ones.`,
-  );
+  return told(result, rules, {
+    methodTest: testOfClusters(differencesByCluster(answers), rules, { sides: 1, swaps: false, byLuck: 0.5 }),
+    support: `"Different" was said of ${hits} of ${signals} different pairs, and of ${falseAlarms} of ${noises} same ones.`,
+  });
+}
+
+function calls(answers: readonly { isSignal: boolean; saidSo: boolean }[]) {
+  const of = (isSignal: boolean) => answers.filter((one) => one.isSignal === isSignal);
+  const said = (list: typeof answers): number => list.filter((one) => one.saidSo).length;
+  return { hits: said(of(true)), signals: of(true).length, falseAlarms: said(of(false)), noises: of(false).length };
 }
 
 function told(
   result: ANotAResult | SameDifferentResult | NoTest,
   rules: PlannedRules,
-  support: string,
+  { methodTest, support }: Pick<Eaten, 'methodTest' | 'support'>,
 ): Answer<Telling> {
-  const planned: Telling = { of: 'telling', result, replicated: null };
-  if (result.test === null) return { planned, kind: 'cannot-say', leaders: [], sentence: result.reason, support: '' };
-  const isFound = result.p <= rules.alpha;
-  return {
-    planned,
-    kind: isFound ? 'told-apart' : 'no-answer',
-    leaders: [],
-    sentence: isFound
-      ? `People can tell ${rules.names[0]} and ${rules.names[1]} apart.`
-      : 'Not shown: answers like these could well be guessing.',
-    support: `${support} By chance this comes up ${howOften(result)}.`,
-  };
+  const [one, other] = rules.names;
+  return answered(
+    {
+      ...{ result, methodTest, support, found: 'told-apart', leaders: [] },
+      isFound: result.test !== null && result.p <= rules.alpha,
+      ofMethods: `People can tell ${one} and ${other} apart.`,
+      ofPieces: `People can tell these pieces of ${one} and ${other} apart.`,
+      nothing: 'Not shown: answers like these could well be guessing.',
+      bites: result.test === null ? '' : `By chance this comes up ${howOften(result)}.`,
+    },
+    rules,
+  );
 }

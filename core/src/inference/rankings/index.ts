@@ -3,7 +3,6 @@ export { friedman, type FriedmanOptions, type FriedmanResult } from './friedman'
 export { friedmanExactP } from './friedmanExact';
 export { page, type PageResult } from './page';
 export { midRanks, rankSums, tieSizes } from './ranks';
-export { blocksAgainst, pieceBlocks, type BlockPair, type BlockRanking, type PieceBlocks } from './pieceBlocks';
 export { rankSumLimits, rankSumsAgainst, type AgainstReference, type RankSumLimits } from './rankSumLimits';
 export { rankSumPairs, type RankSumPair } from './rankSumPairs';
 export { enumeratedP, relabeledP, relabelingProbability, type Block, type Relabeling } from './relabel';

@@ -3,6 +3,7 @@ import { Controller } from 'react-hook-form';
 import { useDrafting } from '../../../drafting/draft';
 import { Card } from '../../../ui/Card';
 import { RangeField } from '../../../ui/RangeField';
+import { AlikeField } from './AlikeField';
 import { PanelSize, SeatsCard } from './PanelCard';
 import { PowerCard } from './PowerCard';
 import { SizedFor } from './SizedFor';
@@ -37,6 +38,7 @@ export function PeoplePart() {
                 />
               )}
             />
+            <AlikeField />
             <Controller
               control={form.control}
               name="alpha"

@@ -1,3 +1,4 @@
+import { isOfMethods, leastPieces } from '@jacana/core/design';
 import { powerSource, type SizedPlan } from '@jacana/core/power';
 import { isOfTwoSamples } from '@jacana/core/questions';
 import {
@@ -38,26 +39,26 @@ export function PowerCard() {
   return (
     <Card
       title={`${whoFinds(panelists, plan.test)} ${sizeInWords(plan)} ${timesIn100(curve.here.power)}`}
-      aside={isBusy ? 'reckoning…' : powerSource(plan.test)}
+      aside={isBusy ? 'reckoning…' : powerSource(plan)}
     >
       <Curve curve={curve} panelists={panelists} />
       <ul className="mt-2 space-y-1">
         {curve.smallest !== null && <li>{smallestText(plan.test, curve.smallest)}</li>}
         {enough !== null && <li>From {enough} people on, this difference is found 8 times in 10.</li>}
         {enough === null && !isBusy && <MorePieces curve={curve} plan={plan} />}
-        <Pieces curve={curve} pieces={design.piecesPerMethod} isAsked={!isOfTwoSamples(plan.test)} />
+        <Pieces plan={plan} />
       </ul>
     </Card>
   );
 }
 
 /** Where what is found hangs on pieces, more people do not make more of them. */
-function MorePieces({ curve, plan: { test, piecesPerMethod } }: { curve: PowerCurve; plan: SizedPlan }) {
-  if (piecesPerMethod === 1 || isOfTwoSamples(test) || curve.points.length === 0) return null;
+function MorePieces({ curve, plan }: { curve: PowerCurve; plan: SizedPlan }) {
+  if (!isOfMethods(plan) || curve.points.length === 0) return null;
   return (
     <li>
-      Even {curve.points.at(-1)?.panelists} people do not find it 8 times in 10 with {piecesPerMethod} pieces of each:
-      more pieces help more than more people.
+      Even {curve.points.at(-1)?.panelists} people do not find it 8 times in 10 with {plan.piecesPerMethod} pieces of
+      each: more pieces help more than more people.
     </li>
   );
 }
@@ -75,15 +76,18 @@ function smallestText(test: SizedPlan['test'], smallest: number): string {
 }
 
 /** Bites are not pieces: what may be claimed of methods hangs on how many were cooked. */
-function Pieces({ curve, pieces, isAsked }: { curve: PowerCurve; pieces: number; isAsked: boolean }) {
-  if (!isAsked) return null;
+function Pieces({ plan }: { plan: SizedPlan }) {
+  const { piecesPerMethod: pieces, takenAlike } = plan;
+  if (takenAlike !== '') return <li>About the methods, if pieces cooked alike taste alike, as is assumed.</li>;
   if (pieces === 1)
-    return <li>One piece a method: a difference may be the piece’s, so nothing can be claimed of the methods.</li>;
-  if (!curve.herePieces) return <li>The {pieces} pieces of each are counted, so this is about methods.</li>;
+    return (
+      <li>About these pieces. One piece a method: a difference may be the piece’s, and is none of the methods.</li>
+    );
+  if (isOfMethods(plan)) return <li>About the methods: the {pieces} pieces of each are what is counted.</li>;
   return (
     <li>
-      As a claim about methods, counting the {pieces} pieces of each instead of bites:{' '}
-      {timesIn100(curve.herePieces.power)}.
+      About these pieces: for a claim about the methods, this test takes {leastPieces(plan)} of each, better more, so
+      that groups of people share none.
     </li>
   );
 }
@@ -91,10 +95,6 @@ function Pieces({ curve, pieces, isAsked }: { curve: PowerCurve; pieces: number;
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 function Curve({ curve, panelists }: { curve: PowerCurve; panelists: number }) {
-  const hasPieces = curve.points.some((point) => point.inPieces !== null);
-  const last = curve.points.at(-1);
-  // Names of lines that end close to each other are moved apart.
-  const apart = last?.inPieces != null && Math.abs(last.power - last.inPieces) < 0.1 ? 7 : 0;
   return (
     <figure aria-label="Power by panel size" className="h-56">
       <ResponsiveContainer width="100%" height="100%">
@@ -124,26 +124,14 @@ function Curve({ curve, panelists }: { curve: PowerCurve; panelists: number }) {
           />
           <ReferenceLine y={0.8} stroke="var(--color-quiet)" strokeDasharray="4 4" />
           <Line
-            name={hasPieces ? 'bites' : 'power'}
+            name="power"
             dataKey="power"
             stroke="#1B6E6A"
             strokeWidth={2}
             dot={false}
             isAnimationActive={false}
-            label={endLabel(curve.points.length, hasPieces ? 'bites' : 'power', '#1B6E6A', -apart)}
+            label={endLabel(curve.points.length, 'power', '#1B6E6A')}
           />
-          {hasPieces && (
-            <Line
-              name="pieces"
-              dataKey="inPieces"
-              stroke="#943417"
-              strokeWidth={2}
-              strokeDasharray="7 4"
-              dot={false}
-              isAnimationActive={false}
-              label={endLabel(curve.points.length, 'pieces', '#943417', apart)}
-            />
-          )}
           {curve.here && (
             <ReferenceDot
               x={panelists}
@@ -161,11 +149,11 @@ function Curve({ curve, panelists }: { curve: PowerCurve; panelists: number }) {
 }
 
 /** Names a line at its end, in place of a legend. */
-function endLabel(count: number, text: string, fill: string, down: number) {
+function endLabel(count: number, text: string, fill: string) {
   return function EndLabel({ index, x, y }: { index?: number; x?: number | string; y?: number | string }) {
     if (index !== count - 1) return <g />;
     return (
-      <text x={Number(x) + 6} y={Number(y) + 4 + down} fontSize={12} fill={fill}>
+      <text x={Number(x) + 6} y={Number(y) + 4} fontSize={12} fill={fill}>
         {text}
       </text>
     );

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { isOfMethods } from '@jacana/core/design';
 import { isOfTwoSamples } from '@jacana/core/questions';
 import { Controller, type FieldPath } from 'react-hook-form';
 import type { DraftInput } from '../../../client/api.generated';
@@ -47,6 +48,10 @@ export function SizedFor({ children }: { children?: ReactNode }) {
               unit="points"
               hint="standard deviation between people"
             />
+          </>
+        )}
+        {(!isOfTwoSamples(draft.test) || isOfMethods(draft)) && (
+          <>
             <Size
               name="assumed.noise"
               label="One answer varies by"

@@ -6,17 +6,16 @@ import type { Reckoner } from '../../../reckoning/reckoner.worker';
 
 /** Power against panel size, and what the panel at hand can do. */
 export interface PowerCurve {
-  points: { panelists: number; power: number; inPieces: number | null }[];
+  points: { panelists: number; power: number }[];
   here: PlanPower | null;
-  herePieces: PlanPower | null;
   smallest: number | null;
 }
 
 /** What the curve depends on; the names and the rest of the plan do not matter. */
 export function sizedPlan(design: Tasting): SizedPlan {
-  const { test, methods, service, zones, piecesPerMethod, alpha, assumed, decision } = design;
+  const { test, methods, service, zones, piecesPerMethod, takenAlike, halves, lots, alpha, assumed, decision } = design;
   return {
-    ...{ test, service, piecesPerMethod, alpha, assumed, decision, zones },
+    ...{ test, service, piecesPerMethod, takenAlike, halves, lots, alpha, assumed, decision, zones },
     methods: methods.map(({ id, reference }) => ({ id, reference, name: '', note: '', steps: '', equipment: '' })),
   };
 }
@@ -25,9 +24,9 @@ const SIZES = [6, 9, 12, 16, 20, 24, 30, 36, 48, 60, 80, 100, 150, 200, 300, 400
 const PANELS = 1000;
 
 /** Panel sizes worth a point: every one where the power is exact, so that the teeth of the saw show. */
-export function sizesFor(plan: Pick<SizedPlan, 'test'>, panelists: number): number[] {
+export function sizesFor(plan: Parameters<typeof powerSource>[0], panelists: number): number[] {
   const most = Math.min(500, Math.max(60, 2 * panelists));
-  if (powerSource(plan.test) === 'exact') return Array.from({ length: most - 2 }, (_, at) => at + 3);
+  if (powerSource(plan) === 'exact') return Array.from({ length: most - 2 }, (_, at) => at + 3);
   return [...new Set([...SIZES.filter((size) => size <= most), panelists])]
     .filter((size) => size >= 3)
     .sort((a, b) => a - b);
@@ -41,22 +40,16 @@ export async function powerCurve(
   tell: (curve: PowerCurve) => void,
 ): Promise<PowerCurve> {
   const here = await reckoner.power(plan, panelists, 2 * PANELS);
-  const herePieces = atMost(await reckoner.inPieces(plan, panelists), here);
-  const curve: PowerCurve = { points: [], here, herePieces, smallest: null };
+  const curve: PowerCurve = { points: [], here, smallest: null };
   tell(curve);
   curve.smallest = await reckoner.smallest(plan, panelists);
   for (const size of sizesFor(plan, panelists)) {
-    const power = await reckoner.power(plan, size, PANELS);
-    const inPieces = atMost(await reckoner.inPieces(plan, size), power);
-    curve.points = [...curve.points, { panelists: size, power: power.power, inPieces: inPieces?.power ?? null }];
+    const { power } = await reckoner.power(plan, size, PANELS);
+    curve.points = [...curve.points, { panelists: size, power }];
     if (curve.points.length % 6 === 0) tell({ ...curve });
   }
   return { ...curve };
 }
-
-/** What is to be claimed of methods must first be found at all. */
-const atMost = (pieces: PlanPower | null, bites: PlanPower): PlanPower | null =>
-  pieces && { ...pieces, power: Math.min(pieces.power, bites.power) };
 
 /** "83 times in 100". */
 export const timesIn100 = (power: number): string =>

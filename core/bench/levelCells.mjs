@@ -1,0 +1,72 @@
+/** The tastings that `npm run bench -- --levels` simulates, a row of its tables each. */
+
+const four = { test: 'ranking', methods: 4, people: 24, pieces: 3, spread: 0.5 };
+const crossed = (base, { pieces, spreads = [0, 0.5, 1], people = [12, 24, 48] }) =>
+  pieces.flatMap((count) =>
+    spreads.flatMap((spread) => people.map((size) => ({ ...base, pieces: count, spread, people: size }))),
+  );
+/** What else may vary: lots, replicates, people who do not come, tastes that cancel out. */
+const besides = (base) => [
+  { ...base, pieces: 4, lots: 2, spread: 1, what: '2 lots' },
+  { ...base, replicates: 2, spread: 1, what: '2 replicates' },
+  { ...base, noShows: 0.2, spread: 1, what: '20 % no-shows' },
+];
+const six = { methods: 6, together: 3 };
+const two = { methods: 2, people: 24 };
+const SYMMETRIC = ['paired-preference', '2-afc', 'a-not-a'];
+const IN_TWOS = ['triangle', 'duo-trio', '3-afc', 'tetrad', 'same-different'];
+
+/** Nothing to find: every claim is a false one. */
+export const NOTHING = [
+  ...crossed(four, { pieces: [2, 3, 6] }),
+  ...[2, 3, 6].flatMap((methods) => [2, 3, 6].map((pieces) => ({ ...four, methods, pieces, spread: 1 }))),
+  ...besides(four),
+  { ...four, polar: 3, spread: 1, what: 'polarised tastes' },
+  { ...four, spread: 2, what: 'pieces differ by twice what people do' },
+  ...crossed({ ...four, ...six }, { pieces: [2, 3, 6], people: [24, 48] }),
+  ...besides({ ...four, ...six, people: 48 }),
+  { ...four, ...six, people: 24, sittings: 2, spread: 1, what: '2 sittings' },
+  { ...four, ...six, people: 24, pieces: 12, spread: 1, what: 'more pieces than people can compare' },
+  ...crossed({ ...four, test: 'liking' }, { pieces: [2, 3, 6] }),
+  ...besides({ ...four, test: 'liking' }),
+  { ...four, test: 'liking', methods: 2, pieces: 6, spread: 1 },
+  { ...four, test: 'liking', spread: 2, what: 'pieces differ by twice what people do' },
+  ...crossed({ ...four, ...six, test: 'liking' }, { pieces: [3, 6], spreads: [0, 1], people: [24, 48] }),
+  ...crossed({ ...four, test: 'profile' }, { pieces: [2, 3, 6], spreads: [0, 1], people: [24] }),
+  ...[2, 3, 6].map((pieces) => ({ ...four, test: 'non-inferiority', methods: 2, pieces, spread: 1 })),
+  { ...four, test: 'non-inferiority', methods: 3, spread: 1 },
+  ...crossed({ ...four, test: 'best-worst', methods: 5, together: 4 }, { pieces: [2, 3, 6], people: [24, 48] }),
+  ...besides({ ...four, test: 'best-worst', methods: 5, together: 4, people: 48 }),
+  ...SYMMETRIC.flatMap((test) =>
+    crossed({ ...two, test, tellers: 0 }, { pieces: [2, 3, 6, 8], spreads: [0, 0.5, 1], people: [24, 48] }),
+  ),
+  ...IN_TWOS.flatMap((test) =>
+    crossed({ ...two, test, tellers: 0 }, { pieces: [4, 6, 12], spreads: [0, 0.5, 1], people: [24, 48] }),
+  ),
+  ...[...SYMMETRIC, ...IN_TWOS].flatMap((test) => [
+    { ...two, test, tellers: 0, pieces: 8, spread: 1, replicates: 2, what: '2 replicates' },
+    { ...two, test, tellers: 0, pieces: 8, spread: 1, lots: 2, what: '2 lots' },
+  ]),
+];
+
+/** One method better than the others, or people who tell two apart. */
+export const SOMETHING = [
+  { ...four, liking: [6, 5, 5, 5] },
+  { ...four, people: 48, liking: [6, 5, 5, 5] },
+  { ...four, people: 48, pieces: 6, liking: [6, 5, 5, 5] },
+  { ...four, people: 96, pieces: 6, liking: [6, 5, 5, 5] },
+  { ...four, liking: [8, 5, 5, 5], what: 'far apart' },
+  { ...four, people: 48, pieces: 6, liking: [6, 5.9, 4, 4], what: 'close rivals' },
+  { ...four, people: 48, pieces: 6, liking: [5.2, 5, 5, 5], what: 'hardly anything' },
+  { ...four, test: 'liking', liking: [6, 5, 5, 5] },
+  { ...four, test: 'liking', people: 48, pieces: 6, liking: [6, 5, 5, 5] },
+  { ...four, test: 'liking', pieces: 4, lots: 2, liking: [6, 5, 5, 5], what: '2 lots' },
+  { ...four, test: 'liking', people: 48, pieces: 6, liking: [6, 5.9, 4, 4], what: 'close rivals' },
+  { ...four, ...six, people: 48, pieces: 6, liking: [6, 5, 5, 5, 5, 5] },
+  { ...four, ...six, people: 48, pieces: 6, liking: [6, 5.9, 4, 4, 4, 4], what: 'close rivals' },
+  { ...four, test: 'best-worst', methods: 5, together: 4, people: 48, pieces: 6, liking: [6, 5, 5, 5, 5] },
+  { ...four, test: 'non-inferiority', methods: 2, people: 48, pieces: 6, liking: [6, 6] },
+  ...[...SYMMETRIC, ...IN_TWOS].flatMap((test) =>
+    [6, 12].map((pieces) => ({ ...two, test, tellers: 0.4, people: 48, pieces, spread: 0.5 })),
+  ),
+];

@@ -1,0 +1,102 @@
+/** Simulates the tastings of one row of `npm run bench -- --levels`, and counts what they claim. */
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { parentPort } from 'node:worker_threads';
+
+const here = dirname(fileURLToPath(import.meta.url));
+const load = createRequire(import.meta.url);
+const dist = (folder) => load(join(here, '..', 'dist', 'src', folder, 'index.js'));
+const { defaultTasting, noRecords } = dist('bundle');
+const { lockPlan, isOfTwoSamples } = dist('design');
+const { plannedVerdict } = dist('findings');
+const { usualBallot } = dist('library');
+const { randomStream } = dist('numeric');
+const { simulateBallots } = dist('simulate');
+
+const AT = '2026-01-01T12:00:00.000Z';
+/** So far apart that who tells two methods apart is practically always right. */
+const PLAIN = 12;
+const PANELS_OF_A_PLAN = 25;
+const named = (letter, count, make) => Array.from({ length: count }, (_, at) => make(`${letter}${at}`, at));
+
+parentPort.on('message', ({ cell, tastings }) => parentPort.postMessage(countsOf(cell, tastings)));
+
+function tastingOf({ test, methods, together = methods, people, pieces, lots = 0, replicates = 1, sittings = 1 }) {
+  const defaults = defaultTasting();
+  return {
+    ...defaults,
+    ...{ title: 'Levels', question: 'Which?', createdAt: AT, piecesPerMethod: pieces, test },
+    methods: named('m', methods, (id, at) => ({
+      ...{ id, name: id, note: '', steps: '', equipment: '', reference: at === 0 },
+    })),
+    panel: named('p', people, (id, at) => ({ id, name: id, seat: at + 1 })),
+    lots: named('l', lots, (id) => ({ id, name: id })),
+    ballot: { items: itemsOf(test) },
+    service: { ...defaults.service, together, replicates, sittings },
+    quantities: { ...defaults.quantities, pieceGrams: 50_000 },
+  };
+}
+
+const LINE = { kind: 'line', definition: '', low: 'not', high: 'very', options: [], ties: false };
+const itemsOf = (test) =>
+  test === 'profile'
+    ? ['crisp', 'sweet', 'salty'].map((word) => ({ ...LINE, id: word, ask: `How ${word}?`, attribute: word }))
+    : usualBallot(test, '').filter(({ kind }) => kind === (test === 'non-inferiority' ? 'liking' : test));
+
+function truthOf({ test, methods, liking, tellers, spread, noShows = 0 }, { decision }) {
+  const shared = { noise: 1, pieceSpread: spread, noShows };
+  const none = new Array(methods).fill(5.5);
+  if (isOfTwoSamples(test)) return { ...shared, liking: [5.5, 5.5 + PLAIN], disagreement: 0, tellers };
+  const atMargin = none.map((middle, at) => (at === 0 ? middle + decision.margin / 2 : middle - decision.margin / 2));
+  return {
+    ...{ ...shared, disagreement: 1, height: 1 },
+    liking: liking ?? (test === 'non-inferiority' ? atMargin : none),
+  };
+}
+
+/** Polarised tastes at equal mean ranks: half of the panel likes one order, half the reverse. */
+function polarised(ballots, tasting, key, by) {
+  const place = new Map(tasting.methods.map(({ id }, at) => [id, at]));
+  return ballots.map((ballot, at) => {
+    const answers = ballot.answers.map((answer) => {
+      if (answer.kind !== 'ranking') return answer;
+      const sign = at % 2 === 0 ? 1 : -1;
+      const order = answer.ranking.flat().map((code, turn) => ({
+        code,
+        liked: turn + sign * by * place.get(key.codes[code]),
+      }));
+      return { ...answer, ranking: order.sort((a, b) => a.liked - b.liked).map(({ code }) => [code]) };
+    });
+    return { ...ballot, answers };
+  });
+}
+
+function countsOf(cell, tastings) {
+  const tasting = tastingOf(cell);
+  const truth = truthOf(cell, tasting);
+  const best = cell.liking ? cell.liking.indexOf(Math.max(...cell.liking)) : cell.tellers ? 1 : null;
+  const counts = { claims: 0, winners: 0, wrong: 0 };
+  const isIncomplete = tasting.service.together < tasting.methods.length;
+  let locked;
+  for (let at = 0; at < tastings; at++) {
+    // Incomplete orders take long to find: each plan is tasted by several panels, every time from new pieces.
+    if (!isIncomplete || at % PANELS_OF_A_PLAN === 0)
+      locked = lockPlan(tasting, { seed: `plan ${at}`, salt: '0123456789abcdef', lockedAt: AT });
+    const ballots = simulateBallots({ tasting, ...locked }, truth, randomStream(`panel ${at}`, 'levels'), AT);
+    const bundle = {
+      ...{ format: 'jacana-tasting', version: 3, tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key },
+      seal: { closedAt: AT, unsealedAt: AT, unsealedBy: 'levels' },
+      ballots: cell.polar ? polarised(ballots, tasting, locked.key, cell.polar) : ballots,
+      records: noRecords(),
+    };
+    const { kind, leaders } = plannedVerdict(bundle, locked.key);
+    if (kind === 'no-answer' || kind === 'cannot-say' || kind === 'too-great-a-loss') continue;
+    counts.claims++;
+    if (kind !== 'winner') continue;
+    counts.winners++;
+    // With tellers who prefer either way a wrong one is the first, which nobody truly prefers.
+    if (best === null || leaders[0] !== best) counts.wrong++;
+  }
+  return counts;
+}

@@ -1,0 +1,220 @@
+/**
+ * Do methods differ, where each is known through a few pieces? What panelists said who ate
+ * from blocks of pieces: one piece of each method in a block.
+ *
+ * Use it for ranks, scores, and best and worst of planned blocks, two pieces a method or more.
+ * Panelists who ate from one block share its pieces, so their answers are not separate evidence
+ * on the methods: a piece that came out well is liked by all of them. The block is the unit here.
+ *
+ * - Where there are enough arrangements: methods are re-assigned to the pieces within each
+ *   block, everyone who ate from it moving together; statistic as Friedman's, on the sums of
+ *   what was said. It is exact whatever tastes, ties and no-shows are, since pieces were
+ *   assigned to methods at random within their block (where all tasted all of a block; with
+ *   some of the methods each, nearly so).
+ * - Where there are too few (two or three blocks): F of methods on the means of block x method,
+ *   with (k - 1) and (k - 1)(blocks - 1) degrees of freedom. Blocks that agree to the last rank
+ *   are no surer than all their pieces falling alike.
+ * - Where people had a method from several blocks (replicates, sittings), what they like stands
+ *   in all of them and cancels out of what blocks differ by: F again, with the variance that
+ *   comes from which people came added to its error.
+ * - Pairs by Tukey on that error.
+ *
+ * Limits: with one block nothing can be said of methods. Ranks are bounded, so that F with few
+ * blocks claims somewhat too much where pieces differ as much as people do (0.06 to 0.08 at
+ * 0.05), and more where they differ by twice that (0.10); see docs/levels.md. A row that was
+ * cut from several blocks counts with the block that most of its samples came from.
+ *
+ * Source: randomised blocks, Cochran & Cox, *Experimental Designs*, chapter 4; re-assignment
+ * within blocks, Edgington & Onghena, *Randomization Tests*, chapter 6.
+ *
+ * @example
+ * pieceBlocks([0, 1, 2].map((block) => ({ panelist: block, block, samples: [0, 1, 2], values: [1, 2, 3], weight: 1 })), { methods: 3, alpha: 0.05, seed: '1' }).blocks // 3
+ */
+import { fUpperTail, studentizedRangeUpperTail, studentTwoSided } from '../../numeric';
+import { manyToOneP } from '../certainty/manyToOne';
+import type { NoTest, Probability } from '../certainty/probability';
+import type { AgainstReference } from '../rankings/rankSumLimits';
+import { enumeratedP, relabeledP, type Relabeling } from '../rankings/relabel';
+import { betweenPieces, cellsOf, columnMeans, squares, type BlockRow, type Cell } from './cells';
+
+/** Two methods compared on the error of pieces. */
+export interface BlockPair {
+  a: number;
+  b: number;
+  /** Mean of a less that of b: of ranks, below 0 where a is liked more; of scores, above. */
+  difference: number;
+  se: number;
+  df: number;
+  /** Of this pair by itself, by Student's t. */
+  p: number;
+  /** By Tukey, simultaneous over all pairs. */
+  adjustedP: number;
+}
+
+/** Result of {@link pieceBlocks}. */
+export interface PieceBlocks {
+  test: 'piece-blocks';
+  /** F of methods on the means of block x method; null, beyond any number, where all blocks agree to the last rank. */
+  F: number | null;
+  df1: number;
+  df2: number;
+  probability: Probability;
+  /** Whether p is from re-assigning methods within blocks, or from F. */
+  by: 'relabelling' | 'F';
+  blocks: number;
+  /** Of these, how many are several blocks joined, since too few people ate from each to compare all methods. */
+  joined: number;
+  /** Mean over blocks, by method. */
+  means: number[];
+  pairs: BlockPair[];
+}
+
+/** What {@link pieceBlocks} needs beside the answers. */
+export interface PieceBlocksOptions {
+  methods: number;
+  alpha: number;
+  seed: string;
+  /** Fewer draws and no enumeration above what takes a moment, for the many panels of a rehearsal. */
+  limitOnly?: boolean;
+}
+
+/**
+ * Of three methods and more, re-assignment is used where all blocks agreeing on one method comes up by
+ * chance in at most half of alpha, as it does in 1 of k^(blocks - 1). Else even a method that stands far
+ * apart from others alike would often not be shown: with four methods and three blocks in 20 of 100.
+ * Of two there are no others: it is used as soon as it can reach alpha.
+ */
+const MARGIN = 2;
+
+/**
+ * @param rows one for each panelist and each time that samples were judged side by side
+ * @returns the test, or why there is none
+ */
+export function pieceBlocks(
+  rows: readonly BlockRow[],
+  { methods: k, alpha, seed, limitOnly = false }: PieceBlocksOptions,
+): PieceBlocks | NoTest {
+  const cells = cellsOf(rows, k);
+  const eaten = new Set(rows.map(({ block }) => block)).size;
+  if (cells.length < 2) return { test: null, reason: eaten < 2 ? ONE_BLOCK : NOT_COMPARED };
+  const means = columnMeans(cells.map((cell) => cell.means));
+  const [df1, df2] = [k - 1, (k - 1) * (cells.length - 1)];
+  const between = (cells.length * squares(means)) / df1;
+  const isCrossed = isAnyCrossed(rows);
+  const error = betweenPieces(cells, means) / df2 + (isCrossed ? cells.length * tasteError(rows, means) : 0);
+  const F = between < 1e-20 ? 0 : error > 1e-20 ? between / error : null;
+  const arrangements = factorial(k) ** (cells.length - 1);
+  const isFine = !isCrossed && alpha * k ** (cells.length - 1) >= (k === 2 ? 1 : MARGIN);
+  const probability: Probability = isFine
+    ? relabelled(cells, k, { seed, limitOnly })
+    : { p: F === null ? 1 / arrangements : fUpperTail(F, df1, df2), from: 'limiting' };
+  const pairs = pairsOf(means, { error, blocks: cells.length, df: df2, least: 1 / arrangements });
+  return {
+    test: 'piece-blocks',
+    ...{ F, df1, df2, probability, by: isFine ? 'relabelling' : 'F' },
+    ...{ blocks: cells.length, joined: cells.filter(({ blocks }) => blocks.length > 1).length, means },
+    // Of two methods the one pair is the whole question, and has one answer.
+    pairs: k === 2 ? pairs.map((pair) => ({ ...pair, p: probability.p, adjustedP: probability.p })) : pairs,
+  };
+}
+
+const ONE_BLOCK = 'With one piece of each method, a method cannot be told apart from its piece.';
+const NOT_COMPARED =
+  'Too few people compared all methods on pieces of their own, so a method cannot be told apart from its pieces.';
+
+/** Whether anyone had a method from several blocks. */
+function isAnyCrossed(rows: readonly BlockRow[]): boolean {
+  const blockOf = new Map<string, number>();
+  return rows.some(({ panelist, block, samples }) =>
+    samples.some((sample) => {
+      const name = `${panelist} ${sample}`;
+      const before = blockOf.get(name) ?? block;
+      blockOf.set(name, before);
+      return before !== block;
+    }),
+  );
+}
+
+/** Variance of a method's mean that comes from which people came, by what they differ in. */
+function tasteError(rows: readonly BlockRow[], means: readonly number[]): number {
+  const people = new Map<string | number, Map<number, { sum: number; weight: number }>>();
+  for (const { panelist, samples, values, weight } of rows) {
+    const apart = values.map((value, at) => value - means[samples[at]]);
+    const level = apart.reduce((sum, value) => sum + value, 0) / apart.length;
+    const own = people.get(panelist) ?? new Map<number, { sum: number; weight: number }>();
+    people.set(panelist, own);
+    samples.forEach((sample, at) => {
+      const so = own.get(sample) ?? { sum: 0, weight: 0 };
+      own.set(sample, { sum: so.sum + weight * (apart[at] - level), weight: so.weight + weight });
+    });
+  }
+  let [scatter, free, tasted] = [0, 0, 0];
+  for (const own of people.values()) {
+    const tastes = [...own.values()].map(({ sum, weight }) => sum / weight);
+    if (tastes.length < 2) continue;
+    scatter += squares(tastes);
+    free += tastes.length - 1;
+    tasted += tastes.length;
+  }
+  const size = people.size;
+  return size < 2 || free === 0 ? 0 : ((scatter / free) * (size / (size - 1)) * means.length) / tasted;
+}
+
+function relabelled(
+  cells: readonly Cell[],
+  k: number,
+  { seed, limitOnly }: { seed: string; limitOnly: boolean },
+): Probability {
+  const methods = Array.from({ length: k }, (_, method) => method);
+  const relabeling: Relabeling = {
+    blocks: cells.map(({ people, means }) => ({ samples: methods, values: sumsOf(means, people) })),
+    samples: k,
+    statistic: (sums) => sums.reduce((total, sum) => total + sum * sum, 0),
+    seed,
+    draws: limitOnly ? 999 : 100_000,
+  };
+  const exact = limitOnly && k > 2 ? null : enumeratedP(relabeling);
+  return exact === null ? relabeledP(relabeling) : { p: exact, from: 'exact' };
+}
+
+/** About zero, so that sums of whole ranks stay the exact halves that they are, and scores of any height keep their digits. */
+function sumsOf(means: readonly number[], people: number): number[] {
+  const level = means.reduce((sum, mean) => sum + mean, 0) / means.length;
+  return means.map((mean) => {
+    const sum = people * (mean - level);
+    const half = Math.round(2 * sum) / 2;
+    return Math.abs(sum - half) < 1e-9 ? half : sum;
+  });
+}
+
+function pairsOf(
+  means: readonly number[],
+  { error, blocks, df, least }: { error: number; blocks: number; df: number; least: number },
+): BlockPair[] {
+  const se = error > 1e-20 ? Math.sqrt((2 * error) / blocks) : 0;
+  return means.flatMap((mean, a) =>
+    means.slice(a + 1).map((other, at): BlockPair => {
+      const difference = Math.abs(mean - other) < 1e-10 ? 0 : mean - other;
+      const q = (Math.abs(difference) / se) * Math.SQRT2;
+      // Blocks that agree to the last rank may do so by luck: no surer than all their pieces falling alike.
+      const adjustedP = difference === 0 ? 1 : se > 0 ? studentizedRangeUpperTail(q, means.length, df) : least;
+      const p = difference === 0 ? 1 : se > 0 ? studentTwoSided(Math.abs(difference) / se, df) : least;
+      return { a, b: a + 1 + at, difference, se, df, p, adjustedP };
+    }),
+  );
+}
+
+/** Every other method against one, by Dunnett on the error of pieces. */
+export function blocksAgainst(test: PieceBlocks, reference: number): AgainstReference[] {
+  const halves = test.means.map(() => Math.SQRT1_2);
+  return test.pairs
+    .filter(({ a, b }) => a === reference || b === reference)
+    .map(({ a, b, difference, se, df, p, adjustedP }) => ({
+      sample: a === reference ? b : a,
+      difference: a === reference ? -difference : difference,
+      p,
+      adjustedP: se > 0 ? Math.max(p, manyToOneP(Math.abs(difference) / se, halves.slice(1), df)) : adjustedP,
+    }));
+}
+
+const factorial = (n: number): number => (n < 2 ? 1 : n * factorial(n - 1));

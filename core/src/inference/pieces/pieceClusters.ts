@@ -1,0 +1,133 @@
+/**
+ * Do people tell two methods apart, or prefer one, where each is known through a few pieces?
+ * Choices of people in clusters that share no piece.
+ *
+ * Use it for sets of two samples that were planned in such clusters, not where everyone shares pieces
+ * with everyone. People who are served from the same pieces may all be right because of one odd piece, so
+ * their answers are not separate evidence on the methods. Clusters that have no piece in
+ * common are: each gives one figure (a share, or a difference of shares), and these are held
+ * against what guessing gives.
+ *
+ * - Where swapping the two methods within a cluster only turns the sign of its figure
+ *   (preference, 2-AFC, A/not-A), and there are clusters enough to reach alpha: the share of
+ *   all swaps that come out as far as what was seen. Exact, since pieces were assigned to
+ *   methods at random.
+ * - Else Student's t on the figures of the clusters.
+ *
+ * Limits: with one cluster nothing can be said of the methods; with two or three only what is
+ * plain shows. Clusters that agree to the last answer are no surer than each of them having
+ * come out so by its pieces alone.
+ *
+ * Source: analysis of cluster summaries, Donner & Klar, *Design and Analysis of Cluster
+ * Randomization Trials in Health Research*, chapters 6 and 7 (from memory); swaps as in
+ * Edgington & Onghena, *Randomization Tests*, chapter 5.
+ *
+ * @example
+ * pieceClusters([0.3, 0.5, 0.4], { alpha: 0.05, sides: 1, swaps: false, byLuck: 1 / 3 }).df // 2
+ */
+import { studentTwoSided, studentUpperTail } from '../../numeric';
+import type { NoTest } from '../certainty/probability';
+
+/** Result of {@link pieceClusters}. */
+export interface PieceClusters {
+  test: 'piece-clusters';
+  clusters: number;
+  /** Mean of the clusters, above what guessing gives. */
+  mean: number;
+  se: number;
+  df: number;
+  /** Null, beyond any number, where the clusters agree to the last answer. */
+  t: number | null;
+  p: number;
+  by: 'swaps' | 't';
+}
+
+/** What {@link pieceClusters} needs beside the figures. */
+export interface ClusterRules {
+  alpha: number;
+  /** Whether only figures above 0 are looked for, or either direction. */
+  sides: 1 | 2;
+  /** Whether swapping the methods turns the sign of a figure. */
+  swaps: boolean;
+  /** Chance that the pieces of a cluster, if they differ much, make it speak for a difference. */
+  byLuck: number;
+}
+
+/** Swaps that are worth going through. */
+const MOST_SWAPPED = 16;
+
+/** @param figures one per cluster: how far above guessing it came out */
+export function pieceClusters(
+  figures: readonly number[],
+  { alpha, sides, swaps, byLuck }: ClusterRules,
+): PieceClusters | NoTest {
+  const n = figures.length;
+  if (n < 2)
+    return {
+      test: null,
+      reason:
+        'Everyone was served from pieces that others had too, so the methods cannot be told apart from their pieces.',
+    };
+  const mean = figures.reduce((sum, value) => sum + value, 0) / n;
+  const variance = figures.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (n - 1);
+  const se = variance > 1e-20 ? Math.sqrt(variance / n) : 0;
+  const t = se > 0 ? mean / se : mean === 0 ? 0 : null;
+  const shared = { test: 'piece-clusters' as const, clusters: n, mean, se, df: n - 1, t };
+  if (swaps && alpha * 2 ** n >= sides && n <= MOST_SWAPPED)
+    return { ...shared, p: swappedP(figures, sides), by: 'swaps' };
+  return { ...shared, p: tailP(shared, { sides, byLuck }), by: 't' };
+}
+
+function tailP(
+  { t, df, mean, clusters }: Omit<PieceClusters, 'p' | 'by'>,
+  { sides, byLuck }: Pick<ClusterRules, 'sides' | 'byLuck'>,
+): number {
+  if (t !== null) return sides === 1 ? studentUpperTail(t, df) : studentTwoSided(t, df);
+  if (sides === 1 && mean < 0) return 1;
+  return Math.min(1, sides * byLuck ** clusters);
+}
+
+/** Share of all swaps whose sum is as far out as the one that was seen. */
+function swappedP(figures: readonly number[], sides: 1 | 2): number {
+  const size = (sum: number): number => (sides === 1 ? sum : Math.abs(sum));
+  const observed = size(figures.reduce((sum, value) => sum + value, 0)) - 1e-9;
+  let reached = 0;
+  const swap = (at: number, sum: number): void => {
+    if (at === figures.length) return void (reached += size(sum) >= observed ? 1 : 0);
+    swap(at + 1, sum + figures[at]);
+    swap(at + 1, sum - figures[at]);
+  };
+  swap(0, 0);
+  return reached / 2 ** figures.length;
+}
+
+/** One answer, with all pieces that it was about. */
+export interface ClusteredAnswer {
+  panelist: string;
+  pieces: readonly string[];
+}
+
+/**
+ * Puts answers into clusters: two are in one where they share a piece or a panelist.
+ *
+ * @returns per answer the number of its cluster, from 0
+ */
+export function clustersOf(answers: readonly ClusteredAnswer[]): number[] {
+  const group = new Map<string, string>();
+  const root = (name: string): string => {
+    const above = group.get(name);
+    if (above === undefined || above === name) return name;
+    const top = root(above);
+    group.set(name, top);
+    return top;
+  };
+  const who = ({ panelist }: ClusteredAnswer): string => `panelist ${panelist}`;
+  for (const answer of answers) for (const piece of answer.pieces) group.set(root(`piece ${piece}`), root(who(answer)));
+  const numbers = new Map<string, number>();
+  return answers.map((answer) => {
+    const top = root(who(answer));
+    const number = numbers.get(top) ?? numbers.size;
+    numbers.set(top, number);
+    return number;
+  });
+}
