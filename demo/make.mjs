@@ -228,6 +228,7 @@ function rice() {
     service: { seatsPerFlight: 18 },
     quantities: { pieceGrams: 900, costPerKilogram: 3.2 },
     piecesPerMethod: 2,
+    takenAlike: 'each pot is stirred through before portioning, and both are cooked by one recipe card',
     createdAt: minutesAfter(start, -24 * 60),
   });
   const locked = lockPlan(tasting, {
@@ -317,7 +318,7 @@ function beans() {
     ...{ tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key },
     seal: { closedAt: minutesAfter(start, 25), unsealedAt: minutesAfter(start, 31), unsealedBy: 'Ines' },
     ballots: serve({
-      ...{ tasting, locked, seed: 'reedbed-beans-2', start, pace: 2 },
+      ...{ tasting, locked, seed: 'reedbed-beans-5', start, pace: 2 },
       truth: { liking: [6.4, 6.1], disagreement: 1, noise: 0.9, pieceSpread: 0.2 },
       progress: () => ({ done: true }),
     }),

@@ -38,14 +38,14 @@ export const NOTHING = [
   ...crossed({ ...four, test: 'best-worst', methods: 5, together: 4 }, { pieces: [2, 3, 6], people: [24, 48] }),
   ...besides({ ...four, test: 'best-worst', methods: 5, together: 4, people: 48 }),
   ...SYMMETRIC.flatMap((test) =>
-    crossed({ ...two, test, tellers: 0 }, { pieces: [2, 3, 6, 8], spreads: [0, 0.5, 1], people: [24, 48] }),
+    crossed({ ...two, test, tellers: 0 }, { pieces: [6, 8, 12], spreads: [0, 0.5, 1], people: [24, 48] }),
   ),
   ...IN_TWOS.flatMap((test) =>
-    crossed({ ...two, test, tellers: 0 }, { pieces: [4, 6, 12], spreads: [0, 0.5, 1], people: [24, 48] }),
+    crossed({ ...two, test, tellers: 0 }, { pieces: [6, 10, 12], spreads: [0, 0.5, 1], people: [24, 48] }),
   ),
   ...[...SYMMETRIC, ...IN_TWOS].flatMap((test) => [
-    { ...two, test, tellers: 0, pieces: 8, spread: 1, replicates: 2, what: '2 replicates' },
-    { ...two, test, tellers: 0, pieces: 8, spread: 1, lots: 2, what: '2 lots' },
+    { ...two, test, tellers: 0, pieces: 10, spread: 1, replicates: 2, what: '2 replicates' },
+    { ...two, test, tellers: 0, pieces: 10, spread: 1, lots: 2, what: '2 lots' },
   ]),
 ];
 
@@ -67,6 +67,6 @@ export const SOMETHING = [
   { ...four, test: 'best-worst', methods: 5, together: 4, people: 48, pieces: 6, liking: [6, 5, 5, 5, 5] },
   { ...four, test: 'non-inferiority', methods: 2, people: 48, pieces: 6, liking: [6, 6] },
   ...[...SYMMETRIC, ...IN_TWOS].flatMap((test) =>
-    [6, 12].map((pieces) => ({ ...two, test, tellers: 0.4, people: 48, pieces, spread: 0.5 })),
+    [10, 12].map((pieces) => ({ ...two, test, tellers: 0.4, people: 48, pieces, spread: 0.5 })),
   ),
 ];

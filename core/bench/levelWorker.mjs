@@ -77,11 +77,10 @@ function countsOf(cell, tastings) {
   const truth = truthOf(cell, tasting);
   const best = cell.liking ? cell.liking.indexOf(Math.max(...cell.liking)) : cell.tellers ? 1 : null;
   const counts = { claims: 0, winners: 0, wrong: 0 };
-  const isIncomplete = tasting.service.together < tasting.methods.length;
   let locked;
   for (let at = 0; at < tastings; at++) {
-    // Incomplete orders take long to find: each plan is tasted by several panels, every time from new pieces.
-    if (!isIncomplete || at % PANELS_OF_A_PLAN === 0)
+    // Orders take long to find: each plan is tasted by several panels, every time from new pieces.
+    if (at % PANELS_OF_A_PLAN === 0)
       locked = lockPlan(tasting, { seed: `plan ${at}`, salt: '0123456789abcdef', lockedAt: AT });
     const ballots = simulateBallots({ tasting, ...locked }, truth, randomStream(`panel ${at}`, 'levels'), AT);
     const bundle = {

@@ -65,10 +65,10 @@ function rankingLines(found: RankingView): string[] {
     ...methods,
     ...methodLines(found.methodTest),
     found.methodTest ? `Of these pieces: ${overall}` : overall,
-    ...found.pairs.map(
-      (pair) =>
-        `  ${name(pair.a)} - ${name(pair.b)}: ${pair.difference}, ${probabilityText(pair.probability)}, ${isOfMethods ? 'Tukey' : 'Holm'} ${pair.adjustedP.toFixed(4)}`,
-    ),
+    ...found.pairs.map((pair) => {
+      const alone = isOfMethods ? `p = ${pText(pair.probability.p)} (Student’s t)` : probabilityText(pair.probability);
+      return `  ${name(pair.a)} - ${name(pair.b)}: ${pair.difference}, ${alone}, ${isOfMethods ? 'Tukey' : 'Holm'} ${pair.adjustedP.toFixed(4)}`;
+    }),
     ...strengthLines(found, name),
     ...likingLines(found, name),
     ...panelLines(found),

@@ -157,6 +157,8 @@ test('keys and palette reach what a coordinator does; units switch everywhere at
   await page.keyboard.press('Control+k');
   await page.getByPlaceholder('What do you want to do?').fill('close the');
   await expect(page.getByText('Nothing like that here.')).toBeVisible();
+  await page.getByPlaceholder('What do you want to do?').fill('print tray');
+  await expect(page.getByRole('option')).toHaveText(['Print the tray map']);
   await page.getByPlaceholder('What do you want to do?').fill('taste');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/taste$/);

@@ -38,6 +38,17 @@ test('from an empty desk to a locked triangle test for 36, and the answer to it'
   ).toBeVisible();
   await expect(page.getByText('54 servings: cook 4 pieces', { exact: false })).toBeVisible();
   await setNumber(page, 'Pieces a method', 4);
+  // Four pieces make two groups of people, and a triangle's odd piece is the one by itself in both by chance in 1 of 9.
+  await expect(
+    page.getByText('For a claim about the methods this test takes 6 of each', { exact: false }),
+  ).toBeVisible();
+  await page.getByLabel('are taken to be alike').check();
+  const why = 'every pot is stirred through';
+  await page.getByLabel('Why they should be').fill(why);
+  await expect(
+    page.getByRole('heading', { name: /36 people find a difference that 30 % can truly tell 72 times/ }),
+  ).toBeVisible();
+  await expect(page.getByText('About the methods, if pieces cooked alike taste alike, as is assumed.')).toBeVisible();
   await part(page, 'Orders');
   await expect(page.getByRole('heading', { name: 'Every order is used equally often' })).toBeVisible();
   await expect(
@@ -69,6 +80,7 @@ test('from an empty desk to a locked triangle test for 36, and the answer to it'
   await page.getByRole('button', { name: 'Read the answer' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('1 panelist is too few for a verdict');
   await expect(page.getByTestId('forced-choice')).toContainText('Exact binomial');
+  await expect(page.getByText(`pieces cooked alike taste alike: "${why}"`)).toBeVisible();
 });
 
 test('to a locked incomplete screening of twelve methods for 48 in two sittings, the same in Node as in the browser', async ({

@@ -1,6 +1,5 @@
 import type { Tasting, Test } from '../bundle';
 import type { RandomStream } from '../numeric';
-import { isOfTwoSamples } from '../questions';
 import { testSequences } from './sequences';
 import type { PortionWanted } from './blocks';
 
@@ -41,14 +40,55 @@ export function clusterBlocks({ test, pieces, halves, lots }: Omit<ClusterPlan, 
   );
 }
 
+/** How the figures of groups are held against guessing: see `pieceClusters` in core/src/inference. */
+export interface ClusterTest {
+  sides: 1 | 2;
+  /** Whether swapping the methods within a group turns the sign of its figure. */
+  swaps: boolean;
+  /** Chance that the pieces of a group, if they differ much, make it speak for a difference. */
+  byLuck: number;
+}
+
+const SWAPPED = { sides: 1, swaps: true, byLuck: 1 / 2 } as const;
+const GUESSED = { sides: 1, swaps: false } as const;
+
+/** @returns null for tests that are not of two samples */
+export function clusterTest(test: Test): ClusterTest | null {
+  switch (test) {
+    case 'paired-preference':
+      return { ...SWAPPED, sides: 2 };
+    case '2-afc':
+    case 'a-not-a':
+      return SWAPPED;
+    case 'triangle':
+    case '3-afc':
+    case 'tetrad':
+      return { ...GUESSED, byLuck: 1 / 3 };
+    case 'duo-trio':
+    case 'same-different':
+      return { ...GUESSED, byLuck: 1 / 2 };
+    default:
+      return null;
+  }
+}
+
 /**
  * The fewest pieces of each method with which anything at all can be claimed of the methods: two
- * blocks, or in a test of two samples two groups of people who share no piece.
+ * blocks, or in a test of two samples so many groups of people who share no piece that all of them
+ * coming out alike by luck of their pieces is rarer than alpha.
  */
-export function leastPieces({ test, halves, lots }: Pick<Tasting, 'test' | 'halves' | 'lots'>): number {
-  if (!isOfTwoSamples(test)) return 2;
+export function leastPieces({
+  test,
+  halves,
+  lots,
+  alpha,
+}: Pick<Tasting, 'test' | 'halves' | 'lots' | 'alpha'>): number {
+  const rules = clusterTest(test);
+  if (!rules) return 2;
+  // So many that all of them coming out alike by their pieces alone is rarer than alpha.
+  const needed = Math.ceil(Math.log(rules.sides / alpha) / Math.log(1 / rules.byLuck) - 1e-9);
   let pieces = 2;
-  while (clusterBlocks({ test, pieces, halves, lots: lots.length }).length < 2) pieces++;
+  while (clusterBlocks({ test, pieces, halves, lots: lots.length }).length < needed) pieces++;
   return pieces;
 }
 

@@ -28,7 +28,7 @@ export {
 export { lockProblems } from './readiness';
 export { isOfTwoSamples } from '../questions';
 export { dealBlocks } from './blocks';
-export { clusterBlocks, leastPieces } from './clusters';
+export { clusterBlocks, clusterTest, leastPieces } from './clusters';
 export { dealCodedSets, dealSequences, testSequences, type Sequence } from './sequences';
 export { sittingOrders, type SittingPlan } from './sittingOrders';
 export { servingOrders, williamsDesign } from './williams';

@@ -90,7 +90,7 @@ const OF_PIECES: Readonly<Partial<Record<Test, Analysis>>> = {
  * be planned then is about the pieces.
  */
 export const isOfMethods = (
-  tasting: Pick<Tasting, 'test' | 'piecesPerMethod' | 'takenAlike' | 'halves' | 'lots'>,
+  tasting: Pick<Tasting, 'test' | 'piecesPerMethod' | 'takenAlike' | 'halves' | 'lots' | 'alpha'>,
 ): boolean => tasting.takenAlike === '' && tasting.piecesPerMethod >= leastPieces(tasting);
 
 /** The analysis that a plan is locked with. */

@@ -2,7 +2,6 @@ import { countedCodes, fingerprint, mainItem, type Key, type Plan, type TastingB
 import { ledgerOf, type Caveat } from '../caveats';
 import { orderBalance } from '../design';
 import { ENGINE } from '../engine';
-import { blocksAgainst, meanInterval, rankSumsAgainst } from '../inference';
 import { claimOf, methodSupport } from './claim';
 import { collected, isAnalysed } from './collected';
 import { likenessSentence } from './likeness';
@@ -12,20 +11,14 @@ import { nextStep, plannedNextStep } from './nextStep';
 import { heardSets, plannedAnswer, type LeftOut, type Planned } from './planned';
 import { practicalPick } from './practical';
 import { isRankedByAll, readPreferences, type PanelistPreferences } from './preferences';
-import { rankedAnswer, rankedRules, type RankedAnswer } from './ranked';
-import {
-  section,
-  type MethodFinding,
-  type PairFinding,
-  type RankSums,
-  type Section,
-  type SectionData,
-} from './sections';
+import { rankSumsOf } from './rankSums';
+import { rankedAnswer, rankedRules, rehearsedRanking, type RankedAnswer } from './ranked';
+import { section, type Section, type SectionData } from './sections';
 import { plannedSensitivity, sensitivity } from './sensitivity';
 import { tastedServings } from './servings';
 import { strengthFinding } from './strength';
 import { panelFinding } from './panel';
-import type { About, Verdict, VerdictKind } from './verdict';
+import type { About, VerdictKind } from './verdict';
 import { zoneAnswers } from './zones';
 import { counted, howOften } from './wording';
 
@@ -108,7 +101,7 @@ export function plannedVerdict(bundle: TastingBundle, key: Key): { kind: Verdict
   const { plan, tasting } = bundle;
   const claim = claimOf(plan, tasting);
   const { kind, leaders, about } = isRankedByAll(bundle)
-    ? rankedAnswer(readPreferences(bundle, key).panelists, { ...rankedRules(bundle, key), limitOnly: true })
+    ? rehearsedRanking(readPreferences(bundle, key).panelists, rankedRules(bundle, key))
     : plannedAnswer(bundle, key, { limitOnly: true });
   // Where methods are tested, what holds of these pieces alone is no answer to the plan.
   const isBeside = claim.ofMethods && about === 'pieces' && kind !== 'cannot-say';
@@ -181,7 +174,6 @@ function rankingFindings(
 ): Found {
   const { tasting } = bundle;
   const { panelists, leftOut } = readPreferences(bundle, key);
-  const rows = panelists.map((panelist) => panelist.ranks);
   const names = tasting.methods.map((method) => method.name);
   const rules = rankedRules(bundle, key);
   const verdict = rankedAnswer(panelists, { ...rules, onProgress });
@@ -193,14 +185,7 @@ function rankingFindings(
     ...{ alpha: rules.alpha, seed: rules.seed, alike: rules.alike },
   });
   const practical = practicalPick(tasting.methods, liking, plan.alpha);
-  const ranks: RankSums = {
-    methods: methodFindings(bundle, key, panelists, verdict, plan.alpha),
-    panelists,
-    overall: verdict.overall,
-    methodTest: verdict.methodTest,
-    pairs: pairFindings(verdict, ids, plan.alpha),
-    against: againstReference(verdict, rows, ids, reference),
-  };
+  const ranks = rankSumsOf(bundle, panelists, verdict, (id) => codesOf(id, plan, key));
   return {
     verdict: {
       kind: verdict.kind,
@@ -244,69 +229,6 @@ function piecesEaten(bundle: TastingBundle, key: Key): number[] {
   );
 }
 
-function methodFindings(
-  { tasting, plan }: TastingBundle,
-  key: Key,
-  panelists: PanelistPreferences[],
-  verdict: Verdict,
-  alpha: number,
-): MethodFinding[] {
-  const samples = tasting.methods.length;
-  return tasting.methods.map((method, at) => {
-    const ranks = panelists.map((panelist) => panelist.ranks[at]);
-    const scores = panelists.flatMap((panelist) => panelist.liking[at] ?? []);
-    const mean = ranks.length > 0 ? meanInterval(ranks, alpha, [1, samples]) : null;
-    const codes = plan ? codesOf(method.id, plan, key) : [];
-    const asSum = mean?.interval?.map((bound) => bound * ranks.length) as [number, number] | undefined;
-    return {
-      id: method.id,
-      name: method.name,
-      // A code stands for its method only where the method has no other.
-      code: codes.length === 1 ? codes[0] : '',
-      codes,
-      reference: method.reference,
-      rankSum: mean ? ranks.reduce((total, rank) => total + rank, 0) : null,
-      rankSumInterval: asSum ?? null,
-      letters: verdict.kind === 'winner' || verdict.kind === 'leading-set' ? verdict.letters[at] : '',
-      liking: scores.length > 0 ? meanInterval(scores, alpha, [1, 9]) : null,
-    };
-  });
-}
-
-/** The codes under which a method was served and counted. */
-const codesOf = (id: string, { servings }: Pick<Plan, 'servings'>, key: Key): string[] =>
-  [...new Set(servings.flatMap(countedCodes))].filter((code) => key.codes[code] === id);
-
-function pairFindings(verdict: RankedAnswer, ids: string[], alpha: number): PairFinding[] {
-  const decided = verdict.kind === 'winner' || verdict.kind === 'leading-set';
-  const onPieces = verdict.methodTest?.test === 'piece-blocks' ? verdict.methodTest.pairs : [];
-  return verdict.pairs.map((pair) => {
-    const own = onPieces.find(({ a, b }) => a === pair.a && b === pair.b);
-    const probability = own ? ({ p: own.p, from: 'limiting' } as const) : pair.probability;
-    const adjustedP = own?.adjustedP ?? pair.adjustedP;
-    const isTested = verdict.methodTest ? verdict.about === 'methods' : decided;
-    const named = { a: ids[pair.a], b: ids[pair.b], difference: pair.difference };
-    return { ...named, probability, adjustedP, differ: decided && isTested && adjustedP <= alpha };
-  });
-}
-
-/** Every other method against the reference; nothing without one, or without a test. */
-function againstReference(
-  verdict: RankedAnswer,
-  rows: readonly (readonly number[])[],
-  ids: string[],
-  reference: string | undefined,
-): RankSums['against'] {
-  if (reference === undefined || verdict.overall.test === null) return [];
-  if (verdict.methodTest?.test === 'piece-blocks')
-    return blocksAgainst(verdict.methodTest, ids.indexOf(reference)).map(({ sample, ...rest }) => ({
-      method: ids[sample],
-      ...rest,
-      difference: rest.difference * rows.length,
-    }));
-  return rankSumsAgainst(rows, ids.indexOf(reference)).map(({ sample, ...rest }) => ({ method: ids[sample], ...rest }));
-}
-
 function tastedBalance(panelists: PanelistPreferences[], ids: string[]): SectionData['orders'] {
   const { positionImbalance, carryOverImbalance } = orderBalance(
     panelists.map((panelist) => panelist.served.map((id) => ids.indexOf(id))),
@@ -331,3 +253,7 @@ function support(verdict: RankedAnswer, panelists: number, pieces: readonly numb
   if (methodTest?.test !== 'piece-blocks') return `${size} ${bites}`;
   return `${size} ${methodSupport(methodTest, { about, given: 'rankings', bites: kind === 'no-answer' ? '' : bites })}`;
 }
+
+/** The codes under which a method was served and counted. */
+const codesOf = (id: string, { servings }: Pick<Plan, 'servings'>, key: Key): string[] =>
+  [...new Set(servings.flatMap(countedCodes))].filter((code) => key.codes[code] === id);

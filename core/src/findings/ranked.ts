@@ -1,8 +1,9 @@
 import { mainItem, type Key, type TastingBundle } from '../bundle';
+import { SMALLEST_PANEL } from '../design';
 import { pieceBlocks, type BlockRow, type NoTest, type PieceBlocks } from '../inference';
 import { claimed, claimOf, type Claim } from './claim';
 import type { PanelistPreferences } from './preferences';
-import { decide, type About, type DecisionRules, type Verdict } from './verdict';
+import { decide, type About, type DecisionRules, type Standing, type Verdict } from './verdict';
 import { verdictSentence } from './wording';
 
 /** The answer of a complete ranking. */
@@ -46,6 +47,18 @@ export function rankedAnswer(panelists: readonly PanelistPreferences[], rules: R
     methodTest,
     sentence: verdictSentence(answer, names, { about: answer.about, alike, given: 'rankings', word }),
   };
+}
+
+/** What a rehearsal asks of a complete ranking: p-values from their limits, and only of methods where the plan tests them. */
+export function rehearsedRanking(
+  panelists: readonly PanelistPreferences[],
+  rules: RankedRules,
+): Pick<RankedAnswer, 'kind' | 'about' | 'leaders'> {
+  const quick = { ...rules, limitOnly: true };
+  if (!rules.ofMethods) return rankedAnswer(panelists, quick);
+  const nothing: Standing = { kind: 'no-answer', leaders: [], letters: [], reason: '' };
+  if (panelists.length < SMALLEST_PANEL) return { ...nothing, kind: 'cannot-say', about: 'pieces' };
+  return claimed(nothing, testOfMethods(panelists, quick), quick);
 }
 
 /** Every ranking of everyone, in the block that it was eaten from; everyone counts once. */

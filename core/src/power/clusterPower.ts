@@ -1,4 +1,4 @@
-import { clusterBlocks, testSequences } from '../design';
+import { clusterBlocks, clusterTest, testSequences } from '../design';
 import { callsDifferent, chosenPlaces, GUESS, pieceClusters, PROTOCOLS, type Protocol } from '../inference';
 import { randomStream, type RandomStream } from '../numeric';
 import type { Test } from '../tasting';
@@ -26,14 +26,10 @@ export interface ClusterPowerPlan extends TellingPlan {
 export function clusterPower(plan: ClusterPowerPlan): SimulatedPower {
   const { test, panelists, alpha, seed, panels, pieces, halves, lots } = plan;
   const clusters = clusterBlocks({ test, pieces, halves, lots });
-  if (clusters.length < 2 || panelists < clusters.length) return { power: 0, standardError: 0 };
+  const rules = clusterTest(test);
+  if (!rules || clusters.length < 2 || panelists < clusters.length) return { power: 0, standardError: 0 };
   const random = randomStream(seed, 'cluster-power');
   const sequences = testSequences(test);
-  const isSwapped = test === 'paired-preference' || test === '2-afc' || test === 'a-not-a';
-  const rules = {
-    ...{ alpha, swaps: isSwapped, sides: test === 'paired-preference' ? (2 as const) : (1 as const) },
-    byLuck: isProtocol(test) ? GUESS[test] : 0.5,
-  };
   let found = 0;
   for (let panel = 0; panel < panels; panel++) {
     const groups = clusters.map((blocks) => new Group(blocks.length, plan, random));

@@ -1,5 +1,5 @@
 import { dealBlocks, evenBlocks } from '../design';
-import { midRanks, pieceBlocks, withinMargin, type BlockRow, type PieceBlocks } from '../inference';
+import { midRanks, pieceBlocks, readingOf, withinMargin, type BlockRow, type PieceBlocks } from '../inference';
 import { randomStream, type RandomStream } from '../numeric';
 import { shareOf, type SimulatedPower } from './simulated';
 
@@ -43,10 +43,17 @@ export function methodPower(plan: MethodPlan): SimulatedPower {
   const random = randomStream(seed, 'method-power');
   const sets = tastedSets(plan, random);
   const dealt = dealtBlocks(plan, sets, random);
+  const reading = readingOf(tastedRows(plan, sets, dealt, random), liking.length);
   let found = 0;
   for (let panel = 0; panel < panels; panel++) {
     const rows = tastedRows(plan, sets, dealt, random);
-    const test = pieceBlocks(rows, { methods: liking.length, alpha, seed: `${seed} ${panel}`, limitOnly: true });
+    const test = pieceBlocks(rows, {
+      methods: liking.length,
+      alpha,
+      seed: `${seed} ${panel}`,
+      limitOnly: true,
+      reading,
+    });
     if (test.test !== null && isFound(test, plan)) found++;
   }
   return pieces > 1 ? shareOf(found, panels) : { power: 0, standardError: 0 };

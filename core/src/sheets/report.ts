@@ -1,4 +1,4 @@
-import { methodTestText, plannedView, rankingView, sectionOf, type Findings } from '../findings';
+import { methodTestText, plannedView, rankingView, sectionOf, type Findings, type Profiled } from '../findings';
 import { counted, type Block, type Column, type Sheet } from './sheet';
 
 const decimal = (value: number | null | undefined, digits: number): string =>
@@ -137,29 +137,8 @@ function plannedBlocks(found: Findings): Block[] {
         ),
       ];
     }
-    case 'profile': {
-      const { rows, methodTests } = planned.planned;
-      const ofMethods = (word: string): number | null | undefined =>
-        methodTests?.find(({ attribute }) => attribute === word)?.adjustedP;
-      return [
-        {
-          kind: 'table',
-          above: 'Planned: word by word',
-          columns: [
-            { name: 'Word', isWide: true },
-            ...found.methods.map(({ name }) => number(name)),
-            number(methodTests ? 'p, pieces' : 'p, adjusted'),
-            ...(methodTests ? [number('p, methods')] : []),
-          ],
-          rows: rows.map(({ attribute, means, adjustedP }) => [
-            attribute,
-            ...found.methods.map(({ id }) => decimal(means.find((mean) => mean.level === id)?.mean, 1)),
-            pText(adjustedP),
-            ...(methodTests ? [pText(ofMethods(attribute))] : []),
-          ]),
-        },
-      ];
-    }
+    case 'profile':
+      return [profileTable(found, planned.planned)];
     case 'ranking':
       return [
         ...methodTestBlocks(planned.planned.methodTest),
@@ -190,6 +169,29 @@ function plannedBlocks(found: Findings): Block[] {
       ];
     }
   }
+}
+
+/** All words with their means, and which differ. */
+function profileTable(found: Findings, profile: Profiled): Block {
+  const { rows, methodTests } = profile;
+  const ofMethods = (word: string): number | null | undefined =>
+    methodTests?.find(({ attribute }) => attribute === word)?.adjustedP;
+  return {
+    kind: 'table',
+    above: 'Planned: word by word',
+    columns: [
+      { name: 'Word', isWide: true },
+      ...found.methods.map(({ name }) => number(name)),
+      number(methodTests ? 'p, pieces' : 'p, adjusted'),
+      ...(methodTests ? [number('p, methods')] : []),
+    ],
+    rows: rows.map(({ attribute, means, adjustedP }) => [
+      attribute,
+      ...found.methods.map(({ id }) => decimal(means.find((mean) => mean.level === id)?.mean, 1)),
+      pText(adjustedP),
+      ...(methodTests ? [pText(ofMethods(attribute))] : []),
+    ]),
+  };
 }
 
 const text = (said: string): Block => ({ kind: 'text', text: said, look: 'quiet' });

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { fingerprint, parseBundle, type Key, type Plan, type TastingBundle } from '../../src/bundle';
+import { digestOf, fingerprint, parseBundle, type Key, type Plan, type TastingBundle } from '../../src/bundle';
 import { ledgerOf } from '../../src/caveats';
 import { simulatedBundle } from '../support/bundles';
 
@@ -36,6 +36,15 @@ describe('bundles of earlier versions', () => {
   it.each(kept)('%s reads the same a second time, once it was written as version 3', (file) => {
     const bundle = read(file);
     expect(parseBundle(JSON.parse(JSON.stringify(bundle)))).toEqual({ bundle, problems: [] });
+  });
+
+  it('keep their digest, though fields were added since', () => {
+    const stated = kept.filter((file) => raw(file).digest);
+    expect(stated.length).toBeGreaterThan(1);
+    for (const file of stated) expect(digestOf(read(file))).toBe(raw(file).digest);
+    const alike = read(stated[0]);
+    alike.tasting.takenAlike = 'one stirred pot';
+    expect(digestOf(alike)).not.toBe(raw(stated[0]).digest);
   });
 
   it('keep their caveats, and who was not blind', () => {

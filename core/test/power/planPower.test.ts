@@ -96,9 +96,9 @@ describe('power of a plan', () => {
   it.each(['tetrad', 'paired-preference', 'a-not-a'] as const)('of %s hangs on groups that share no piece', (test) => {
     const asked = { ...plan, test, methods: methods(2), assumed: { ...plan.assumed, discriminators: 0.25 } };
     const power = (pieces: number) => planPower({ ...asked, piecesPerMethod: pieces }, 48, '1', 400).power;
-    expect(power(12)).toBeGreaterThan(power(4) + 0.03);
-    const alike = planPower({ ...asked, piecesPerMethod: 4, takenAlike: 'one stirred pot' }, 48, '1', 400);
-    expect(alike.power).toBeGreaterThan(power(4));
+    expect(power(12)).toBeGreaterThan(power(6) + 0.03);
+    const alike = planPower({ ...asked, piecesPerMethod: 6, takenAlike: 'one stirred pot' }, 48, '1', 400);
+    expect(alike.power).toBeGreaterThan(power(6));
   });
 
   it('of pieces that are taken to be alike is that of bites', () => {

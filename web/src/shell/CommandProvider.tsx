@@ -45,6 +45,17 @@ interface ListProps {
   onOpenChange: (open: boolean) => void;
 }
 
+/** Every word that was typed stands in the label or the group; letters scattered over a label find what nobody meant. */
+function holdsAll(label: string, typed: string, groups: string[] = []): number {
+  const text = [label, ...groups].join(' ').toLowerCase();
+  return typed
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word))
+    ? 1
+    : 0;
+}
+
 function Finder({ commands, open, onOpenChange }: ListProps) {
   const groups = [...new Set(commands.map((command) => command.group))];
   return (
@@ -56,7 +67,7 @@ function Finder({ commands, open, onOpenChange }: ListProps) {
             <Dialog.Title>Find a command</Dialog.Title>
             <Dialog.Description>Type to narrow the list, Enter to do it.</Dialog.Description>
           </VisuallyHidden.Root>
-          <Palette label="Commands">
+          <Palette label="Commands" filter={holdsAll}>
             <Palette.Input
               placeholder="What do you want to do?"
               className="w-full border-b border-line bg-transparent px-5 py-4 text-lg outline-none"
@@ -74,6 +85,7 @@ function Finder({ commands, open, onOpenChange }: ListProps) {
                     .map((command, at) => (
                       <Palette.Item
                         key={`${command.label} ${at}`}
+                        keywords={[group]}
                         onSelect={() => {
                           onOpenChange(false);
                           command.run();

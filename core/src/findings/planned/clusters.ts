@@ -1,3 +1,4 @@
+import { clusterTest } from '../../design';
 import { clustersOf, pieceClusters, type NoTest, type PieceClusters } from '../../inference';
 import type { PlannedRules } from './answer';
 import type { HeardSet } from './heard';
@@ -8,11 +9,11 @@ interface SetFigure {
   value: number;
 }
 
-/** Answers by group of people who shared no piece with the others, in order of appearance. */
+/** Answers by group of people who shared no block of pieces with the others, in order of appearance. */
 function byCluster<T extends { set: HeardSet }>(answers: readonly T[]): T[][] {
   const clusters: T[][] = [];
   const numbers = clustersOf(
-    answers.map(({ set }) => ({ panelist: set.panelist, pieces: set.samples.map(({ piece }) => piece) })),
+    answers.map(({ set }) => ({ panelist: set.panelist, blocks: set.samples.map(({ block }) => block) })),
   );
   answers.forEach((answer, at) => (clusters[numbers[at]] ??= []).push(answer));
   return clusters;
@@ -36,8 +37,11 @@ export function differencesByCluster(
   });
 }
 
-export const testOfClusters = (
+/** Null where the plan tests no methods. */
+export function testOfClusters(
   figures: readonly number[],
-  { ofMethods, alpha }: PlannedRules,
-  rules: { sides: 1 | 2; swaps: boolean; byLuck: number },
-): PieceClusters | NoTest | null => (ofMethods ? pieceClusters(figures, { alpha, ...rules }) : null);
+  { ofMethods, test }: PlannedRules,
+): PieceClusters | NoTest | null {
+  const rules = clusterTest(test);
+  return ofMethods && rules ? pieceClusters(figures, rules) : null;
+}

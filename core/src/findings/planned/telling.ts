@@ -78,25 +78,31 @@ interface Eaten {
 
 /** The answer: of the methods where groups of people who shared no piece show it, else of the pieces. */
 function answered(eaten: Eaten, { alpha, alike }: PlannedRules): Answer<Telling> {
-  const { result, replicated = null, methodTest, support } = eaten;
+  const { result, replicated = null, methodTest } = eaten;
   const planned: Telling = { of: 'telling', result, replicated, methodTest };
   if (result.test === null && result !== UNESTIMATED)
     return { planned, kind: 'cannot-say', about: 'pieces', leaders: [], sentence: result.reason, support: '' };
   const isShown = methodTest?.test === 'piece-clusters' && methodTest.p <= alpha;
-  const about: About = isShown ? 'methods' : aboutBites({ alike });
-  const sure =
-    methodTest?.test === 'piece-clusters'
-      ? methodSupport(methodTest, { about, given: 'choices', bites: eaten.isFound ? eaten.bites : '' })
-      : eaten.bites;
-  const isClaimed = isShown || eaten.isFound;
-  const claim = about === 'pieces' ? eaten.ofPieces : alike ? ifAlike(eaten.ofMethods) : eaten.ofMethods;
+  const about = isShown ? 'methods' : aboutBites({ alike });
+  const support = `${eaten.support} ${howSure(eaten, about)}`;
+  if (!isShown && !eaten.isFound)
+    return { planned, kind: 'no-answer', about, leaders: [], sentence: eaten.nothing, support };
   return {
-    ...{ planned, kind: isClaimed ? eaten.found : 'no-answer', about },
-    leaders: isClaimed ? eaten.leaders : [],
-    sentence: isClaimed ? claim : eaten.nothing,
-    support: `${support} ${sure}`,
+    ...{ planned, kind: eaten.found, about, leaders: eaten.leaders },
+    sentence: claimIn(eaten, about, alike),
+    support,
   };
 }
+
+function claimIn({ ofMethods, ofPieces }: Eaten, about: About, alike: boolean): string {
+  if (about === 'pieces') return ofPieces;
+  return alike ? ifAlike(ofMethods) : ofMethods;
+}
+
+const howSure = ({ methodTest, isFound, bites }: Eaten, about: About): string =>
+  methodTest?.test === 'piece-clusters'
+    ? methodSupport(methodTest, { about, given: 'choices', bites: isFound ? bites : '' })
+    : bites;
 
 function forced(sets: readonly HeardSet[], rules: PlannedRules, protocol: Protocol, pair: Pair): Answer<Telling> {
   const right = sets.flatMap((set) => {
@@ -122,7 +128,7 @@ function forced(sets: readonly HeardSet[], rules: PlannedRules, protocol: Protoc
     {
       result,
       replicated: replicated === null || replicated.test === null ? null : replicated,
-      methodTest: testOfClusters(figures, rules, { sides: 1, swaps: protocol === '2-afc', byLuck: guess }),
+      methodTest: testOfClusters(figures, rules),
       isFound: right.length > 0 && binomialUpperTail(correct, right.length, guess) <= rules.alpha,
       found: isDirected ? 'winner' : 'told-apart',
       leaders: isDirected ? [pair.second] : [],
@@ -187,7 +193,7 @@ function preference(sets: readonly HeardSet[], rules: PlannedRules, pair: Pair):
   const [a, b] = [votes.filter((vote) => vote > 0).length, votes.filter((vote) => vote < 0).length];
   const none = votes.length - a - b;
   const result = pairedPreference({ a, b, none }, 'drop', rules.alpha);
-  const methodTest = testOfClusters(figuresByCluster(leanings), rules, { sides: 2, swaps: true, byLuck: 0.5 });
+  const methodTest = testOfClusters(figuresByCluster(leanings), rules);
   const isFirst = methodTest?.test === 'piece-clusters' && methodTest.p <= rules.alpha ? methodTest.mean > 0 : a >= b;
   const [leader, other] = isFirst ? [first, second] : [second, first];
   const [most, least] = [Math.max(a, b), Math.min(a, b)];
@@ -212,7 +218,7 @@ function recognised(sets: readonly HeardSet[], rules: PlannedRules, { first }: P
   });
   const { hits, signals, falseAlarms, noises } = calls(answers);
   return told(aNotA({ hits, signals, falseAlarms, noises }, rules.alpha), rules, {
-    methodTest: testOfClusters(differencesByCluster(answers), rules, { sides: 1, swaps: true, byLuck: 0.5 }),
+    methodTest: testOfClusters(differencesByCluster(answers), rules),
     support: `"A" was said to ${hits} of ${signals} servings of A, and to ${falseAlarms} of ${noises} others.`,
   });
 }
@@ -229,7 +235,7 @@ function calledDifferent(sets: readonly HeardSet[], rules: PlannedRules, _pair: 
     rules.alpha,
   );
   return told(result, rules, {
-    methodTest: testOfClusters(differencesByCluster(answers), rules, { sides: 1, swaps: false, byLuck: 0.5 }),
+    methodTest: testOfClusters(differencesByCluster(answers), rules),
     support: `"Different" was said of ${hits} of ${signals} different pairs, and of ${falseAlarms} of ${noises} same ones.`,
   });
 }

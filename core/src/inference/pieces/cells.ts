@@ -38,73 +38,112 @@ export interface Cell {
   means: number[];
 }
 
-/** @returns the units in which all methods were compared, in the order of their blocks */
-export function cellsOf(rows: readonly BlockRow[], methods: number): Cell[] {
-  const useful = rows.filter(({ samples }) => samples.length > 1);
-  return joinedBlocks(useful, methods).map(({ blocks, own }) => {
-    const people = own.reduce((sum, { weight }) => sum + weight, 0);
-    const isComplete = own.every(({ samples }) => samples.length === methods);
-    return { blocks, people, means: isComplete ? plainMeans(own, methods, people) : adjustedMeans(own, methods) };
-  });
-}
-
-interface Joined {
+/** Rows that are read as one cell, and how; the same whatever was answered. */
+export interface Unit {
   blocks: number[];
-  own: BlockRow[];
+  rows: number[];
+  people: number;
+  /** Effects of the methods from their sums about the rows' means; null where all rows hold all methods. */
+  solve: number[][] | null;
 }
 
-function joinedBlocks(rows: readonly BlockRow[], methods: number): Joined[] {
-  const units: Joined[] = [];
-  let open: Joined = { blocks: [], own: [] };
-  for (const block of [...new Set(rows.map((row) => row.block))].sort((a, b) => a - b)) {
+/** How rows are read: found once, it serves for any answers of the same people to the same samples. */
+export interface Reading {
+  units: Unit[];
+  /** Whether anyone had a method from several blocks. */
+  isCrossed: boolean;
+}
+
+export const readingOf = (rows: readonly Omit<BlockRow, 'values'>[], methods: number): Reading => ({
+  units: unitsOf(rows, methods),
+  isCrossed: isAnyCrossed(rows),
+});
+
+function isAnyCrossed(rows: readonly Omit<BlockRow, 'values'>[]): boolean {
+  const blockOf = new Map<string, number>();
+  return rows.some(({ panelist, block, samples }) =>
+    samples.some((sample) => {
+      const name = `${panelist} ${sample}`;
+      const before = blockOf.get(name) ?? block;
+      blockOf.set(name, before);
+      return before !== block;
+    }),
+  );
+}
+
+/** The units in which all methods were compared, in the order of their blocks. */
+function unitsOf(rows: readonly Omit<BlockRow, 'values'>[], methods: number): Unit[] {
+  const places = rows.flatMap(({ samples }, at) => (samples.length > 1 ? [at] : []));
+  const units: Unit[] = [];
+  let open: Pick<Unit, 'blocks' | 'rows'> = { blocks: [], rows: [] };
+  const close = (): void => {
+    const own = open.rows.map((at) => rows[at]);
+    const people = own.reduce((sum, { weight }) => sum + weight, 0);
+    units.push({ ...open, people, solve: isComplete(own, methods) ? null : solver(own, methods, people) });
+    open = { blocks: [], rows: [] };
+  };
+  for (const block of [...new Set(places.map((at) => rows[at].block))].sort((a, b) => a - b)) {
     open.blocks.push(block);
-    for (const row of rows) if (row.block === block) open.own.push(row);
-    if (!comparesAll(open.own, methods)) continue;
-    units.push(open);
-    open = { blocks: [], own: [] };
+    open.rows.push(...places.filter((at) => rows[at].block === block));
+    if (
+      comparesAll(
+        open.rows.map((at) => rows[at]),
+        methods,
+      )
+    )
+      close();
   }
   const last = units.at(-1);
+  if (!last || open.blocks.length === 0) return units;
   // What is left over helps the last one.
-  if (last) {
-    last.blocks.push(...open.blocks);
-    last.own.push(...open.own);
-  }
+  units.pop();
+  open = { blocks: [...last.blocks, ...open.blocks], rows: [...last.rows, ...open.rows] };
+  close();
   return units;
 }
 
+const isComplete = (rows: readonly Pick<BlockRow, 'samples'>[], methods: number): boolean =>
+  rows.every(({ samples }) => samples.length === methods);
+
 /** Whether all methods are linked, and compared at least twice as often as it takes to rank them. */
-function comparesAll(rows: readonly BlockRow[], methods: number): boolean {
-  if (rows.every(({ samples }) => samples.length === methods)) return true;
+function comparesAll(rows: readonly Omit<BlockRow, 'values'>[], methods: number): boolean {
+  if (isComplete(rows, methods)) return true;
   const comparisons = rows.reduce((sum, { samples }) => sum + samples.length - 1, 0);
   return comparisons >= 2 * (methods - 1) && linkedGroups(rows, methods) === 1;
 }
 
-function plainMeans(rows: readonly BlockRow[], methods: number, people: number): number[] {
-  const sums = new Array<number>(methods).fill(0);
-  for (const { samples, values, weight } of rows)
-    samples.forEach((sample, at) => (sums[sample] += weight * values[at]));
-  return sums.map((sum) => sum / people);
+/** Inverse of the normal equations of method and row, with effects that sum to zero. */
+function solver(rows: readonly Omit<BlockRow, 'values'>[], methods: number, people: number): number[][] {
+  const normal = Matrix.ones(methods, methods)
+    .mul(people / methods)
+    .to2DArray();
+  for (const { samples, weight } of rows)
+    for (const a of samples) for (const b of samples) normal[a][b] += weight * ((a === b ? 1 : 0) - 1 / samples.length);
+  return new CholeskyDecomposition(new Matrix(normal)).solve(Matrix.eye(methods)).to2DArray();
 }
 
-/** Least squares of method and row, about the mean of all rows. */
-function adjustedMeans(rows: readonly BlockRow[], methods: number): number[] {
-  const normal = Matrix.zeros(methods, methods);
-  const right = new Array<number>(methods).fill(0);
-  let [level, people] = [0, 0];
-  for (const { samples, values, weight } of rows) {
-    const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
-    level += weight * mean;
-    people += weight;
-    samples.forEach((a, at) => {
-      right[a] += weight * (values[at] - mean);
-      for (const b of samples) normal.set(a, b, normal.get(a, b) + weight * ((a === b ? 1 : 0) - 1 / samples.length));
-    });
-  }
-  // Effects sum to zero: with that added the system has one answer.
-  const bound = people / methods;
-  const system = Matrix.add(normal, Matrix.ones(methods, methods).mul(bound));
-  const effects = new CholeskyDecomposition(system).solve(Matrix.columnVector(right)).to1DArray();
-  return effects.map((effect) => level / people + effect);
+/** What was said in each unit, by method. */
+export function cellsOf(
+  rows: readonly BlockRow[],
+  methods: number,
+  { units }: Pick<Reading, 'units'> = readingOf(rows, methods),
+): Cell[] {
+  return units.map(({ blocks, rows: places, people, solve }) => {
+    const sums = new Array<number>(methods).fill(0);
+    let level = 0;
+    for (const place of places) {
+      const { samples, values, weight } = rows[place];
+      let mean = 0;
+      for (const value of values) mean += value / values.length;
+      level += weight * mean;
+      for (let at = 0; at < samples.length; at++) sums[samples[at]] += weight * (values[at] - mean);
+    }
+    const effects = solve ? solve.map((row) => row.reduce((sum, one, at) => sum + one * sums[at], 0)) : null;
+    return {
+      ...{ blocks, people },
+      means: sums.map((sum, at) => level / people + (effects ? effects[at] : sum / people)),
+    };
+  });
 }
 
 /** Sum of squares about the mean. */

@@ -35,7 +35,16 @@ import { manyToOneP } from '../certainty/manyToOne';
 import type { NoTest, Probability } from '../certainty/probability';
 import type { AgainstReference } from '../rankings/rankSumLimits';
 import { enumeratedP, relabeledP, type Relabeling } from '../rankings/relabel';
-import { betweenPieces, cellsOf, columnMeans, squares, type BlockRow, type Cell } from './cells';
+import {
+  betweenPieces,
+  cellsOf,
+  columnMeans,
+  readingOf,
+  squares,
+  type BlockRow,
+  type Cell,
+  type Reading,
+} from './cells';
 
 /** Two methods compared on the error of pieces. */
 export interface BlockPair {
@@ -45,9 +54,9 @@ export interface BlockPair {
   difference: number;
   se: number;
   df: number;
-  /** Of this pair by itself, by Student's t. */
+  /** Of this pair by itself, by Student's t; 1 with `limitOnly`. */
   p: number;
-  /** By Tukey, simultaneous over all pairs. */
+  /** By Tukey, simultaneous over all pairs; with `limitOnly` just alpha where it is not above alpha, else 1. */
   adjustedP: number;
 }
 
@@ -76,6 +85,8 @@ export interface PieceBlocksOptions {
   seed: string;
   /** Fewer draws and no enumeration above what takes a moment, for the many panels of a rehearsal. */
   limitOnly?: boolean;
+  /** How the rows are read, where that is known from before: {@link readingOf}. */
+  reading?: Reading;
 }
 
 /**
@@ -90,25 +101,23 @@ const MARGIN = 2;
  * @param rows one for each panelist and each time that samples were judged side by side
  * @returns the test, or why there is none
  */
-export function pieceBlocks(
-  rows: readonly BlockRow[],
-  { methods: k, alpha, seed, limitOnly = false }: PieceBlocksOptions,
-): PieceBlocks | NoTest {
-  const cells = cellsOf(rows, k);
-  const eaten = new Set(rows.map(({ block }) => block)).size;
-  if (cells.length < 2) return { test: null, reason: eaten < 2 ? ONE_BLOCK : NOT_COMPARED };
+export function pieceBlocks(rows: readonly BlockRow[], options: PieceBlocksOptions): PieceBlocks | NoTest {
+  const { methods: k, reading = readingOf(rows, k) } = options;
+  const cells = cellsOf(rows, k, reading);
+  if (cells.length < 2)
+    return { test: null, reason: new Set(rows.map(({ block }) => block)).size < 2 ? ONE_BLOCK : NOT_COMPARED };
   const means = columnMeans(cells.map((cell) => cell.means));
   const [df1, df2] = [k - 1, (k - 1) * (cells.length - 1)];
-  const between = (cells.length * squares(means)) / df1;
-  const isCrossed = isAnyCrossed(rows);
-  const error = betweenPieces(cells, means) / df2 + (isCrossed ? cells.length * tasteError(rows, means) : 0);
-  const F = between < 1e-20 ? 0 : error > 1e-20 ? between / error : null;
-  const arrangements = factorial(k) ** (cells.length - 1);
-  const isFine = !isCrossed && alpha * k ** (cells.length - 1) >= (k === 2 ? 1 : MARGIN);
+  const taste = reading.isCrossed ? cells.length * tasteError(rows, means) : 0;
+  const error = betweenPieces(cells, means) / df2 + taste;
+  const F = ratio((cells.length * squares(means)) / df1, error);
+  // Blocks that agree to the last rank may do so by luck: no surer than all their pieces falling alike.
+  const least = factorial(k) ** (1 - cells.length);
+  const isFine = !reading.isCrossed && canReach(options.alpha, k, cells.length);
   const probability: Probability = isFine
-    ? relabelled(cells, k, { seed, limitOnly })
-    : { p: F === null ? 1 / arrangements : fUpperTail(F, df1, df2), from: 'limiting' };
-  const pairs = pairsOf(means, { error, blocks: cells.length, df: df2, least: 1 / arrangements });
+    ? relabelled(cells, k, options)
+    : { p: F === null ? least : fUpperTail(F, df1, df2), from: 'limiting' };
+  const pairs = pairsOf(means, { error, blocks: cells.length, df: df2, least, ...tailsOf(df2, options) });
   return {
     test: 'piece-blocks',
     ...{ F, df1, df2, probability, by: isFine ? 'relabelling' : 'F' },
@@ -118,22 +127,20 @@ export function pieceBlocks(
   };
 }
 
+/** F, as far as digits go; null where there is a difference and no error. */
+function ratio(between: number, error: number): number | null {
+  if (between < NOTHING) return 0;
+  return error > NOTHING ? between / error : null;
+}
+
+const NOTHING = 1e-20;
+
+const canReach = (alpha: number, k: number, blocks: number): boolean =>
+  alpha * k ** (blocks - 1) >= (k === 2 ? 1 : MARGIN);
+
 const ONE_BLOCK = 'With one piece of each method, a method cannot be told apart from its piece.';
 const NOT_COMPARED =
   'Too few people compared all methods on pieces of their own, so a method cannot be told apart from its pieces.';
-
-/** Whether anyone had a method from several blocks. */
-function isAnyCrossed(rows: readonly BlockRow[]): boolean {
-  const blockOf = new Map<string, number>();
-  return rows.some(({ panelist, block, samples }) =>
-    samples.some((sample) => {
-      const name = `${panelist} ${sample}`;
-      const before = blockOf.get(name) ?? block;
-      blockOf.set(name, before);
-      return before !== block;
-    }),
-  );
-}
 
 /** Variance of a method's mean that comes from which people came, by what they differ in. */
 function tasteError(rows: readonly BlockRow[], means: readonly number[]): number {
@@ -163,7 +170,7 @@ function tasteError(rows: readonly BlockRow[], means: readonly number[]): number
 function relabelled(
   cells: readonly Cell[],
   k: number,
-  { seed, limitOnly }: { seed: string; limitOnly: boolean },
+  { alpha, seed, limitOnly = false }: PieceBlocksOptions,
 ): Probability {
   const methods = Array.from({ length: k }, (_, method) => method);
   const relabeling: Relabeling = {
@@ -171,7 +178,7 @@ function relabelled(
     samples: k,
     statistic: (sums) => sums.reduce((total, sum) => total + sum * sum, 0),
     seed,
-    draws: limitOnly ? 999 : 100_000,
+    ...(limitOnly ? { draws: 999, stopAbove: alpha } : { draws: 100_000 }),
   };
   const exact = limitOnly && k > 2 ? null : enumeratedP(relabeling);
   return exact === null ? relabeledP(relabeling) : { p: exact, from: 'exact' };
@@ -187,18 +194,56 @@ function sumsOf(means: readonly number[], people: number): number[] {
   });
 }
 
-function pairsOf(
-  means: readonly number[],
-  { error, blocks, df, least }: { error: number; blocks: number; df: number; least: number },
-): BlockPair[] {
-  const se = error > 1e-20 ? Math.sqrt((2 * error) / blocks) : 0;
+/** What pairs are held against. */
+interface PairError {
+  error: number;
+  blocks: number;
+  df: number;
+  /** p of a pair where blocks agree to the last rank. */
+  least: number;
+  /** Simultaneous p of a studentized difference. */
+  tukey: (q: number) => number;
+  /** p of a difference by itself, in standard errors. */
+  student: (t: number) => number;
+}
+
+/** How the differences of pairs are judged; a rehearsal asks of no pair by itself. */
+function tailsOf(
+  df: number,
+  { methods, alpha, limitOnly = false }: PieceBlocksOptions,
+): Pick<PairError, 'tukey' | 'student'> {
+  if (limitOnly) return { tukey: tukeyAt(methods, df, alpha), student: () => 1 };
+  return { tukey: (q) => studentizedRangeUpperTail(q, methods, df), student: (t) => studentTwoSided(t, df) };
+}
+
+const limits = new Map<string, number>();
+
+/** Whether a studentized difference is shown at alpha, by its limit, which is found once. */
+function tukeyAt(k: number, df: number, alpha: number): (q: number) => number {
+  const name = `${k} ${df} ${alpha}`;
+  let limit = limits.get(name);
+  if (limit === undefined) {
+    let [low, high] = [0, 1000];
+    for (let step = 0; step < 50; step++) {
+      const middle = (low + high) / 2;
+      if (studentizedRangeUpperTail(middle, k, df) > alpha) low = middle;
+      else high = middle;
+    }
+    limit = high;
+    limits.set(name, limit);
+  }
+  const least = limit;
+  return (q) => (q >= least ? alpha : 1);
+}
+
+function pairsOf(means: readonly number[], { error, blocks, df, least, tukey, student }: PairError): BlockPair[] {
+  const se = error > NOTHING ? Math.sqrt((2 * error) / blocks) : 0;
   return means.flatMap((mean, a) =>
     means.slice(a + 1).map((other, at): BlockPair => {
       const difference = Math.abs(mean - other) < 1e-10 ? 0 : mean - other;
       const q = (Math.abs(difference) / se) * Math.SQRT2;
-      // Blocks that agree to the last rank may do so by luck: no surer than all their pieces falling alike.
-      const adjustedP = difference === 0 ? 1 : se > 0 ? studentizedRangeUpperTail(q, means.length, df) : least;
-      const p = difference === 0 ? 1 : se > 0 ? studentTwoSided(Math.abs(difference) / se, df) : least;
+      const adjustedP = difference === 0 ? 1 : se > 0 ? tukey(q) : least;
+      const p = difference === 0 ? 1 : se > 0 ? student(Math.abs(difference) / se) : least;
       return { a, b: a + 1 + at, difference, se, df, p, adjustedP };
     }),
   );

@@ -9,21 +9,22 @@
  * against what guessing gives.
  *
  * - Where swapping the two methods within a cluster only turns the sign of its figure
- *   (preference, 2-AFC, A/not-A), and there are clusters enough to reach alpha: the share of
- *   all swaps that come out as far as what was seen. Exact, since pieces were assigned to
- *   methods at random.
- * - Else Student's t on the figures of the clusters.
+ *   (preference, 2-AFC, A/not-A): the share of all swaps that come out as far as what was seen.
+ *   Exact, since pieces were assigned to methods at random; with few clusters it reaches no level.
+ *   Student's t on three clusters of a preference claimed in 8 of 100 where pieces differ much.
+ * - Else, or with very many clusters, Student's t on their figures.
  *
- * Limits: with one cluster nothing can be said of the methods; with two or three only what is
- * plain shows. Clusters that agree to the last answer are no surer than each of them having
- * come out so by its pieces alone.
+ * Either is no surer than each of the clusters having come out so by its pieces alone, if these
+ * differ much: a triangle's odd piece is the one by itself in one cluster of three.
+ *
+ * Limits: with one cluster nothing can be said of the methods, and with few no level is reached.
  *
  * Source: analysis of cluster summaries, Donner & Klar, *Design and Analysis of Cluster
  * Randomization Trials in Health Research*, chapters 6 and 7 (from memory); swaps as in
  * Edgington & Onghena, *Randomization Tests*, chapter 5.
  *
  * @example
- * pieceClusters([0.3, 0.5, 0.4], { alpha: 0.05, sides: 1, swaps: false, byLuck: 1 / 3 }).df // 2
+ * pieceClusters([0.3, 0.5, 0.4], { sides: 1, swaps: false, byLuck: 1 / 3 }).df // 2
  */
 import { studentTwoSided, studentUpperTail } from '../../numeric';
 import type { NoTest } from '../certainty/probability';
@@ -44,7 +45,6 @@ export interface PieceClusters {
 
 /** What {@link pieceClusters} needs beside the figures. */
 export interface ClusterRules {
-  alpha: number;
   /** Whether only figures above 0 are looked for, or either direction. */
   sides: 1 | 2;
   /** Whether swapping the methods turns the sign of a figure. */
@@ -59,7 +59,7 @@ const MOST_SWAPPED = 16;
 /** @param figures one per cluster: how far above guessing it came out */
 export function pieceClusters(
   figures: readonly number[],
-  { alpha, sides, swaps, byLuck }: ClusterRules,
+  { sides, swaps, byLuck }: ClusterRules,
 ): PieceClusters | NoTest {
   const n = figures.length;
   if (n < 2)
@@ -73,18 +73,19 @@ export function pieceClusters(
   const se = variance > 1e-20 ? Math.sqrt(variance / n) : 0;
   const t = se > 0 ? mean / se : mean === 0 ? 0 : null;
   const shared = { test: 'piece-clusters' as const, clusters: n, mean, se, df: n - 1, t };
-  if (swaps && alpha * 2 ** n >= sides && n <= MOST_SWAPPED)
-    return { ...shared, p: swappedP(figures, sides), by: 'swaps' };
+  if (swaps && n <= MOST_SWAPPED) return { ...shared, p: swappedP(figures, sides), by: 'swaps' };
   return { ...shared, p: tailP(shared, { sides, byLuck }), by: 't' };
 }
 
+/** By Student's t, but no surer than every cluster having come out so by its pieces alone. */
 function tailP(
   { t, df, mean, clusters }: Omit<PieceClusters, 'p' | 'by'>,
   { sides, byLuck }: Pick<ClusterRules, 'sides' | 'byLuck'>,
 ): number {
-  if (t !== null) return sides === 1 ? studentUpperTail(t, df) : studentTwoSided(t, df);
-  if (sides === 1 && mean < 0) return 1;
-  return Math.min(1, sides * byLuck ** clusters);
+  if (t === null && sides === 1 && mean < 0) return 1;
+  const least = Math.min(1, sides * byLuck ** clusters);
+  if (t === null) return least;
+  return Math.max(least, sides === 1 ? studentUpperTail(t, df) : studentTwoSided(t, df));
 }
 
 /** Share of all swaps whose sum is as far out as the one that was seen. */
@@ -101,14 +102,14 @@ function swappedP(figures: readonly number[], sides: 1 | 2): number {
   return reached / 2 ** figures.length;
 }
 
-/** One answer, with all pieces that it was about. */
+/** One answer, with the blocks of all pieces that it was about: blocks, since one sample by itself meets no piece of the other method. */
 export interface ClusteredAnswer {
   panelist: string;
-  pieces: readonly string[];
+  blocks: readonly number[];
 }
 
 /**
- * Puts answers into clusters: two are in one where they share a piece or a panelist.
+ * Puts answers into clusters: two are in one where they share a block of pieces or a panelist.
  *
  * @returns per answer the number of its cluster, from 0
  */
@@ -122,7 +123,7 @@ export function clustersOf(answers: readonly ClusteredAnswer[]): number[] {
     return top;
   };
   const who = ({ panelist }: ClusteredAnswer): string => `panelist ${panelist}`;
-  for (const answer of answers) for (const piece of answer.pieces) group.set(root(`piece ${piece}`), root(who(answer)));
+  for (const answer of answers) for (const block of answer.blocks) group.set(root(`block ${block}`), root(who(answer)));
   const numbers = new Map<string, number>();
   return answers.map((answer) => {
     const top = root(who(answer));

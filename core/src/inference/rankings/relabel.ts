@@ -35,6 +35,8 @@ export interface Relabeling {
   seed: string;
   /** Default 100,000. */
   draws?: number;
+  /** No longer drawn once p is sure to come out above this: enough to know that nothing is shown. */
+  stopAbove?: number;
   onProgress?: (fraction: number) => void;
 }
 
@@ -93,19 +95,11 @@ export function relabeledP({
   statistic,
   seed,
   draws = 100_000,
+  stopAbove = 1,
   onProgress,
 }: Relabeling): Probability & { from: 'monte-carlo' } {
   const { fraction } = randomStream(seed, 'relabel');
-  const given = blocks.flatMap((block) => [...block.values]);
-  // Ranks are whole or half numbers; doubled, they can be summed as integers, which is a quarter faster.
-  const isRanks = given.every((value) => Number.isInteger(2 * value) && Math.abs(value) < 1e5);
-  const unit = isRanks ? 0.5 : 1;
-  const values = isRanks ? Int32Array.from(given, (value) => 2 * value) : Float64Array.from(given);
-  const places = Int32Array.from(blocks.flatMap((block) => [...block.samples]));
-  const ends = Int32Array.from(blocks.map((block) => block.values.length));
-  for (let at = 1; at < ends.length; at++) ends[at] += ends[at - 1];
-  const sums = isRanks ? new Int32Array(samples) : new Float64Array(samples);
-  const isComplete = places.every((place, at) => place === at % samples) && values.length === samples * ends.length;
+  const { unit, values, places, ends, sums, isComplete } = laidOut(blocks, samples);
   const inUnits = new Float64Array(samples);
   const reached = (): number => {
     for (let at = 0; at < samples; at++) inUnits[at] = sums[at] * unit;
@@ -115,15 +109,34 @@ export function relabeledP({
   // Two ways to add the same numbers may differ in the last bits.
   const observed = reached() * (1 - 1e-12) - 1e-12;
   let atLeast = 0;
-  for (let draw = 0; draw < draws; draw++) {
+  let drawn = 0;
+  const most = stopAbove * (draws + 1);
+  for (; drawn < draws && atLeast < most; drawn++) {
     sums.fill(0);
     if (isComplete) addCompleteDraw(sums, values, fraction);
     else addDraw(sums, values, places, ends, fraction);
     if (reached() >= observed) atLeast++;
-    if (draw % 4096 === 0) onProgress?.(draw / draws);
+    if (drawn % 4096 === 0) onProgress?.(drawn / draws);
   }
-  const p = (atLeast + 1) / (draws + 1);
-  return { p, from: 'monte-carlo', draws, standardError: Math.sqrt((p * (1 - p)) / draws) };
+  const p = (atLeast + 1) / (drawn + 1);
+  return { p, from: 'monte-carlo', draws: drawn, standardError: Math.sqrt((p * (1 - p)) / drawn) };
+}
+
+/** The blocks one after the other in plain numbers. */
+function laidOut(blocks: readonly Block[], samples: number) {
+  const given = blocks.flatMap((block) => [...block.values]);
+  // Ranks are whole or half numbers; doubled, they can be summed as integers, which is a quarter faster.
+  const isRanks = given.every((value) => Number.isInteger(2 * value) && Math.abs(value) < 1e5);
+  const places = Int32Array.from(blocks.flatMap((block) => [...block.samples]));
+  const ends = Int32Array.from(blocks.map((block) => block.values.length));
+  for (let at = 1; at < ends.length; at++) ends[at] += ends[at - 1];
+  return {
+    unit: isRanks ? 0.5 : 1,
+    values: isRanks ? Int32Array.from(given, (value) => 2 * value) : Float64Array.from(given),
+    ...{ places, ends },
+    sums: isRanks ? new Int32Array(samples) : new Float64Array(samples),
+    isComplete: places.every((place, at) => place === at % samples) && given.length === samples * ends.length,
+  };
 }
 
 type Numbers = Float64Array | Int32Array;

@@ -1,3 +1,4 @@
+import { MOST_PIECES } from '@jacana/core/bundle';
 import { isOfMethods, leastPieces } from '@jacana/core/design';
 import { powerSource, type SizedPlan } from '@jacana/core/power';
 import { isOfTwoSamples } from '@jacana/core/questions';
@@ -84,10 +85,13 @@ function Pieces({ plan }: { plan: SizedPlan }) {
       <li>About these pieces. One piece a method: a difference may be the piece’s, and is none of the methods.</li>
     );
   if (isOfMethods(plan)) return <li>About the methods: the {pieces} pieces of each are what is counted.</li>;
+  const least = leastPieces(plan);
   return (
     <li>
-      About these pieces: for a claim about the methods, this test takes {leastPieces(plan)} of each, better more, so
-      that groups of people share none.
+      About these pieces.{' '}
+      {least > MOST_PIECES
+        ? 'No number of pieces that a kitchen can cook makes this test one of the methods.'
+        : `For a claim about the methods this test takes ${least} of each, better more, so that groups of people share none.`}
     </li>
   );
 }

@@ -61,15 +61,17 @@ export function SizedFor({ children }: { children?: ReactNode }) {
               unit="points"
               hint="standard deviation of the same person"
             />
-            <Size
-              name="assumed.pieceSpread"
-              label="Pieces vary by"
-              most={4}
-              reach={2}
-              step={0.05}
-              unit="points"
-              hint="standard deviation, cooked alike"
-            />
+            {draft.takenAlike === '' && (
+              <Size
+                name="assumed.pieceSpread"
+                label="Pieces vary by"
+                most={4}
+                reach={2}
+                step={0.05}
+                unit="points"
+                hint="standard deviation, cooked alike"
+              />
+            )}
           </>
         )}
       </div>
