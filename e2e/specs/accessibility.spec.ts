@@ -1,7 +1,16 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { currentCode } from '../support/ballot';
-import { ballotAddresses, expect, phone, planTasting, setUp, signInToDemo, test } from '../support/jacana';
+import {
+  ballotAddresses,
+  expect,
+  phone,
+  planTasting,
+  setUp,
+  signInToDemo,
+  sureThatAllCame,
+  test,
+} from '../support/jacana';
 
 // Axe looks at every element of pages with hundreds: ten seconds each on a small machine.
 test.describe.configure({ timeout: 300_000 });
@@ -128,7 +137,7 @@ test('first visit, drafts, lock, and the ballot in both lights', async ({ page, 
   await page.getByRole('link', { name: 'Go on to unseal' }).click();
   await page.getByText('the two are the same').waitFor();
   await isAccessible(page, 'before unsealing');
-  await page.getByLabel(/All ballots that will come/).check();
+  await sureThatAllCame(page);
   await page.getByRole('button', { name: 'Unseal the key' }).click();
   await page.getByRole('button', { name: 'Read the answer' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('One panelist is too few for a verdict');

@@ -3,7 +3,7 @@ import { resolve } from 'node:path';
 import { rankingView, type Findings } from '@jacana/core/findings';
 import type { Browser, Page } from '@playwright/test';
 import { begin, currentCode, handIn, rankByTapping, scoreAll, scoreFromHere } from '../support/ballot';
-import { ballotAddresses, expect, phone, planTasting, setUp, test } from '../support/jacana';
+import { ballotAddresses, expect, phone, planTasting, setUp, sureThatAllCame, test } from '../support/jacana';
 
 const COMMAND = resolve(import.meta.dirname, '../../core/dist/cli/jacana.js');
 
@@ -33,7 +33,7 @@ test('a real tasting, from the question to an answer that the command line confi
   await page.getByRole('link', { name: 'Go on to unseal' }).click();
   await expect(page.getByText('the two are the same')).toBeVisible();
   await expect(page.getByText(stated)).toHaveCount(2);
-  await page.getByLabel(/All ballots that will come/).check();
+  await sureThatAllCame(page);
   await page.getByRole('button', { name: 'Unseal the key' }).click();
   await expect(
     page.getByRole('heading', { name: 'Unsealed. Key and plan are the ones that were locked.' }),

@@ -11,8 +11,9 @@ import {
   phone,
   setNumber,
   setUp,
-  takeTest,
   signInToDemo,
+  sureThatAllCame,
+  takeTest,
   test,
 } from '../support/jacana';
 
@@ -75,7 +76,7 @@ test('from an empty desk to a locked triangle test for 36, and the answer to it'
   await page.getByRole('button', { name: 'Close the tasting' }).click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   await page.getByRole('link', { name: 'Go on to unseal' }).click();
-  await page.getByLabel(/All ballots that will come/).check();
+  await sureThatAllCame(page);
   await page.getByRole('button', { name: 'Unseal the key' }).click();
   await page.getByRole('button', { name: 'Read the answer' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('1 panelist is too few for a verdict');

@@ -114,6 +114,13 @@ export async function lockPlan(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { name: /^Locked:/ })).toBeVisible();
 }
 
+/** Says before unsealing that nobody is awaited; on a busy machine the page may still move under the pointer. */
+export async function sureThatAllCame(page: Page): Promise<void> {
+  await expect(async () => {
+    await page.getByLabel(/All ballots that will come/).check({ timeout: 2000 });
+  }).toPass();
+}
+
 /** Takes another test than the one that is proposed. */
 export async function takeTest(page: Page, name: string): Promise<void> {
   await page.getByText('Other tests that could answer').click();

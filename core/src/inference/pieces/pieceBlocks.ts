@@ -178,7 +178,7 @@ function relabelled(
     samples: k,
     statistic: (sums) => sums.reduce((total, sum) => total + sum * sum, 0),
     seed,
-    ...(limitOnly ? { draws: 999, stopAbove: alpha } : { draws: 100_000 }),
+    ...(limitOnly ? { draws: Math.max(199, Math.ceil(10 / alpha) - 1), stopAbove: alpha } : { draws: 100_000 }),
   };
   const exact = limitOnly && k > 2 ? null : enumeratedP(relabeling);
   return exact === null ? relabeledP(relabeling) : { p: exact, from: 'exact' };

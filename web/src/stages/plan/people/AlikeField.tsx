@@ -1,7 +1,7 @@
 import { LONG_TEXT } from '@jacana/core/bundle';
 import { useState } from 'react';
 import { useDrafting } from '../../../drafting/draft';
-import { TextField } from '../../../ui/Field';
+import { TextArea } from '../../../ui/Field';
 
 /**
  * Whether pieces cooked alike may differ. Taken to be alike, bites speak of the methods: that is
@@ -35,8 +35,9 @@ export function AlikeField() {
       </div>
       {isAlike && (
         <div className="mt-2">
-          <TextField
+          <TextArea
             label="Why they should be"
+            rows={1}
             hint="such as: one stirred pot. The answer will carry this assumption."
             maxLength={LONG_TEXT}
             disabled={isLocked}
