@@ -318,7 +318,7 @@ function beans() {
     ...{ tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key },
     seal: { closedAt: minutesAfter(start, 25), unsealedAt: minutesAfter(start, 31), unsealedBy: 'Ines' },
     ballots: serve({
-      ...{ tasting, locked, seed: 'reedbed-beans-5', start, pace: 2 },
+      ...{ tasting, locked, seed: 'reedbed-beans-3', start, pace: 2 },
       truth: { liking: [6.4, 6.1], disagreement: 1, noise: 0.9, pieceSpread: 0.2 },
       progress: () => ({ done: true }),
     }),

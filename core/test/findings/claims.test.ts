@@ -1,6 +1,7 @@
 import { TESTS, type Analysis, type Tasting, type Test } from '../../src/bundle';
 import { analysisOf, ANALYSIS_NAMES, isOfTwoSamples, leastPieces } from '../../src/design';
-import { findings, plannedView, sectionOf } from '../../src/findings';
+import { findings, plannedVerdict, plannedView, sectionOf } from '../../src/findings';
+import { heardSets, rowsOfPlaces, rowsOfScores, type HeardSet } from '../../src/findings/planned';
 import { planSheet, reportSheet } from '../../src/sheets';
 import { findingsText } from '../../cli/findingsText';
 import { simpleTasting, simulatedBundle, type Wanted } from '../support/bundles';
@@ -145,5 +146,52 @@ describe('pieces that were taken to be alike', () => {
     expect(liking(2)).toContain('The pieces speak against it');
     expect(liking(0)).toContain('The pieces do not speak against it');
     expect(liking(0)).toContain('which is no proof of it');
+  });
+});
+
+describe('what a test of methods reads', () => {
+  const set = (size: number, ranking: string[][]): HeardSet => ({
+    ...{ panelist: `of ${size}`, sitting: 1, set: 0, zone: null },
+    samples: Array.from({ length: size }, (_, at) => ({
+      ...{ code: `${at}`, method: at, piece: `A${at}`, block: 1, lot: null, position: at + 1 },
+    })),
+    answers: [{ id: 'a', at: '', by: 'panelist', reason: '', kind: 'ranking', item: 'r', set: 0, ranking }],
+  });
+
+  it('counts everyone once, however often they judged the same samples', () => {
+    const service = { ...simpleTasting({ methods: 4 }).service, replicates: 2 };
+    const bundle = simulatedBundle(wanted('liking', 4, { service }));
+    const { sets } = heardSets(bundle, bundle.key!);
+    const rows = rowsOfScores(sets, 'liking');
+    expect(rows).toHaveLength(96);
+    expect(rows.every(({ weight }) => weight === 0.5)).toBe(true);
+    expect(new Set(rows.map(({ block }) => block)).size).toBe(4);
+  });
+
+  it('counts places on the scale of the longest ranking', () => {
+    const [three, five] = rowsOfPlaces(
+      [set(3, [['0'], ['1'], ['2']]), set(5, [['0'], ['1'], ['2'], ['3'], ['4']])],
+      'r',
+    );
+    // The middle of three is where the middle of five is, and the last of three before the last of five.
+    expect([three.values, five.values]).toEqual([
+      [1.5, 3, 4.5],
+      [1, 2, 3, 4, 5],
+    ]);
+  });
+
+  it('takes what holds of the pieces alone for no answer, in a rehearsal', () => {
+    const beside = Array.from({ length: 20 }, (_, at) =>
+      simulatedBundle({
+        ...wanted('2-afc', 5, {}, [5, 5]),
+        world: { noise: 0.5, pieceSpread: 2 },
+        seed: `beside ${at}`,
+      }),
+    ).filter((bundle) => {
+      const { kind, about } = findings(bundle).verdict;
+      return kind === 'winner' && about === 'pieces';
+    });
+    expect(beside.length).toBeGreaterThan(0);
+    for (const bundle of beside) expect(plannedVerdict(bundle, bundle.key!).kind).toBe('no-answer');
   });
 });

@@ -86,6 +86,14 @@ describe('methods on blocks of pieces, where people had some of them', () => {
     expect(test.blocks).toBeLessThan(6);
     expect(test.joined).toBeGreaterThan(0);
     expect(test.df2).toBe(3 * (test.blocks - 1));
+    // A chain links all methods, and is too thin to rank them by.
+    const chain = [0, 1].flatMap((block) =>
+      [0, 1, 2].map((at): BlockRow => ({
+        ...{ panelist: `${block} ${at}`, block, weight: 1 },
+        ...{ samples: [at, at + 1], values: [at, at + 1] },
+      })),
+    );
+    expect(pieceBlocks(chain, options).test).toBeNull();
     const apart: BlockRow[] = [0, 1].map((pair) => ({
       ...{ panelist: `z${pair}`, block: pair, weight: 1 },
       ...{ samples: [2 * pair, 2 * pair + 1], values: [1, 2] },

@@ -61,8 +61,8 @@ export function BestChance({ found }: { found: RankingView }) {
         </tbody>
       </table>
       <p className="mt-2 text-sm text-quiet">
-        This weighs the lead as it looked here. It is not the planned test, and says less than a pair that is shown to
-        differ.
+        This weighs the lead as it looked here, with these pieces: others, cooked alike, may come out otherwise. It is
+        not the planned test, and says less than a pair that is shown to differ.
       </p>
     </Card>
   );

@@ -33,12 +33,14 @@ export function LikingChart({ found }: { found: RankingView }) {
   }));
   const best = [...methods].sort((a, b) => b.mean - a.mean)[0];
   const test = found.liking?.test;
+  // Only where pieces are seen to vary does the model hold methods against them.
+  const hasPieces = found.liking?.variances.some(({ term, variance }) => term === 'piece' && variance > 0) ?? false;
   return (
     <Card
       title={`${best.name} has the highest mean liking, ${best.mean.toFixed(1)} of 9`}
       aside={
         test && test.test !== null
-          ? `${test.p <= found.alpha ? 'methods differ' : 'no difference shown'}, p ${pText(test.p)}`
+          ? `${test.p <= found.alpha ? (hasPieces ? 'methods differ' : 'these pieces differ') : 'no difference shown'}, p ${pText(test.p)}`
           : undefined
       }
     >
@@ -105,8 +107,9 @@ export function LikingChart({ found }: { found: RankingView }) {
         <Letters methods={methods} height={ROW} />
       </div>
       <p className="mt-2 text-sm text-quiet">
-        One small dot is one score. Bars: {percent(1 - found.alpha)} confidence interval of the mean, panelists and
-        pieces allowed for. Methods that share a letter are not shown to differ in liking.
+        One small dot is one score. Bars: {percent(1 - found.alpha)} confidence interval of the mean, panelists
+        {hasPieces ? ' and pieces allowed for' : ' allowed for, and pieces not seen to vary'}. Methods that share a
+        letter are not shown to differ in liking.
       </p>
     </Card>
   );

@@ -31,14 +31,14 @@ export function LikingTable({ found, scored }: { found: PlannedView; scored: Sco
     >
       <IntervalChart rows={rows} domain={[1, 9]} unit="points of liking" />
       <table className="mt-3 w-full">
-        <TableHead headings={['Method', 'Mean', 'Interval', 'Group']} />
+        <TableHead headings={['Method', 'Mean', 'Interval', ...(letters.length > 0 ? ['Group'] : [])]} />
         <tbody>
           {means.map(({ method, mean, interval }) => (
             <tr key={method} className="border-b border-line/60">
               <td className="py-1">{rowOf(found, method).name}</td>
               <td>{mean?.toFixed(2) ?? '–'}</td>
               <td>{interval ? `${interval[0].toFixed(2)} to ${interval[1].toFixed(2)}` : '–'}</td>
-              <td className="font-mono">{letters[rowOf(found, method).place] ?? ''}</td>
+              {letters.length > 0 && <td className="font-mono">{letters[rowOf(found, method).place]}</td>}
             </tr>
           ))}
         </tbody>
