@@ -115,7 +115,7 @@ const READ_IN: Record<string, Place[]> = {
   Bundled: ['plan', 'kitchen', 'kitchen-screen', 'bundle', 'findings', 'report'],
   LotA: ['plan', 'kitchen', 'kitchen-screen', 'bundle', 'csv'],
   LotB: ['plan', 'kitchen', 'kitchen-screen', 'bundle', 'csv'],
-  Alike: ['plan', 'bundle', 'findings', 'report'],
+  Alike: ['plan', 'kitchen', 'bundle', 'findings', 'report'],
   ZoneA: ['plan', 'trays', 'portioning', 'board', 'bundle', 'csv', 'findings', 'report'],
   ZoneB: ['plan', 'trays', 'portioning', 'board', 'bundle', 'csv', 'findings', 'report'],
   PersonA: ['plan', 'trays', 'links', 'board', 'bundle', 'csv'],

@@ -39,6 +39,8 @@ export function limits(inputs: LimitInputs): Limit[] {
   return [...limitsOfPlan(inputs), ...limitsOfPanel(inputs), ...limitsOfRecord(inputs)];
 }
 
+const whatMayFind = (ofMethods: boolean): string => (ofMethods ? 'more pieces of each method' : 'a larger panel');
+
 /** What was settled before anyone tasted. */
 function limitsOfPlan({ bundle: { tasting, plan }, kind, likeness }: LimitInputs): Limit[] {
   const found: Limit[] = [];
@@ -73,7 +75,7 @@ function limitsOfPlan({ bundle: { tasting, plan }, kind, likeness }: LimitInputs
   if (kind === 'no-answer') {
     found.push({
       kind: 'no-difference',
-      text: 'No difference found is not the same as no difference: a larger panel may find one.',
+      text: `No difference found is not the same as no difference: ${whatMayFind(ofMethods)} may find one.`,
     });
   }
   return found;

@@ -69,7 +69,7 @@ function follow(panel: number | null, advice: string, rest: string): NextStep {
   const size =
     panel === null
       ? `The first two lie so close that even ${LARGEST_FOLLOW_UP} panelists would hardly tell them apart.`
-      : `If they differ as much as it looked here, about ${panel} panelists would show it 8 times in 10.`;
+      : `If they differ as much as it looked here, about ${panel} panelists would show it 8 times in 10; a lead mostly looks larger than it is, so plan for more.`;
   return { text: `${advice}, ${rest}. ${size}`, panel };
 }
 

@@ -39,6 +39,7 @@ export function kitchenSheet(tasting: Tasting, pieces: readonly Piece[]): Sheet 
     title: tasting.title,
     blocks: [
       { kind: 'text', text: numberingText(tasting, pieces.length), look: 'plain' },
+      ...alikeBlocks(tasting),
       ...blocks,
       ...(constants.length > 0 ? [constantsTable(tasting)] : []),
     ],
@@ -52,6 +53,18 @@ function numberingText({ halves, lots, piecesPerMethod }: Tasting, pieces: numbe
     ? `Number the raw pieces from 1 to ${piecesPerMethod}${byLot} before you read on; cut each into as many parts as there are methods, and give every part its tag.`
     : `Number the raw pieces from 1 to ${pieces}${byLot} before you read on. This list says which tag each of them gets: it was drawn, and is not to be chosen.`;
 }
+
+/** What the kitchen has to see to, where the answer rests on it. */
+const alikeBlocks = ({ takenAlike }: Tasting): Block[] =>
+  takenAlike
+    ? [
+        {
+          kind: 'text',
+          text: `The plan takes pieces cooked alike to taste alike: ${takenAlike}. See to it.`,
+          look: 'plain',
+        },
+      ]
+    : [];
 
 /** What whoever portions reads: which piece is cut for which code. */
 export interface PortionRow {
