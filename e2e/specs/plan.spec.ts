@@ -45,7 +45,9 @@ test('from an empty desk to a locked triangle test for 36, and the answer to it'
   ).toBeVisible();
   await page.getByLabel('are taken to be alike').check();
   const why = 'every pot is stirred through';
+  await expect(page.getByText('Until it says why, pieces may differ.')).toBeVisible();
   await page.getByLabel('Why they should be').fill(why);
+  await expect(page.getByText('Until it says why')).toHaveCount(0);
   await expect(
     page.getByRole('heading', { name: /36 people find a difference that 30 % can truly tell 72 times/ }),
   ).toBeVisible();

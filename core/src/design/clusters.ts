@@ -1,4 +1,5 @@
 import type { Tasting, Test } from '../bundle';
+import type { ClusterRules } from '../inference';
 import type { RandomStream } from '../numeric';
 import { testSequences } from './sequences';
 import type { PortionWanted } from './blocks';
@@ -40,20 +41,11 @@ export function clusterBlocks({ test, pieces, halves, lots }: Omit<ClusterPlan, 
   );
 }
 
-/** How the figures of groups are held against guessing: see `pieceClusters` in core/src/inference. */
-export interface ClusterTest {
-  sides: 1 | 2;
-  /** Whether swapping the methods within a group turns the sign of its figure. */
-  swaps: boolean;
-  /** Chance that the pieces of a group, if they differ much, make it speak for a difference. */
-  byLuck: number;
-}
-
 const SWAPPED = { sides: 1, swaps: true, byLuck: 1 / 2 } as const;
 const GUESSED = { sides: 1, swaps: false } as const;
 
-/** @returns null for tests that are not of two samples */
-export function clusterTest(test: Test): ClusterTest | null {
+/** How the figures of groups are held against guessing. @returns null for tests that are not of two samples */
+export function clusterTest(test: Test): ClusterRules | null {
   switch (test) {
     case 'paired-preference':
       return { ...SWAPPED, sides: 2 };

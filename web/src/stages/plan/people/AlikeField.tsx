@@ -39,6 +39,7 @@ export function AlikeField() {
             label="Why they should be"
             rows={1}
             hint="such as: one stirred pot. The answer will carry this assumption."
+            problem={draft.takenAlike === '' ? 'Until it says why, pieces may differ.' : undefined}
             maxLength={LONG_TEXT}
             disabled={isLocked}
             {...form.register('takenAlike')}
