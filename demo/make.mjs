@@ -217,7 +217,10 @@ function rice() {
     question: 'Can anyone tell rice that was soaked overnight? If not, we stop soaking it.',
     ballotTitle: 'Thursday panel, 19 November',
     product: 'potato-rice',
-    decision: { kind: 'told-apart', attribute: '', margin: 1, marginWords: '' },
+    decision: {
+      ...{ kind: 'similar', attribute: '', margin: 1, mostTellers: 0.3 },
+      marginWords: 'no table would ask what changed',
+    },
     test: 'triangle',
     ballot: { items: usualBallot('triangle', '') },
     methods: methodsOf([
@@ -245,7 +248,7 @@ function rice() {
     seal: { closedAt: null, unsealedAt: null, unsealedBy: null },
     ballots: serve({
       ...{ tasting, locked, seed: 'reedbed-rice', start, pace: 2, progress },
-      truth: { liking: [5.5, 6.4], disagreement: 0, noise: 1 },
+      truth: { liking: [5.5, 5.8], disagreement: 0, noise: 1 },
     }),
     records: recordsOf(
       entry('caveat-1', minutesAfter(start, -12), 'Marek', {
@@ -297,7 +300,10 @@ function beans() {
     question: 'Is batch-steaming good enough to stop cooking beans to order?',
     ballotTitle: 'Thursday panel, 5 November',
     product: 'vegetable',
-    decision: { kind: 'good-enough', attribute: '', margin: 0.8, marginWords: 'a guest would not send them back' },
+    decision: {
+      ...{ kind: 'good-enough', attribute: '', margin: 0.8, mostTellers: 0.3 },
+      marginWords: 'a guest would not send them back',
+    },
     test: 'non-inferiority',
     ballot: { items: usualBallot('non-inferiority', '') },
     methods: methodsOf([

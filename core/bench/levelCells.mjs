@@ -16,6 +16,14 @@ const two = { methods: 2, people: 24 };
 const SYMMETRIC = ['paired-preference', '2-afc', 'a-not-a'];
 const IN_TWOS = ['triangle', 'duo-trio', '3-afc', 'tetrad', 'same-different'];
 
+/** Similarity: as many can tell as are to be ruled out, or nobody. */
+const ALIKE = ['triangle', 'duo-trio', 'tetrad'].map((test) => ({
+  ...two,
+  test,
+  decision: 'similar',
+  what: 'similarity',
+}));
+
 /** Nothing to find: every claim is a false one. */
 export const NOTHING = [
   ...crossed(four, { pieces: [2, 3, 6] }),
@@ -43,6 +51,13 @@ export const NOTHING = [
   ...IN_TWOS.flatMap((test) =>
     crossed({ ...two, test, tellers: 0 }, { pieces: [6, 10, 12], spreads: [0, 0.5, 1], people: [24, 48] }),
   ),
+  ...ALIKE.flatMap((base) => [
+    ...crossed({ ...base, tellers: 0.3 }, { pieces: [1, 6, 8, 12], spreads: [0, 0.5], people: [48, 96] }),
+    { ...base, tellers: 0.3, people: 48, pieces: 8, spread: 0, replicates: 2, what: 'similarity, 2 replicates' },
+    { ...base, tellers: 0.3, people: 48, pieces: 1, spread: 0, replicates: 3, what: 'similarity, 3 replicates' },
+  ]),
+  ...[2, 3, 6].map((pieces) => ({ ...four, test: 'equivalence', methods: 2, pieces, spread: 1, decision: 'similar' })),
+  { ...four, test: 'equivalence', methods: 2, people: 48, pieces: 12, spread: 0, decision: 'similar' },
   ...[...SYMMETRIC, ...IN_TWOS].flatMap((test) => [
     { ...two, test, tellers: 0, pieces: 10, spread: 1, replicates: 2, what: '2 replicates' },
     { ...two, test, tellers: 0, pieces: 10, spread: 1, lots: 2, what: '2 lots' },
@@ -66,6 +81,21 @@ export const SOMETHING = [
   { ...four, ...six, people: 48, pieces: 6, liking: [6, 5.9, 4, 4, 4, 4], what: 'close rivals' },
   { ...four, test: 'best-worst', methods: 5, together: 4, people: 48, pieces: 6, liking: [6, 5, 5, 5, 5] },
   { ...four, test: 'non-inferiority', methods: 2, people: 48, pieces: 6, liking: [6, 6] },
+  {
+    ...four,
+    test: 'equivalence',
+    methods: 2,
+    people: 48,
+    pieces: 12,
+    spread: 0.3,
+    decision: 'similar',
+    liking: [6, 6],
+  },
+  ...ALIKE.flatMap((base) => [
+    { ...base, tellers: 0, people: 96, pieces: 1, spread: 0 },
+    { ...base, tellers: 0, people: 96, pieces: 8, spread: 0 },
+    { ...base, tellers: 0, people: 96, pieces: 8, spread: 0.5 },
+  ]),
   ...[...SYMMETRIC, ...IN_TWOS].flatMap((test) =>
     [10, 12].map((pieces) => ({ ...two, test, tellers: 0.4, people: 48, pieces, spread: 0.5 })),
   ),

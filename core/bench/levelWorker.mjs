@@ -12,21 +12,26 @@ const { lockPlan, isOfTwoSamples } = dist('design');
 const { plannedVerdict } = dist('findings');
 const { usualBallot } = dist('library');
 const { randomStream } = dist('numeric');
+const { isAgainstMargin } = dist('questions');
 const { simulateBallots } = dist('simulate');
 
 const AT = '2026-01-01T12:00:00.000Z';
 /** So far apart that who tells two methods apart is practically always right. */
 const PLAIN = 12;
 const PANELS_OF_A_PLAN = 25;
+/** To refuse what is at the limit is no false claim. */
+const NO_CLAIM = ['no-answer', 'cannot-say', 'too-great-a-loss', 'too-different'];
 const named = (letter, count, make) => Array.from({ length: count }, (_, at) => make(`${letter}${at}`, at));
 
 parentPort.on('message', ({ cell, tastings }) => parentPort.postMessage(countsOf(cell, tastings)));
 
-function tastingOf({ test, methods, together = methods, people, pieces, lots = 0, replicates = 1, sittings = 1 }) {
+function tastingOf(cell) {
+  const { test, methods, together = methods, people, pieces, lots = 0, replicates = 1, sittings = 1 } = cell;
   const defaults = defaultTasting();
   return {
     ...defaults,
     ...{ title: 'Levels', question: 'Which?', createdAt: AT, piecesPerMethod: pieces, test },
+    decision: { ...defaults.decision, kind: cell.decision ?? 'told-apart' },
     methods: named('m', methods, (id, at) => ({
       ...{ id, name: id, note: '', steps: '', equipment: '', reference: at === 0 },
     })),
@@ -42,7 +47,7 @@ const LINE = { kind: 'line', definition: '', low: 'not', high: 'very', options: 
 const itemsOf = (test) =>
   test === 'profile'
     ? ['crisp', 'sweet', 'salty'].map((word) => ({ ...LINE, id: word, ask: `How ${word}?`, attribute: word }))
-    : usualBallot(test, '').filter(({ kind }) => kind === (test === 'non-inferiority' ? 'liking' : test));
+    : usualBallot(test, '').filter(({ kind }) => kind === (isAgainstMargin(test) ? 'liking' : test));
 
 function truthOf({ test, methods, liking, tellers, spread, noShows = 0 }, { decision }) {
   const shared = { noise: 1, pieceSpread: spread, noShows };
@@ -51,7 +56,7 @@ function truthOf({ test, methods, liking, tellers, spread, noShows = 0 }, { deci
   const atMargin = none.map((middle, at) => (at === 0 ? middle + decision.margin / 2 : middle - decision.margin / 2));
   return {
     ...{ ...shared, disagreement: 1, height: 1 },
-    liking: liking ?? (test === 'non-inferiority' ? atMargin : none),
+    liking: liking ?? (isAgainstMargin(test) ? atMargin : none),
   };
 }
 
@@ -90,7 +95,7 @@ function countsOf(cell, tastings) {
       records: noRecords(),
     };
     const { kind, leaders } = plannedVerdict(bundle, locked.key);
-    if (kind === 'no-answer' || kind === 'cannot-say' || kind === 'too-great-a-loss') continue;
+    if (NO_CLAIM.includes(kind)) continue;
     counts.claims++;
     if (kind !== 'winner') continue;
     counts.winners++;

@@ -88,7 +88,8 @@ export function addPower({ jacana, streams, print }: Shell): void {
     .option('--n <count>', 'panelists', whole)
     .option('--power <share>', 'find the panel for this power (forced choice)', share)
     .option('--pd <share>', 'share of panelists who can tell (forced choice)', share)
-    .option('--replicates <count>', 'answers of each panelist (forced choice, for a difference)', whole, 1)
+    .option('--d-prime <number>', "or how far apart the samples lie, in d' (forced choice)", positive)
+    .option('--replicates <count>', 'answers of each panelist (forced choice)', whole, 1)
     .addOption(
       new Option('--goal <goal>', 'what a forced choice is for')
         .choices(['difference', 'similarity'])

@@ -1,5 +1,6 @@
 import {
   methodTestText,
+  similarityText,
   plannedView,
   rankingView,
   sectionOf,
@@ -7,6 +8,7 @@ import {
   type Findings,
   type PlannedView,
   type Profiled,
+  type Telling,
   type RankingView,
 } from '../src/findings';
 import { decimal, probabilityText, pText } from './report';
@@ -95,16 +97,21 @@ const wordLines = ({ methodTests }: Profiled): string[] =>
     ({ attribute, test, adjustedP }) => `${attribute}, adjusted ${decimal(adjustedP)}. ${methodTestText(test)}`,
   );
 
+function tellingLines({ result, similarity }: Telling): string[] {
+  if (result.test === null) return [result.reason];
+  const dPrime =
+    'dPrime' in result ? `, d' ${result.dPrime === null ? 'beyond any number' : decimal(result.dPrime, 3)}` : '';
+  return [
+    ...(similarity ? [similarityText(similarity)] : []),
+    `${result.test}${similarity ? ', for a difference' : ''}, ${pText(result.p)}${dPrime}`,
+  ];
+}
+
 /** The same of the pieces that were eaten. */
 function bitesLines({ planned, methods }: Pick<PlannedView, 'planned' | 'methods'>): string[] {
   switch (planned.of) {
-    case 'telling': {
-      const { result } = planned;
-      if (result.test === null) return [result.reason];
-      const dPrime =
-        'dPrime' in result ? `, d' ${result.dPrime === null ? 'beyond any number' : decimal(result.dPrime, 3)}` : '';
-      return [`${result.test}, ${pText(result.p)}${dPrime}`];
-    }
+    case 'telling':
+      return tellingLines(planned);
     case 'ranking': {
       const { overall, means } = planned;
       const test =

@@ -36,7 +36,7 @@ export function forcedChoiceReport(options: {
       `d' ${result.dPrime === null ? 'beyond any number' : decimal(result.dPrime)}, interval ${decimal(low)} to ${high === null ? 'beyond any number' : decimal(high)}`,
       ...(similarity
         ? [
-            `Fewer than ${similarityPd} discriminators: p = ${pText(similarity.p)}; ${similarity.similar ? 'alike enough at this alpha' : 'not shown'}`,
+            `Fewer than ${similarityPd} discriminators: p = ${pText(similarity.p)}; ${similarity.similar ? 'similar enough at this alpha' : 'not shown'}`,
           ]
         : []),
     ],

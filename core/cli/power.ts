@@ -1,4 +1,10 @@
-import { forcedChoicePanel, forcedChoicePower, LARGEST_SEARCHED_PANEL, type Protocol } from '../src/inference';
+import {
+  discriminatorsAt,
+  forcedChoicePanel,
+  forcedChoicePower,
+  LARGEST_SEARCHED_PANEL,
+  type Protocol,
+} from '../src/inference';
 import { rankingPower } from '../src/power';
 import { BadInput } from './badInput';
 import { MOST_ANSWERS } from './forcedChoice';
@@ -10,6 +16,7 @@ export interface PowerOptions {
   n?: number;
   power?: number;
   pd?: number;
+  dPrime?: number;
   goal: 'difference' | 'similarity';
   replicates: number;
   liking?: number[];
@@ -30,26 +37,37 @@ export function powerReport(options: PowerOptions): Report {
   return protocol === 'ranking' ? rankingReport(options) : choiceReport(options, protocol);
 }
 
-function choiceReport({ pd, alpha, goal, replicates, ...options }: PowerOptions, protocol: Protocol): Report {
-  if (pd === undefined)
-    throw new BadInput('--protocol ' + protocol + ' needs --pd, the share of panelists who can tell.');
-  if (replicates < 1 || replicates > MOST_REPLICATES || (replicates > 1 && goal === 'similarity'))
-    throw new BadInput(`--replicates should lie between 1 and ${MOST_REPLICATES}, and be 1 for similarity.`);
+function choiceReport(options: PowerOptions, protocol: Protocol): Report {
+  const { alpha, goal, replicates } = options;
+  const pd = shareOfTellers(options, protocol);
+  if (replicates < 1 || replicates > MOST_REPLICATES)
+    throw new BadInput(`--replicates should lie between 1 and ${MOST_REPLICATES}.`);
   const plan = { protocol, pd, alpha, goal, replicates };
   const n = options.n ?? neededPanel(plan, options.power);
   if (n < 1 || n > MOST_ANSWERS)
     throw new BadInput(`--n should lie between 1 and ${MOST_ANSWERS.toLocaleString('en-GB')}.`);
   const { power, criticalCorrect, actualAlpha, dPrime } = forcedChoicePower({ ...plan, n });
+  const who = `${protocol}, ${n} panelists${replicates > 1 ? ` asked ${replicates} times each` : ''}`;
   const side = goal === 'difference' ? 'or more' : 'or fewer';
   return {
     json: { protocol, goal, n, replicates, pd, alpha, power, criticalCorrect, actualAlpha, dPrime },
     lines: [
-      `${protocol}, ${n} panelists${replicates > 1 ? ` asked ${replicates} times each` : ''}, ${pd} of whom can tell (d' ${decimal(dPrime, 3)}): power ${decimal(power)}`,
+      goal === 'difference'
+        ? `${who}, ${decimal(pd, 3)} of whom can tell (d' ${decimal(dPrime, 3)}): power ${decimal(power)}`
+        : `${who}, to rule out that ${decimal(pd, 3)} of them can tell (d' ${decimal(dPrime, 3)}): power ${decimal(power)} where nobody can`,
       criticalCorrect === null
         ? 'No number of right answers reaches this alpha.'
         : `${criticalCorrect} right answers ${side} decide; the chance of a false claim is ${decimal(actualAlpha)}`,
     ],
   };
+}
+
+function shareOfTellers({ pd, dPrime }: PowerOptions, protocol: Protocol): number {
+  if ((pd === undefined) === (dPrime === undefined))
+    throw new BadInput(
+      `--protocol ${protocol} needs either --pd, the share of panelists who can tell, or --d-prime, how far apart the samples lie.`,
+    );
+  return pd ?? discriminatorsAt(protocol, dPrime as number);
 }
 
 function neededPanel(plan: Parameters<typeof forcedChoicePanel>[0], power: number | undefined): number {

@@ -254,3 +254,51 @@ test('a rehearsal shows how often the plan would be right, and one answer as Rea
   await page.getByRole('button', { name: 'See one such answer' }).click();
   await expect(page.getByRole('dialog').getByRole('row')).toHaveCount(13);
 });
+
+test('"if they cannot tell, take the easier one" is planned, sized, rehearsed and printed as that', async ({
+  page,
+  empty,
+}) => {
+  await setUp(page, empty);
+  await beginTasting(page, 'Rice', 'Can anyone tell rice that was soaked overnight? If not, we stop.');
+  await listMethods(page, ['Not soaked', 'Soaked']);
+  await page.getByRole('radio', { name: /^Are they similar enough/ }).click();
+  await expect(page.getByRole('heading', { name: 'Triangle test' })).toBeVisible();
+  await expect(page.getByText('Finding no difference shows nothing', { exact: false })).toBeVisible();
+  await setNumber(page, 'To be ruled out (% can tell)', 40);
+  await expect(page.getByText('rule out that 40 % of people can tell', { exact: false })).toBeVisible();
+  await page.getByLabel('In words').fill('no table would ask');
+  await page.reload();
+  await expect(page.getByLabel('To be ruled out (% can tell)')).toHaveValue('40');
+
+  await goTo(page, 'Plan');
+  await setNumber(page, 'People who taste', 36);
+  // Exact: 16 right of 36 or fewer rule 40 % out at 0.05, and come up 94 times in 100 by guessing (R, pbinom).
+  await expect(page.getByRole('heading', { name: /36 people show that fewer than 40 % can tell/ })).toBeVisible();
+  const beside = page.getByRole('table', { name: 'The same distance in every test' });
+  await expect(beside.getByRole('row')).toHaveCount(4);
+  await expect(beside.getByRole('row', { name: /^Triangle test 40 % 27 81/ })).toBeVisible();
+  // A distance of d' 1 is told by 12.7 % in a triangle and by 24.1 % in a tetrad (integrate in R).
+  await setNumber(page, 'As a distance (d′)', 1);
+  await expect(beside.getByRole('row', { name: /^Triangle test 13 % 222/ })).toBeVisible();
+  await expect(beside.getByRole('row', { name: /^Tetrad test 24 %/ })).toBeVisible();
+  await setNumber(page, 'As a distance (d′)', 1.98);
+  await expect(beside.getByRole('row', { name: /^Triangle test 40 %/ })).toBeVisible();
+
+  await setNumber(page, 'Pieces a method', 5);
+  await part(page, 'Rehearsal');
+  await page.getByRole('button', { name: 'Rehearse', exact: true }).click();
+  await expect(page.getByRole('heading', { name: /^It shows what is truly similar \d+ times in 100/ })).toBeVisible({
+    timeout: 60_000,
+  });
+  await page.getByRole('button', { name: 'See one such answer' }).click();
+  await expect(page.getByTestId('similarity')).toContainText('Fewer than 40 % who can tell: p');
+  await page.keyboard.press('Escape');
+  await lockPlan(page);
+  await goTo(page, 'Ask');
+  await expect(
+    page.getByText(
+      'Are they similar enough: fewer than 40 % of people can tell them apart, so that no table would ask',
+    ),
+  ).toBeVisible();
+});

@@ -1,20 +1,25 @@
 import { sha256 } from '@noble/hashes/sha256';
 import { bytesToHex } from '@noble/hashes/utils';
 import canonicalize from 'canonicalize';
-import type { TastingBundle } from '../tasting';
+import { MOST_TELLERS, type TastingBundle } from '../tasting';
 
 /**
  * A digest of all that a bundle says: SHA-256 over its canonical JSON (RFC 8785). Exports carry
  * it, so that an import notices when something was changed on the way. It is no signature:
  * whoever changes a bundle on purpose can compute it anew.
  *
- * A field that came after the first bundles of this version counts only where it is filled in, so
+ * A field that came after the first bundles of this version counts only where it is not at its default, so
  * that their digests still come out.
  *
  * @returns 64 hexadecimal digits
  */
 export function digestOf({ digest: _digest, ...rest }: TastingBundle): string {
-  const { takenAlike, ...tasting } = rest.tasting;
-  const content = { ...rest, tasting: { ...tasting, ...(takenAlike && { takenAlike }) } };
+  const { takenAlike, decision, ...tasting } = rest.tasting;
+  const { mostTellers, ...decided } = decision;
+  const later = {
+    decision: { ...decided, ...(mostTellers !== MOST_TELLERS && { mostTellers }) },
+    ...(takenAlike && { takenAlike }),
+  };
+  const content = { ...rest, tasting: { ...tasting, ...later } };
   return bytesToHex(sha256(canonicalize(content) as string));
 }

@@ -1,7 +1,7 @@
 import { sha256 } from '@noble/hashes/sha256';
 import { bytesToHex } from '@noble/hashes/utils';
 import canonicalize from 'canonicalize';
-import type { Key, Piece, Plan, Tasting } from '../tasting';
+import { MOST_TELLERS, type Key, type Piece, type Plan, type Tasting } from '../tasting';
 import { contentOfScheme1 } from './v1';
 import { contentOfScheme2 } from './v2';
 
@@ -42,10 +42,12 @@ function contentOf(locked: Fingerprinted): object {
 
 /**
  * As scheme 2, and besides: how methods are done, what is held constant, the kind of product, and
- * the scheme itself; and where pieces are taken to be alike, why.
+ * the scheme itself; where pieces are taken to be alike, why; and the share of people that is to be
+ * ruled out, where it is not the usual one.
  */
 function contentOfScheme3(locked: Fingerprinted): object {
   const { tasting, plan } = locked;
+  const { mostTellers } = tasting.decision;
   return {
     ...contentOfScheme2(locked),
     scheme: plan.scheme,
@@ -57,5 +59,6 @@ function contentOfScheme3(locked: Fingerprinted): object {
       ...{ id, name, target, tolerance, check },
     })),
     ...(tasting.takenAlike && { takenAlike: tasting.takenAlike }),
+    ...(mostTellers !== MOST_TELLERS && { mostTellers }),
   };
 }

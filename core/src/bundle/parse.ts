@@ -1,6 +1,13 @@
 import type { z } from 'zod';
 import { answerProblems, codesServed, currentAnswers, missingAnswers } from '../questions';
-import { BUNDLE_FORMAT, BUNDLE_VERSION, bundleSchema, type Problem, type TastingBundle } from '../tasting';
+import {
+  BUNDLE_FORMAT,
+  BUNDLE_VERSION,
+  bundleSchema,
+  MOST_TELLERS,
+  type Problem,
+  type TastingBundle,
+} from '../tasting';
 import { upgradeFromVersion1 } from './v1';
 import { designFromVersion2, upgradeFromVersion2, version2Schema } from './v2';
 
@@ -39,7 +46,9 @@ const DESIGN_VERSION = 3;
 /** The design column of a data file, brought up to what a tasting is today; what was added since is at its default. */
 export function parseDesign<Design extends object>(stored: object): Design {
   const { version, ...design } = stored as { version?: number };
-  return { takenAlike: '', ...(version === DESIGN_VERSION ? design : designFromVersion2(design)) } as unknown as Design;
+  const known = (version === DESIGN_VERSION ? design : designFromVersion2(design)) as { decision?: object };
+  const decision = { mostTellers: MOST_TELLERS, ...known.decision };
+  return { takenAlike: '', ...known, decision } as unknown as Design;
 }
 
 /** A design as a data file keeps it. */

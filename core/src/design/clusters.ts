@@ -1,6 +1,7 @@
 import type { Tasting, Test } from '../bundle';
 import type { ClusterRules } from '../inference';
 import type { RandomStream } from '../numeric';
+import { seeksSimilarity } from '../questions';
 import { testSequences } from './sequences';
 import type { PortionWanted } from './blocks';
 
@@ -64,6 +65,9 @@ export function clusterTest(test: Test): ClusterRules | null {
   }
 }
 
+/** Groups of which Student's t tells how much they vary: with two it is mostly luck. Common practice, no source. */
+const LEAST_CLUSTERS_OF_SIMILARITY = 3;
+
 /**
  * The fewest pieces of each method with which anything at all can be claimed of the methods: two
  * blocks, or in a test of two samples so many groups of people who share no piece that all of them
@@ -71,14 +75,17 @@ export function clusterTest(test: Test): ClusterRules | null {
  */
 export function leastPieces({
   test,
+  decision,
   halves,
   lots,
   alpha,
-}: Pick<Tasting, 'test' | 'halves' | 'lots' | 'alpha'>): number {
+}: Pick<Tasting, 'test' | 'decision' | 'halves' | 'lots' | 'alpha'>): number {
   const rules = clusterTest(test);
   if (!rules) return 2;
   // So many that all of them coming out alike by their pieces alone is rarer than alpha.
-  const needed = Math.ceil(Math.log(rules.sides / alpha) / Math.log(1 / rules.byLuck) - 1e-9);
+  const needed = seeksSimilarity({ test, decision })
+    ? LEAST_CLUSTERS_OF_SIMILARITY
+    : Math.ceil(Math.log(rules.sides / alpha) / Math.log(1 / rules.byLuck) - 1e-9);
   let pieces = 2;
   while (clusterBlocks({ test, pieces, halves, lots: lots.length }).length < needed) pieces++;
   return pieces;

@@ -5,7 +5,7 @@ import { leastPieces } from './clusters';
 import { codeSittings } from './codes';
 import { dealPortions, tagPieces } from './pieces';
 import { plannedSittings } from './plannedSittings';
-import { isOfTwoSamples } from '../questions';
+import { isOfTwoSamples, seeksSimilarity } from '../questions';
 import { isComplete } from './servingDesign';
 import { codeSharing } from './sharing';
 
@@ -67,6 +67,7 @@ const OF_BITES: Readonly<Record<Test, Analysis>> = {
   ranking: 'friedman-then-pairs-holm',
   liking: 'mixed-model-then-tukey',
   'non-inferiority': 'non-inferiority-mixed-model',
+  equivalence: 'equivalence-mixed-model',
   profile: 'mixed-model-per-attribute-fdr',
   triangle: 'exact-binomial',
   'duo-trio': 'exact-binomial',
@@ -82,6 +83,7 @@ const OF_BITES: Readonly<Record<Test, Analysis>> = {
 /** Pieces as the unit: about the methods. */
 const OF_PIECES: Readonly<Partial<Record<Test, Analysis>>> = {
   'non-inferiority': 'piece-blocks-against-margin',
+  equivalence: 'piece-blocks-within-margin',
   profile: 'piece-blocks-per-attribute-fdr',
 };
 
@@ -90,7 +92,7 @@ const OF_PIECES: Readonly<Partial<Record<Test, Analysis>>> = {
  * be planned then is about the pieces.
  */
 export const isOfMethods = (
-  tasting: Pick<Tasting, 'test' | 'piecesPerMethod' | 'takenAlike' | 'halves' | 'lots' | 'alpha'>,
+  tasting: Pick<Tasting, 'test' | 'decision' | 'piecesPerMethod' | 'takenAlike' | 'halves' | 'lots' | 'alpha'>,
 ): boolean => tasting.takenAlike === '' && tasting.piecesPerMethod >= leastPieces(tasting);
 
 /** The analysis that a plan is locked with. */
@@ -98,8 +100,10 @@ export function analysisOf(
   tasting: Parameters<typeof isOfMethods>[0] & Pick<Tasting, 'methods' | 'service'>,
 ): Analysis {
   const { test } = tasting;
-  if (isOfMethods(tasting))
-    return isOfTwoSamples(test) ? 'piece-clusters' : (OF_PIECES[test] ?? 'piece-blocks-then-tukey');
+  const isOfTwo = isOfTwoSamples(test);
+  if (isOfTwo && seeksSimilarity(tasting))
+    return isOfMethods(tasting) ? 'piece-clusters-of-similarity' : 'exact-binomial-of-similarity';
+  if (isOfMethods(tasting)) return isOfTwo ? 'piece-clusters' : (OF_PIECES[test] ?? 'piece-blocks-then-tukey');
   return test === 'ranking' && !isComplete(tasting) ? 'skillings-mack-then-strengths' : OF_BITES[test];
 }
 
@@ -109,15 +113,20 @@ export const ANALYSIS_NAMES: Readonly<Record<Analysis, string>> = {
   'piece-blocks-then-tukey':
     'about the methods: re-assigned within blocks of pieces, or F of blocks where those are few; pairs by Tukey on the error of pieces',
   'piece-blocks-against-margin': 'about the methods: one-sided test against the margin on the error of pieces',
+  'piece-blocks-within-margin': 'about the methods: two one-sided tests against the margin on the error of pieces',
   'piece-blocks-per-attribute-fdr':
     'about the methods: word by word, re-assigned within blocks of pieces, or F of blocks where those are few (false discovery rate)',
   'piece-clusters':
     'about the methods: answers of groups of people who share no piece, all swaps of the methods or Student’s t; beside it the exact test of the pieces',
+  'piece-clusters-of-similarity':
+    'about the methods: answers of groups of people who share no piece, Student’s t against the share that is to be ruled out; beside it the exact test of the pieces',
   'skillings-mack-then-strengths': 'Skillings-Mack, then strengths (Plackett-Luce)',
   'mixed-model-then-tukey': 'mixed model, then pairs (Tukey)',
   'non-inferiority-mixed-model': 'mixed model, one-sided test against the margin',
+  'equivalence-mixed-model': 'mixed model, two one-sided tests against the margin',
   'mixed-model-per-attribute-fdr': 'mixed model word by word (false discovery rate)',
   'exact-binomial': 'exact binomial, one-sided',
+  'exact-binomial-of-similarity': 'exact binomial against the share that is to be ruled out, one-sided',
   'a-not-a-exact': "Fisher's exact test of hits against false alarms, one-sided",
   'same-different-exact': "Fisher's exact test of 'different' on unlike against like pairs, one-sided",
   'best-worst-scores': 'best less worst choices',

@@ -22,6 +22,7 @@ export const TEST_NAMES: Readonly<Record<Test, string>> = {
   ranking: 'Ranking',
   liking: 'Liking scores, 1 to 9',
   'non-inferiority': 'Liking against a margin',
+  equivalence: 'Liking within a margin',
   profile: 'Attribute profile',
   triangle: 'Triangle test',
   'duo-trio': 'Duo-trio test',
@@ -49,6 +50,10 @@ const ALTERNATIVES: Readonly<Record<Test, Omit<Alternative, 'test'>>> = {
   'non-inferiority': {
     gains: 'Can show that nothing is lost, which no test for difference can.',
     loses: 'Needs a margin stated beforehand, and more people.',
+  },
+  equivalence: {
+    gains: 'Says that they are liked alike, even where people can tell them apart.',
+    loses: 'Needs a margin stated beforehand, and more people; says nothing of how they taste.',
   },
   profile: {
     gains: 'Says in which words the samples differ, and how strongly.',
@@ -98,6 +103,7 @@ const CANDIDATES: Readonly<Record<DecisionKind, readonly Test[]>> = {
   'more-of': ['2-afc', '3-afc', 'ranking', 'profile'],
   'how-differ': ['profile', 'ranking', 'liking'],
   'good-enough': ['non-inferiority', 'paired-preference', 'liking'],
+  similar: ['triangle', 'tetrad', 'duo-trio', 'equivalence'],
 };
 
 /**
@@ -109,13 +115,23 @@ export function propose(wish: Wish): Proposal {
   const test = preferred(wish, fitting);
   return {
     test,
-    why: reasons(test, wish),
-    alternatives: fitting.filter((other) => other !== test).map((other) => ({ test: other, ...ALTERNATIVES[other] })),
+    why:
+      wish.decision.kind === 'similar' && isOfTwoSamples(test)
+        ? similarityReasons(wish.decision, wish.panel.length)
+        : reasons(test, wish),
+    alternatives: fitting.filter((other) => other !== test).map((other) => ({ test: other, ...trade(other, wish) })),
   };
 }
 
 /** What a test gains and loses; for one that was taken although another is proposed. */
-export const trade = (test: Test): Omit<Alternative, 'test'> => ALTERNATIVES[test];
+export const trade = (test: Test, { decision }: Pick<Wish, 'decision'>): Omit<Alternative, 'test'> => ({
+  ...ALTERNATIVES[test],
+  ...(decision.kind === 'similar' && test === 'tetrad' && TETRAD_OF_SIMILARITY),
+});
+
+const TETRAD_OF_SIMILARITY = {
+  gains: 'People tell more in a tetrad, so the same share is ruled out of a smaller difference in taste.',
+};
 
 /**
  * Tests of two samples need two methods; while fewer are listed, nothing is ruled out. More
@@ -148,6 +164,14 @@ function rankingReasons({ kind, attribute }: Wish['decision'], methods: number, 
         portioned,
       ];
   }
+}
+
+/** The test is the one for a difference, and what it is to show is not. */
+function similarityReasons({ mostTellers }: Wish['decision'], people: number): [string, string] {
+  return [
+    `Finding no difference shows nothing: this test is planned to rule out that ${Math.round(100 * mostTellers)} % of people can tell.`,
+    `It takes about as many people as to find that such a share can tell; the Plan stage shows ${people > 0 ? `how often ${people} people would show it` : 'how many'}.`,
+  ];
 }
 
 function reasons(test: Test, { decision, methods, panel, product }: Wish): [string, string] {
@@ -183,6 +207,11 @@ function reasons(test: Test, { decision, methods, panel, product }: Wish): [stri
       return [
         'Only a margin stated beforehand can show "good enough"; a test that finds no difference shows nothing.',
         `Liking scores are compared with the reference: worse by ${decision.margin} ${decision.margin === 1 ? 'point' : 'points'} or more must be ruled out.`,
+      ];
+    case 'equivalence':
+      return [
+        'Only a margin stated beforehand can show that methods are liked alike; a test that finds no difference shows nothing.',
+        `Liking scores are compared with the reference: a difference of ${decision.margin} ${decision.margin === 1 ? 'point' : 'points'} or more either way must be ruled out.`,
       ];
     case 'profile':
       return [

@@ -4,7 +4,7 @@ import { codeSharing, codesOfPairs, isSharingChosen } from './sharing';
 import { bitesPerSitting, isComplete } from './servingDesign';
 import { TEST_NAMES } from './proposal';
 import { quantities } from './quantities';
-import { isOfTwoSamples } from '../questions';
+import { isAgainstMargin, isOfTwoSamples, showsSimilarity } from '../questions';
 import { namedMethods, wordingConcerns } from './wording';
 
 /**
@@ -79,10 +79,23 @@ function testProblems({ test, methods, decision }: Tasting): Problem[] {
       field: 'test',
       message: `A ${TEST_NAMES[test].toLowerCase()} compares two methods. Keep two, or take another test in Ask.`,
     });
-  if (test === 'non-inferiority' && !methods.some((method) => method.reference))
-    problems.push({ field: 'methods', message: 'Mark the reference that the others should be as good as.' });
-  if (test === 'non-inferiority' && !(decision.margin > 0))
+  if (isAgainstMargin(test) && !methods.some((method) => method.reference))
+    problems.push({
+      field: 'methods',
+      message: `Mark the reference that the others should be as ${test === 'equivalence' ? 'much liked as' : 'good as'}.`,
+    });
+  if (isAgainstMargin(test) && !(decision.margin > 0))
     problems.push({ field: 'decision.margin', message: 'State the largest loss that would not matter.' });
+  if (decision.kind === 'similar' && !showsSimilarity(test))
+    problems.push({
+      field: 'test',
+      message: `A ${TEST_NAMES[test].toLowerCase()} cannot show that samples are similar: finding no difference shows nothing. Take one of the tests in Ask that can.`,
+    });
+  if (test === 'equivalence' && decision.kind !== 'similar')
+    problems.push({
+      field: 'test',
+      message: 'This test shows that samples are liked alike. Decide on that in Ask, or take another test.',
+    });
   return problems;
 }
 

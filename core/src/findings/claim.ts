@@ -1,5 +1,5 @@
 import type { Analysis, Plan, Tasting } from '../bundle';
-import { saysHow, type NoTest, type PieceBlocks, type PieceClusters } from '../inference';
+import { saysHow, type NoTest, type PieceBlocks, type PieceClusters, type SimilarityTest } from '../inference';
 import { standing, type About, type Standing } from './verdict';
 import { howOften } from './wording';
 
@@ -14,8 +14,10 @@ export interface Claim {
 const OF_METHODS: readonly Analysis[] = [
   'piece-blocks-then-tukey',
   'piece-blocks-against-margin',
+  'piece-blocks-within-margin',
   'piece-blocks-per-attribute-fdr',
   'piece-clusters',
+  'piece-clusters-of-similarity',
 ];
 
 export const claimOf = (plan: Pick<Plan, 'analysis'> | null, { takenAlike }: Pick<Tasting, 'takenAlike'>): Claim => ({
@@ -72,10 +74,20 @@ export function methodTestText(test: PieceBlocks | PieceClusters | NoTest | null
   if (test.test === null) return `Of the methods: ${test.reason}`;
   if (test.test === 'piece-clusters') {
     const by = test.by === 'swaps' ? 'by all swaps of the methods' : `by Student’s t on ${test.df} df`;
-    return `Of the methods: ${test.clusters} groups of people who shared no piece, on average ${test.mean.toFixed(3)} above guessing (standard error ${test.se.toFixed(3)}), p ${pText(test.p)} ${by}.`;
+    const limit = test.limit === 0 ? '' : ` where ${test.limit.toFixed(3)} is to be ruled out,`;
+    return `Of the methods: ${test.clusters} groups of people who shared no piece, on average ${test.mean.toFixed(3)} above guessing (standard error ${test.se.toFixed(3)}),${limit} p ${pText(test.p)} ${by}.`;
   }
   const by = test.by === 'F' ? 'from F' : `by re-assigning methods within blocks (${saysHow(test.probability)})`;
   return `Of the methods: F ${test.F === null ? 'beyond any number' : test.F.toFixed(3)} on ${test.df1} and ${test.df2} df in ${test.blocks} blocks of pieces${test.joined > 0 ? ` (${test.joined} of them joined from several, for too few people ate from each)` : ''}, p ${pText(test.probability.p)} ${by}.`;
+}
+
+/** What a test of similarity ruled out, in figures. */
+export function similarityText({ pd, p, mostPd, criticalCorrect }: SimilarityTest): string {
+  const critical =
+    criticalCorrect === null
+      ? 'no number of right answers is few enough'
+      : `${criticalCorrect} right answers or fewer rule it out`;
+  return `Fewer than ${(100 * pd).toFixed(0)} % who can tell: p ${pText(p)} (exact binomial, one-sided); ${critical}. Not ruled out: up to ${(100 * mostPd).toFixed(1)} %.`;
 }
 
 const pText = (p: number): string => (p < 0.0001 ? 'below 0.0001' : p.toFixed(4));

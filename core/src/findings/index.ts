@@ -1,4 +1,4 @@
-export { claimOf, methodTestText } from './claim';
+export { claimOf, methodTestText, similarityText } from './claim';
 export { ENGINE } from '../engine';
 export { findings, NotUnsealed, plannedVerdict, type Findings, type FoundMethod } from './findings';
 export {

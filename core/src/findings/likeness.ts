@@ -29,6 +29,7 @@ function rowsOf(bundle: TastingBundle, key: Key): BlockRow[] {
       return rowsOfChoices(sets, item);
     case 'liking':
     case 'non-inferiority':
+    case 'equivalence':
       return rowsOfScores(sets, item);
     default:
       return [];

@@ -1,6 +1,7 @@
-import type { TastingBundle } from '../bundle';
+import type { Tasting, TastingBundle } from '../bundle';
 import { ledgerOf } from '../caveats';
 import { isOfTwoSamples, SMALL_PANEL } from '../design';
+import { seeksSimilarity } from '../questions';
 import { claimOf } from './claim';
 import type { LeftOut } from './planned';
 import type { PanelistPreferences } from './preferences';
@@ -39,7 +40,12 @@ export function limits(inputs: LimitInputs): Limit[] {
   return [...limitsOfPlan(inputs), ...limitsOfPanel(inputs), ...limitsOfRecord(inputs)];
 }
 
-const whatMayFind = (ofMethods: boolean): string => (ofMethods ? 'more pieces of each method' : 'a larger panel');
+function nothingShown(tasting: Tasting, ofMethods: boolean): string {
+  const more = ofMethods ? 'more pieces of each method' : 'a larger panel';
+  return seeksSimilarity(tasting)
+    ? `Not shown to be similar is not the same as different: ${more} may show that they are similar.`
+    : `No difference found is not the same as no difference: ${more} may find one.`;
+}
 
 /** What was settled before anyone tasted. */
 function limitsOfPlan({ bundle: { tasting, plan }, kind, likeness }: LimitInputs): Limit[] {
@@ -72,12 +78,7 @@ function limitsOfPlan({ bundle: { tasting, plan }, kind, likeness }: LimitInputs
       text: `${name} comes with something of its own (${text}). What it did may be that, and not the way of cooking.`,
     });
   }
-  if (kind === 'no-answer') {
-    found.push({
-      kind: 'no-difference',
-      text: `No difference found is not the same as no difference: ${whatMayFind(ofMethods)} may find one.`,
-    });
-  }
+  if (kind === 'no-answer') found.push({ kind: 'no-difference', text: nothingShown(tasting, ofMethods) });
   return found;
 }
 

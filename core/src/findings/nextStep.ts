@@ -1,5 +1,6 @@
 import type { Tasting } from '../bundle';
 import { normalQuantile } from '../numeric';
+import { seeksSimilarity } from '../questions';
 import type { PanelistPreferences } from './preferences';
 import type { RankedAnswer } from './ranked';
 import type { Claim } from './claim';
@@ -105,21 +106,27 @@ function followUp(
 /** What to do after a planned test other than a complete ranking. */
 export function plannedNextStep(
   { kind, about }: { kind: VerdictKind; about: About },
-  { test }: Pick<Tasting, 'test'>,
+  tasting: Pick<Tasting, 'test' | 'decision'>,
   { ofMethods }: Claim,
 ): NextStep {
   const step = (text: string): NextStep => ({ text, panel: null });
-  if (ofMethods && kind === 'no-answer') return step(MORE_PIECES);
-  if (ofMethods && kind !== 'cannot-say' && about === 'pieces') return step(NOT_YET_METHODS);
-  return step(NEXT[kind](test));
+  const isSimilarity = seeksSimilarity(tasting);
+  if (ofMethods && kind === 'no-answer') return step(isSimilarity ? MORE_PIECES_OF_SIMILAR : MORE_PIECES);
+  if (ofMethods && kind !== 'cannot-say' && about === 'pieces')
+    return step(isSimilarity ? NOT_YET_SIMILAR : NOT_YET_METHODS);
+  return step(NEXT[kind](tasting.test, isSimilarity));
 }
 
 const MORE_PIECES =
   'Cook more pieces of each method, or ways that differ more, and do not read this as "all the same".';
+const MORE_PIECES_OF_SIMILAR =
+  'More pieces of each method, and more people, would narrow it down. Do not read this as "different" either.';
+const NOT_YET_SIMILAR =
+  'This holds for these pieces. Whether it does for the methods, more pieces of each would show; more people alone would not.';
 const NOT_YET_METHODS =
   'These pieces differ. Whether the methods do, more pieces of each would show; more people alone would not.';
 
-const NEXT: Readonly<Record<VerdictKind, (test: Tasting['test']) => string>> = {
+const NEXT: Readonly<Record<VerdictKind, (test: Tasting['test'], isSimilarity: boolean) => string>> = {
   winner: () =>
     'Cook it again from another lot, with at least three pieces, to see that it was the method and not the day.',
   'leading-set': (test) =>
@@ -128,8 +135,12 @@ const NEXT: Readonly<Record<VerdictKind, (test: Tasting['test']) => string>> = {
       : 'Taste those that lead alone, or choose between them by effort and cost.',
   'told-apart': () => 'They are not the same. Which one is liked better is another question: plan a paired preference.',
   'good-enough': () => 'Take the easier one, and write the margin down beside it.',
+  similar: () => 'Take the easier one, and write down beside it what was ruled out.',
+  'too-different': () => 'They are not similar enough. Stay with what you have, or ask which one is liked better.',
   'too-great-a-loss': () => 'Stay with the reference, or change the other way of cooking and taste again.',
-  'no-answer': () =>
-    'Do not read this as "no difference". The Plan stage shows how many people a difference that matters would take.',
+  'no-answer': (_test, isSimilarity) =>
+    isSimilarity
+      ? 'Do not read this as "different" either. The Plan stage shows how many people it takes to rule that out.'
+      : 'Do not read this as "no difference". The Plan stage shows how many people a difference that matters would take.',
   'cannot-say': () => 'Bring in more panelists, and lock a new plan before they taste.',
 };

@@ -135,6 +135,7 @@ export function usualBallot(test: Test, attribute: string): BallotItem[] {
       return [...(about ? [] : [ask('liking')]), ask('ranking', about), ask('comment')];
     case 'liking':
     case 'non-inferiority':
+    case 'equivalence':
       return [ask('liking'), ask('comment')];
     case 'profile':
       return [ask('comment')];

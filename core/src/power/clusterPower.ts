@@ -1,5 +1,15 @@
 import { clusterBlocks, clusterTest, testSequences } from '../design';
-import { callsDifferent, chosenPlaces, GUESS, pieceClusters, PROTOCOLS, type Protocol } from '../inference';
+import {
+  callsDifferent,
+  chosenPlaces,
+  criticalSimilar,
+  GUESS,
+  pieceClusters,
+  PROTOCOLS,
+  similarClusters,
+  type ClusterRules,
+  type Protocol,
+} from '../inference';
 import { randomStream, type RandomStream } from '../numeric';
 import type { Test } from '../tasting';
 import { shareOf, type SimulatedPower } from './simulated';
@@ -14,22 +24,26 @@ export interface ClusterPowerPlan extends TellingPlan {
   /** Standard deviations of one impression, and between pieces cooked alike. */
   noise: number;
   pieceSpread: number;
+  /** Where similarity is to be shown: the share of people who can tell that is ruled out. */
+  ruledOut?: number;
   seed: string;
   panels: number;
 }
 
 /**
- * How often groups of people who share no piece would show that two methods differ, by
+ * How often groups of people who share no piece would show that two methods differ (or that fewer
+ * than a share can tell them apart), by
  * simulation: some of the people tell the methods apart whatever the piece, the others go by
  * what the pieces in front of them differ by. Tests as in the findings.
  */
 export function clusterPower(plan: ClusterPowerPlan): SimulatedPower {
-  const { test, panelists, alpha, seed, panels, pieces, halves, lots } = plan;
+  const { test, panelists, seed, panels, pieces, halves, lots } = plan;
   const clusters = clusterBlocks({ test, pieces, halves, lots });
   const rules = clusterTest(test);
   if (!rules || clusters.length < 2 || panelists < clusters.length) return { power: 0, standardError: 0 };
   const random = randomStream(seed, 'cluster-power');
   const sequences = testSequences(test);
+  const isShown = plan.ruledOut === undefined ? showsDifference(plan, rules) : showsSimilarity(plan, plan.ruledOut);
   let found = 0;
   for (let panel = 0; panel < panels; panel++) {
     const groups = clusters.map((blocks) => new Group(blocks.length, plan, random));
@@ -41,13 +55,28 @@ export function clusterPower(plan: ClusterPowerPlan): SimulatedPower {
           tells,
         );
     }
-    const result = pieceClusters(
-      groups.flatMap((group) => group.figure() ?? []),
-      rules,
-    );
-    if (result.test !== null && result.p <= alpha) found++;
+    const figures = groups.flatMap((group) => group.figure() ?? []);
+    if (isShown(figures)) found++;
   }
   return shareOf(found, panels);
+}
+
+const showsDifference =
+  ({ alpha }: ClusterPowerPlan, rules: ClusterRules) =>
+  (figures: readonly number[]): boolean => {
+    const result = pieceClusters(figures, rules);
+    return result.test !== null && result.p <= alpha;
+  };
+
+/** Answers taken one by one must rule the share out as well; groups are as good as equally large. */
+function showsSimilarity({ test, panelists, replicates, alpha }: ClusterPowerPlan, ruledOut: number) {
+  const guess = isProtocol(test) ? GUESS[test] : 0;
+  const few = criticalSimilar([{ people: panelists, each: replicates }], { guess, pd: ruledOut, alpha });
+  const most = few === null ? -Infinity : few.correct / (panelists * replicates) - guess;
+  return (figures: readonly number[]): boolean => {
+    const result = similarClusters(figures, { limit: (1 - guess) * ruledOut, leastP: 0 });
+    return result.test !== null && result.p <= alpha && result.mean <= most + 1e-9;
+  };
 }
 
 const isProtocol = (test: Test): test is Protocol => (PROTOCOLS as readonly Test[]).includes(test);

@@ -11,5 +11,6 @@ export {
   type SizedPlan,
 } from './planPower';
 export { marginPower, scorePower, USUAL_HEIGHT, type ScorePlan } from './scorePower';
+export { comparedProtocols, distanceOf, type ComparedProtocol } from './protocols';
 export { screening, type Screening, type ScreeningPlan } from './screening';
 export { preferencePower, signalPower, type TellingPlan } from './tellingPower';

@@ -27,6 +27,8 @@ export interface MethodPlan {
   tastings: number;
   /** Where the question is whether method 1 is good enough beside method 0: the margin. */
   margin?: number;
+  /** Whether only a loss as large as the margin is to be ruled out, or a difference either way; default 1. */
+  sides?: 1 | 2;
   alpha: number;
   seed: string;
   panels: number;
@@ -59,11 +61,12 @@ export function methodPower(plan: MethodPlan): SimulatedPower {
   return pieces > 1 ? shareOf(found, panels) : { power: 0, standardError: 0 };
 }
 
-function isFound({ pairs, probability }: PieceBlocks, { margin, alpha, liking }: MethodPlan): boolean {
+function isFound({ pairs, probability }: PieceBlocks, { margin, sides, alpha, liking }: MethodPlan): boolean {
   if (margin === undefined) return probability.p <= alpha;
   const { difference, se, df } = pairs[0];
   // Pairs are a less b; the reference is the first.
-  return withinMargin({ difference: -difference, se, df }, margin, alpha / (liking.length - 1)).nonInferior;
+  const test = withinMargin({ difference: -difference, se, df }, margin, alpha / (liking.length - 1));
+  return sides === 2 ? test.equivalent : test.nonInferior;
 }
 
 /** The methods of each sitting of each panelist: none twice, and all about equally often. */

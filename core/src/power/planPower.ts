@@ -1,7 +1,7 @@
 import type { Tasting, Test } from '../bundle';
 import { isComplete, isOfMethods } from '../design';
 import { forcedChoicePower, PROTOCOLS, type Protocol } from '../inference';
-import { isOfTwoSamples } from '../questions';
+import { isAgainstMargin, isOfTwoSamples, seeksSimilarity } from '../questions';
 import { incompleteRankingPower } from './incompletePower';
 import { clusterPower } from './clusterPower';
 import { methodPower } from './methodPower';
@@ -45,7 +45,7 @@ const isForcedChoice = (test: Test): test is Protocol => (PROTOCOLS as readonly 
 /**
  * How often a plan would find what it is sized for: one method liked more than all others by
  * the assumed difference, or the assumed share of people who can tell two samples apart, or
- * (good enough) a method that truly is as good.
+ * (good enough, similar) a method that truly is as good, or that nobody can tell apart.
  *
  * Replicates of a forced choice bring more answers and not more people; repeated scores and
  * rankings lessen the noise of an answer, and not the disagreement between people. Several
@@ -59,10 +59,7 @@ export function planPower(plan: SizedPlan, panelists: number, seed: string, pane
   const exact = (power: number): PlanPower => ({ panelists, power, standardError: 0 });
   if (isOfMethods(plan)) return { panelists, ...powerOfMethods(plan, panelists, seed, panels) };
   const replicates = plan.service.replicates * plan.service.sittings;
-  if (isForcedChoice(test))
-    return exact(
-      forcedChoicePower({ protocol: test, n: panelists, replicates, pd: assumed.discriminators, alpha }).power,
-    );
+  if (isForcedChoice(test)) return exact(choicePower(plan, test, { panelists, replicates }));
   const telling = { panelists, replicates, tellers: assumed.discriminators, alpha };
   switch (test) {
     case 'paired-preference':
@@ -71,10 +68,10 @@ export function planPower(plan: SizedPlan, panelists: number, seed: string, pane
     case 'same-different':
       return { panelists, ...signalPower(test, { ...telling, seed, panels }) };
     case 'non-inferiority':
-      return {
-        panelists,
-        ...marginPower({ ...scoresOf(plan, panelists), margin: plan.decision.margin, seed, panels }),
-      };
+    case 'equivalence': {
+      const against = { margin: plan.decision.margin, sides: sidesOf(test), seed, panels };
+      return { panelists, ...marginPower({ ...scoresOf(plan, panelists), ...against }) };
+    }
     case 'liking':
     case 'profile':
       return { panelists, ...scorePower(scoresOf(plan, panelists)) };
@@ -86,6 +83,21 @@ export function planPower(plan: SizedPlan, panelists: number, seed: string, pane
   }
 }
 
+/** A share that can tell is found, or (similarity) a larger one ruled out where nobody can. */
+function choicePower(
+  plan: SizedPlan,
+  protocol: Protocol,
+  { panelists, replicates }: { panelists: number; replicates: number },
+): number {
+  const { alpha, assumed, decision } = plan;
+  const shared = { protocol, n: panelists, replicates, alpha };
+  return seeksSimilarity(plan)
+    ? forcedChoicePower({ ...shared, pd: decision.mostTellers, goal: 'similarity' }).power
+    : forcedChoicePower({ ...shared, pd: assumed.discriminators }).power;
+}
+
+/** A loss is one-sided; a difference may lie either way. */
+const sidesOf = (test: Test): 1 | 2 => (test === 'equivalence' ? 2 : 1);
 /** Power of the tests that count pieces. */
 function powerOfMethods(plan: SizedPlan, panelists: number, seed: string, panels: number): SimulatedPower {
   const { test, assumed, alpha, service, methods, piecesPerMethod: pieces } = plan;
@@ -93,21 +105,25 @@ function powerOfMethods(plan: SizedPlan, panelists: number, seed: string, panels
   if (isOfTwoSamples(test)) {
     const [halves, lots] = [plan.halves, plan.lots.length];
     const replicates = service.replicates * service.sittings;
-    return clusterPower({ ...shared, test, replicates, tellers: assumed.discriminators, halves, lots });
+    const sought = seeksSimilarity(plan)
+      ? { tellers: 0, ruledOut: plan.decision.mostTellers }
+      : { tellers: assumed.discriminators };
+    return clusterPower({ ...shared, ...sought, test, replicates, halves, lots });
   }
   const asked = test === 'ranking' ? 'ranks' : test === 'best-worst' ? 'best and worst' : 'scores';
   return methodPower({
     ...{ ...shared, asked, disagreement: assumed.disagreement },
-    liking: test === 'non-inferiority' ? methods.map(() => 0) : likingOf(plan),
+    liking: isAgainstMargin(test) ? methods.map(() => 0) : likingOf(plan),
     ...{ together: service.together, sittings: service.sittings, rounds: service.replicates },
     tastings: Math.max(1, plan.zones.length),
-    ...(test === 'non-inferiority' && { margin: plan.decision.margin }),
+    ...(isAgainstMargin(test) && { margin: plan.decision.margin, sides: sidesOf(test) }),
   });
 }
 
 /**
- * The smallest difference (in points, or as a share of people who can tell) that a plan finds
- * with the wanted power; null if none is small enough to be of use.
+ * The smallest difference (in points, or as a share of people who can tell) that a plan finds, or
+ * (similarity) the smallest share that it rules out, with the wanted power; null if none is small
+ * enough to be of use.
  */
 export function smallestDifference(
   plan: SizedPlan,
@@ -115,11 +131,8 @@ export function smallestDifference(
   { power, seed, panels }: { power: number; seed: string; panels: number },
 ): number | null {
   const isShare = isOfTwoSamples(plan.test);
-  if (plan.test === 'non-inferiority') return null;
-  const finds = (size: number): boolean => {
-    const assumed = { ...plan.assumed, ...(isShare ? { discriminators: size } : { difference: size }) };
-    return planPower({ ...plan, assumed }, panelists, seed, panels).power >= power;
-  };
+  if (isAgainstMargin(plan.test)) return null;
+  const finds = (size: number): boolean => planPower(ofSize(plan, size), panelists, seed, panels).power >= power;
   let [low, high] = [0, isShare ? 1 : 4];
   if (!finds(high)) return null;
   for (let step = 0; step < 9; step++) {
@@ -128,6 +141,13 @@ export function smallestDifference(
     else low = middle;
   }
   return high;
+}
+
+/** The plan, sized for this difference or share. */
+function ofSize(plan: SizedPlan, size: number): SizedPlan {
+  if (seeksSimilarity(plan)) return { ...plan, decision: { ...plan.decision, mostTellers: size } };
+  const sized = isOfTwoSamples(plan.test) ? { discriminators: size } : { difference: size };
+  return { ...plan, assumed: { ...plan.assumed, ...sized } };
 }
 
 /** One method above all others. */

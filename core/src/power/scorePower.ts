@@ -37,13 +37,15 @@ export function scorePower(plan: ScorePlan): SimulatedPower {
 
 /**
  * Chance of showing that one method that is truly as good as the reference is not worse by
- * the margin: one-sided t test on the difference of two means, held against the same mean
+ * the margin, or (two sides) not different by it: one-sided t tests on the difference of two means, held against the same mean
  * square as in {@link scorePower}, at a level shared out between the methods. By simulation.
  *
  * Source: Julious 2004, *Statistics in Medicine* 23, 1921-1986, section 5 (from memory).
  */
-export function marginPower(plan: ScorePlan & { margin: number; seed: string; panels?: number }): SimulatedPower {
-  const { liking, alpha, margin, seed, panels = 2000 } = plan;
+export function marginPower(
+  plan: ScorePlan & { margin: number; sides?: 1 | 2; seed: string; panels?: number },
+): SimulatedPower {
+  const { liking, alpha, margin, sides = 1, seed, panels = 2000 } = plan;
   const { bites, variance, df1, df2 } = tableOf(plan);
   if (df1 < 1 || df2 < 1) return { power: 0, standardError: 0 };
   const critical = studentT(1 - alpha / (liking.length - 1), df2);
@@ -52,7 +54,8 @@ export function marginPower(plan: ScorePlan & { margin: number; seed: string; pa
   for (let panel = 0; panel < panels; panel++) {
     const difference = random.normal() * Math.sqrt((2 * variance) / bites);
     const square = (variance * random.chiSquared(df2)) / df2;
-    if (difference - critical * Math.sqrt((2 * square) / bites) > -margin) found++;
+    const room = margin - critical * Math.sqrt((2 * square) / bites);
+    if (sides === 1 ? difference > -room : Math.abs(difference) < room) found++;
   }
   return shareOf(found, panels);
 }

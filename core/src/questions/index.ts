@@ -6,6 +6,7 @@ export {
   countOf,
   hasPart,
   hasRightAnswer,
+  isAgainstMargin,
   isOfTwoSamples,
   isScaleOfWord,
   kindsFor,
@@ -13,6 +14,8 @@ export {
   placeOfAnswer,
   scaleOf,
   scopeOf,
+  seeksSimilarity,
+  showsSimilarity,
   type Part,
   type Scope,
 } from './kinds';

@@ -1,4 +1,4 @@
-import type { Answer, AnswerValue, BallotItem, ItemKind, Serving, Tasting, Test } from '../tasting';
+import type { Answer, AnswerValue, BallotItem, Decision, ItemKind, Serving, Tasting, Test } from '../tasting';
 import { fromItsOptions, JUST_RIGHT, LIKING, LINE, type ScaleOf } from './scales';
 
 /** What one answer to a question is about: one sample, samples put side by side, or the whole ballot. */
@@ -102,6 +102,7 @@ export const hasRightAnswer = (kind: ItemKind): boolean => OF_TWO_SAMPLES.has(ki
 export function kindsFor(test: Test): ItemKind[] {
   switch (test) {
     case 'non-inferiority':
+    case 'equivalence':
       return ['liking'];
     case 'profile':
       return ['line', 'category'];
@@ -109,6 +110,24 @@ export function kindsFor(test: Test): ItemKind[] {
       return [test];
   }
 }
+
+/**
+ * Tests that can show that samples are similar. A test that asks for one word is blind to every
+ * other difference, so that nobody finding more of it shows nothing.
+ */
+const SHOW_SIMILARITY: ReadonlySet<Test> = new Set(['triangle', 'duo-trio', 'tetrad', 'equivalence']);
+
+export const showsSimilarity = (test: Test): boolean => SHOW_SIMILARITY.has(test);
+
+/** Tests of liking scores against the margin that was stated. */
+export const isAgainstMargin = (test: Test): boolean => test === 'non-inferiority' || test === 'equivalence';
+
+/** Whether a difference is to be ruled out, not found. */
+export const seeksSimilarity = ({
+  decision,
+  test,
+}: Pick<Tasting, 'test'> & { decision: Pick<Decision, 'kind'> }): boolean =>
+  decision.kind === 'similar' && showsSimilarity(test);
 
 /** The question that the planned test goes by: the first of a kind that it can read. */
 export function mainItem({ test, ballot }: Pick<Tasting, 'test' | 'ballot'>): BallotItem | undefined {

@@ -12,6 +12,7 @@ export const DECISION_NAMES: Readonly<Record<Decision['kind'], string>> = {
   'more-of': 'Which has more of something',
   'how-differ': 'How do they differ',
   'good-enough': 'Is it good enough',
+  similar: 'Are they similar enough',
 };
 
 /** The locked plan, with the fingerprint that vouches for it, for whoever signs it. Says nothing of which code is which. */
@@ -60,7 +61,7 @@ function facts(tasting: Tasting): { name: string; lines: string[] }[] {
   const cost = list.cost > 0 ? `, at a cost of ${list.cost.toFixed(2)}` : '';
   return [
     ...named('Question', [tasting.question].filter(Boolean)),
-    { name: 'To be decided', lines: [decisionText(tasting.decision)] },
+    { name: 'To be decided', lines: [decisionText(tasting.decision, tasting.test)] },
     {
       name: 'Compared',
       lines: [
@@ -106,19 +107,25 @@ function analysisText({ analysis }: Plan, tasting: Tasting): string {
   return ofMethods ? ANALYSIS_NAMES[analysis] : `${ANALYSIS_NAMES[analysis]}; about the pieces that are eaten`;
 }
 
-export function decisionText(decision: Decision): string {
+export function decisionText(decision: Decision, test: Tasting['test']): string {
   const name = DECISION_NAMES[decision.kind];
   switch (decision.kind) {
     case 'more-of':
       return `${name}: ${decision.attribute}`;
     case 'good-enough': {
       const points = counted(decision.margin, 'point');
-      return `${name}: a loss of less than ${points}${decision.marginWords && `, so that ${decision.marginWords}`}`;
+      return `${name}: a loss of less than ${points}${inWords(decision)}`;
     }
+    case 'similar':
+      return test === 'equivalence'
+        ? `${name}: liked alike to less than ${counted(decision.margin, 'point')}${inWords(decision)}`
+        : `${name}: fewer than ${Math.round(100 * decision.mostTellers)} % of people can tell them apart${inWords(decision)}`;
     default:
       return name;
   }
 }
+
+const inWords = ({ marginWords }: Decision): string => (marginWords ? `, so that ${marginWords}` : '');
 
 /** Who gets which code when, sitting by sitting. */
 function orders(tasting: Tasting, plan: Plan): Block[] {
@@ -130,7 +137,7 @@ function orders(tasting: Tasting, plan: Plan): Block[] {
     const rows = [...new Set(own.map(({ panelist }) => panelist))].map((panelist) => {
       const served = own.filter((portion) => portion.panelist === panelist);
       const [{ flight, seat }] = served;
-      return [String(flight), String(seat), names.get(panelist) ?? panelist, inWords(served, zones)];
+      return [String(flight), String(seat), names.get(panelist) ?? panelist, codesInOrder(served, zones)];
     });
     return {
       kind: 'table',
@@ -147,7 +154,7 @@ function orders(tasting: Tasting, plan: Plan): Block[] {
 }
 
 /** "(warm-up 482) 907 615 | Belly 234 759". */
-function inWords(served: readonly PlannedPortion[], zones: ReadonlyMap<string, string>): string {
+function codesInOrder(served: readonly PlannedPortion[], zones: ReadonlyMap<string, string>): string {
   const warm = served.filter(({ warmUp }) => warmUp).map(({ code }) => `(warm-up ${code})`);
   const sets = [...new Set(served.filter(({ warmUp }) => !warmUp).map(({ set }) => set))].map((set) => {
     const own = served.filter((portion) => portion.set === set);

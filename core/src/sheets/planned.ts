@@ -1,6 +1,6 @@
 import { bitesPerSitting, isComplete, isOfMethods, isOfTwoSamples, sittingMinutes } from '../design';
 import { QUESTION_KINDS } from '../library';
-import { answerKindOf, hasPart, scaleOf } from '../questions';
+import { answerKindOf, hasPart, isAgainstMargin, scaleOf, seeksSimilarity } from '../questions';
 import type { BallotItem, Tasting } from '../tasting';
 import { counted } from './sheet';
 
@@ -45,14 +45,20 @@ export function servedText(tasting: Tasting): string[] {
 
 /** What the number of people and pieces was chosen for. */
 export function sizedForText(tasting: Tasting): string {
-  const { assumed, test } = tasting;
+  const { assumed, decision, test } = tasting;
   const noShows = assumed.noShows > 0 ? `; ${Math.round(assumed.noShows * 100)} % may not come` : '';
   if (isOfTwoSamples(test)) {
     const vary = isOfMethods(tasting)
       ? `; answers vary by ${assumed.noise} points, pieces by ${assumed.pieceSpread}`
       : '';
-    return `${Math.round(assumed.discriminators * 100)} % of people who can tell${vary}${noShows}.`;
+    const share = (value: number): string => `${Math.round(value * 100)} %`;
+    return seeksSimilarity(tasting)
+      ? `Ruling out that ${share(decision.mostTellers)} of people can tell, where nobody can${vary}${noShows}.`
+      : `${share(assumed.discriminators)} of people who can tell${vary}${noShows}.`;
   }
   const edge = assumed.firstEdge > 0 ? `, ${assumed.firstEdge} for being first` : '';
-  return `A difference of ${counted(assumed.difference, 'point')} of nine, where people differ by ${assumed.disagreement}, answers by ${assumed.noise}, pieces by ${assumed.pieceSpread} (standard deviations)${edge}${noShows}.`;
+  const sought = isAgainstMargin(test)
+    ? `Ruling out ${counted(decision.margin, 'point')} of nine, where nothing is lost and`
+    : `A difference of ${counted(assumed.difference, 'point')} of nine, where`;
+  return `${sought}  people differ by ${assumed.disagreement}, answers by ${assumed.noise}, pieces by ${assumed.pieceSpread} (standard deviations)${edge}${noShows}.`;
 }

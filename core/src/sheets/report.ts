@@ -1,4 +1,13 @@
-import { methodTestText, plannedView, rankingView, sectionOf, type Findings, type Profiled } from '../findings';
+import {
+  methodTestText,
+  plannedView,
+  rankingView,
+  sectionOf,
+  similarityText,
+  type Findings,
+  type Profiled,
+  type Telling,
+} from '../findings';
 import { counted, type Block, type Column, type Sheet } from './sheet';
 
 const decimal = (value: number | null | undefined, digits: number): string =>
@@ -107,13 +116,8 @@ function plannedBlocks(found: Findings): Block[] {
   }
   if (!planned) return [];
   switch (planned.planned.of) {
-    case 'telling': {
-      const { result, methodTest } = planned.planned;
-      return [
-        ...methodTestBlocks(methodTest),
-        text(result.test === null ? result.reason : `${result.test}: p ${pText(result.p)}.`),
-      ];
-    }
+    case 'telling':
+      return tellingBlocks(planned.planned);
     case 'liking': {
       const { liking, margins, letters, methodTest } = planned.planned;
       const group = (id: string): string => letters[found.methods.findIndex((method) => method.id === id)] ?? '';
@@ -169,6 +173,14 @@ function plannedBlocks(found: Findings): Block[] {
       ];
     }
   }
+}
+
+function tellingBlocks({ result, similarity, methodTest }: Telling): Block[] {
+  const figures =
+    result.test === null
+      ? result.reason
+      : `${result.test}${similarity ? ', for a difference' : ''}: p ${pText(result.p)}.`;
+  return [...methodTestBlocks(methodTest), ...(similarity ? [text(similarityText(similarity))] : []), text(figures)];
 }
 
 /** All words with their means, and which differ. */

@@ -3,6 +3,7 @@ export {
   joined,
   rehearse,
   rehearsePart,
+  rulesOut,
   truthOf,
   type Outcomes,
   type Rehearsal,

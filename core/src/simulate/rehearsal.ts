@@ -3,7 +3,7 @@ import { lockPlan, type LockedPlan } from '../design';
 import { findings, plannedVerdict, type Findings, type VerdictKind } from '../findings';
 import { randomStream, type RandomStream } from '../numeric';
 import { USUAL_HEIGHT } from '../power';
-import { isOfTwoSamples } from '../questions';
+import { isAgainstMargin, isOfTwoSamples, seeksSimilarity } from '../questions';
 import { simulateBallots, type SimulatedTruth } from './panel';
 
 /** How a rehearsal is done. */
@@ -53,7 +53,7 @@ const MIDDLE = 5.5;
  * often would it find a difference that is there, and one that is not?
  *
  * Right is a winner that truly is best, "told apart" when there is a difference, or "good
- * enough" when nothing is lost; wrong is another winner, or any claim when there is nothing
+ * enough" or "similar" when nothing is lost; wrong is another winner, or any claim when there is nothing
  * to find.
  *
  * @param tasting one without lock problems; its `assumed` says what there is to be found
@@ -123,9 +123,14 @@ function tasted(tasting: Tasting, locked: LockedPlan, truth: SimulatedTruth, ran
   };
 }
 
+/** Whether a difference is to be ruled out: what there is to be found is then that there is none. */
+export const rulesOut = (tasting: Pick<Tasting, 'test' | 'decision'>): boolean =>
+  isAgainstMargin(tasting.test) || seeksSimilarity(tasting);
+
 /** The method that is given the advantage: never the reference, which the others are held against. */
-function bestOf({ test, methods }: Tasting): number | null {
-  if (test === 'non-inferiority') return null;
+function bestOf(tasting: Tasting): number | null {
+  const { test, methods } = tasting;
+  if (rulesOut(tasting)) return null;
   const reference = methods.findIndex((method) => method.reference);
   // Of two samples the first is what the other is held against, where none is called the reference.
   const heldAgainst = isOfTwoSamples(test) ? Math.max(0, reference) : reference;
@@ -144,13 +149,16 @@ export function truthOf(tasting: Tasting, hasDifference: boolean): SimulatedTrut
   const { disagreement, noise, pieceSpread, firstEdge, noShows } = assumed;
   const best = bestOf(tasting);
   const others = { pieceSpread, firstEdge, noShows, height: USUAL_HEIGHT };
-  const apart = (size: number): number[] => methods.map((_, at) => MIDDLE + (hasDifference && at === best ? size : 0));
   if (isOfTwoSamples(test)) {
-    const tellers = hasDifference ? assumed.discriminators : 0;
-    return { ...others, height: 0, liking: apart(PLAIN), disagreement: 0, noise: Math.max(0.1, noise), tellers };
+    const isSimilarity = seeksSimilarity(tasting);
+    // Nothing to be found is here as many who can tell as are to be ruled out.
+    const tellers = isSimilarity === hasDifference ? 0 : isSimilarity ? decision.mostTellers : assumed.discriminators;
+    const liking = methods.map((_, at) => MIDDLE + (tellers > 0 && at === (best ?? 1) ? PLAIN : 0));
+    return { ...others, height: 0, liking, disagreement: 0, noise: Math.max(0.1, noise), tellers };
   }
   switch (test) {
-    case 'non-inferiority': {
+    case 'non-inferiority':
+    case 'equivalence': {
       // Nothing to be found is here a loss as large as the margin.
       const loss = hasDifference ? 0 : decision.margin;
       return {
@@ -161,7 +169,12 @@ export function truthOf(tasting: Tasting, hasDifference: boolean): SimulatedTrut
       };
     }
     default:
-      return { ...others, liking: apart(assumed.difference), disagreement, noise };
+      return {
+        ...others,
+        liking: methods.map((_, at) => MIDDLE + (hasDifference && at === best ? assumed.difference : 0)),
+        disagreement,
+        noise,
+      };
   }
 }
 
@@ -169,7 +182,7 @@ const noOutcomes = (): Outcomes => ({
   panels: 0,
   verdicts: {
     ...{ winner: 0, 'leading-set': 0, 'told-apart': 0, 'good-enough': 0, 'too-great-a-loss': 0 },
-    ...{ 'no-answer': 0, 'cannot-say': 0 },
+    ...{ similar: 0, 'too-different': 0, 'no-answer': 0, 'cannot-say': 0 },
   },
   ...{ right: 0, wrong: 0, bestLeads: 0 },
 });
@@ -186,6 +199,8 @@ function summed(parts: readonly Outcomes[]): Outcomes {
   return total;
 }
 
+const isTooMuch = (kind: VerdictKind): boolean => kind === 'too-great-a-loss' || kind === 'too-different';
+
 function note(
   outcomes: Outcomes,
   { kind, leaders }: { kind: VerdictKind; leaders: readonly number[] },
@@ -194,12 +209,12 @@ function note(
 ): void {
   outcomes.panels++;
   outcomes.verdicts[kind]++;
-  // A loss as large as the margin is rehearsed as nothing to find: to call it too great is not false.
-  const isRefusal = kind === 'too-great-a-loss' && !hasDifference;
+  // What is to be ruled out is rehearsed as nothing to find: to call it too great is not false.
+  const isRefusal = isTooMuch(kind) && !hasDifference;
   const isClaim = kind !== 'no-answer' && kind !== 'cannot-say' && !isRefusal;
   if (best !== null && leaders.includes(best)) outcomes.bestLeads++;
   if (!isClaim) return;
-  if (!hasDifference || kind === 'too-great-a-loss' || (best !== null && leaders.length > 0 && !leaders.includes(best)))
+  if (!hasDifference || isTooMuch(kind) || (best !== null && leaders.length > 0 && !leaders.includes(best)))
     outcomes.wrong++;
   // Several leaders are no wrong answer, and not the whole one either.
   else if (kind !== 'leading-set') outcomes.right++;

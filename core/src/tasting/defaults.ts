@@ -1,3 +1,4 @@
+import { MOST_TELLERS } from './limits';
 import type { Records } from './records';
 import type { BallotItem, Tasting } from './schema';
 
@@ -6,7 +7,7 @@ export function defaultTasting(): Omit<Tasting, 'title' | 'createdAt'> {
   return {
     question: '',
     ballotTitle: '',
-    decision: { kind: 'liked-best', attribute: '', margin: 1, marginWords: '' },
+    decision: { kind: 'liked-best', attribute: '', margin: 1, marginWords: '', mostTellers: MOST_TELLERS },
     test: 'ranking',
     product: 'other',
     methods: [],

@@ -40,7 +40,7 @@ export const LIMITS = {
     skill: { least: 1, most: 5 },
   },
   method: { cookLoss: { least: 0, most: 0.9 } },
-  decision: { margin: { least: 0.01, most: 4 } },
+  decision: { margin: { least: 0.01, most: 4 }, mostTellers: { least: 0.01, most: 0.99 } },
   option: { weight: { least: -1000, most: 1000 } },
   service: {
     together: { least: 2, most: MOST_TOGETHER },
@@ -71,6 +71,9 @@ export const LIMITS = {
   alpha: { least: 0.0001, most: 0.49 },
 } as const satisfies Record<string, Limits | Record<string, Limits>>;
 
+/** The share of people who tell samples apart that is ruled out where nobody says otherwise: medium by ISO 4120 (from memory). */
+export const MOST_TELLERS = 0.3;
+
 /** The levels that the forms offer; a bundle may bring another within its limits. */
 export const USUAL_ALPHAS = [0.01, 0.05, 0.1] as const;
 
@@ -95,13 +98,14 @@ export const TAG: Pattern = {
 };
 
 /** What a tasting is to decide. */
-export const DECISIONS = ['liked-best', 'told-apart', 'more-of', 'how-differ', 'good-enough'] as const;
+export const DECISIONS = ['liked-best', 'told-apart', 'more-of', 'how-differ', 'good-enough', 'similar'] as const;
 
 /** The planned test: what the locked analysis goes by. */
 export const TESTS = [
   'ranking',
   'liking',
   'non-inferiority',
+  'equivalence',
   'profile',
   'triangle',
   'duo-trio',
@@ -153,13 +157,17 @@ export const ANALYSES = [
   'friedman-then-pairs-holm',
   'piece-blocks-then-tukey',
   'piece-blocks-against-margin',
+  'piece-blocks-within-margin',
   'piece-blocks-per-attribute-fdr',
   'piece-clusters',
+  'piece-clusters-of-similarity',
   'skillings-mack-then-strengths',
   'mixed-model-then-tukey',
   'non-inferiority-mixed-model',
+  'equivalence-mixed-model',
   'mixed-model-per-attribute-fdr',
   'exact-binomial',
+  'exact-binomial-of-similarity',
   'a-not-a-exact',
   'same-different-exact',
   'best-worst-scores',

@@ -17,6 +17,7 @@ import {
   PRODUCTS,
   SHORT_TEXT,
   TESTS,
+  MOST_TELLERS,
   WELL_FORMED,
   type Limits,
 } from './limits';
@@ -94,9 +95,11 @@ export const decisionSchema = z.strictObject({
   kind: z.enum(DECISIONS),
   /** For 'more-of': of what. */
   attribute: shortText.default(''),
-  /** For 'good-enough': the largest loss that does not matter, in points of the 1 to 9 scale, and in words. */
+  /** For 'good-enough': the largest loss that does not matter, in points of the 1 to 9 scale, and in words; for 'similar' by scores: the largest difference. */
   margin: number(LIMITS.decision.margin).default(1),
   marginWords: shortText.default(''),
+  /** For 'similar': the share of people who tell the samples apart that would matter, and is to be ruled out. */
+  mostTellers: number(LIMITS.decision.mostTellers).default(MOST_TELLERS),
 });
 
 /** One thing that is held constant, how closely, and how that is checked. */

@@ -45,6 +45,9 @@ describe('bundles of earlier versions', () => {
     const alike = read(stated[0]);
     alike.tasting.takenAlike = 'one stirred pot';
     expect(digestOf(alike)).not.toBe(raw(stated[0]).digest);
+    const other = read(stated[0]);
+    other.tasting.decision.mostTellers = 0.2;
+    expect(digestOf(other)).not.toBe(raw(stated[0]).digest);
   });
 
   it('keep their caveats, and who was not blind', () => {

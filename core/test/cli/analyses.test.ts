@@ -220,9 +220,9 @@ describe('forced-choice, power and orders', () => {
     ['an unknown protocol', ['power', '--protocol', 'square', '--n', '30', '--pd', '0.3'], 'Allowed choices'],
     ['no panel and no power', ['power', '--protocol', 'triangle', '--pd', '0.3'], '--power'],
     [
-      'similarity of replicates',
-      ['power', '--protocol', 'triangle', '--n', '30', '--pd', '0.3', '--replicates', '2', '--goal', 'similarity'],
-      '--replicates',
+      'two ways of saying how far apart',
+      ['power', '--protocol', 'triangle', '--n', '30', '--pd', '0.3', '--d-prime', '1'],
+      'either --pd',
     ],
     ['pd above 1', ['power', '--protocol', 'triangle', '--n', '30', '--pd', '1.3'], 'between 0 and 1'],
     ['no liking', ['power', '--protocol', 'ranking', '--n', '30'], '--liking'],

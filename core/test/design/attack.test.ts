@@ -52,7 +52,7 @@ const drawn = (test: Test, panelists: number, seed: number, more: Partial<Tastin
   const tasting: Tasting = {
     ...base,
     test,
-    decision: { ...base.decision, attribute: 'crisp' },
+    decision: { ...base.decision, kind: test === 'equivalence' ? 'similar' : 'liked-best', attribute: 'crisp' },
     ballot: {
       items: test === 'profile' ? [neutralQuestion('line', 'line', { word: 'crisp' })] : usualBallot(test, 'crisp'),
     },

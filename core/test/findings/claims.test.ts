@@ -1,4 +1,4 @@
-import { TESTS, type Analysis, type Tasting, type Test } from '../../src/bundle';
+import { defaultTasting, isAgainstMargin, TESTS, type Analysis, type Tasting, type Test } from '../../src/bundle';
 import { analysisOf, ANALYSIS_NAMES, isOfTwoSamples, leastPieces } from '../../src/design';
 import { findings, plannedVerdict, plannedView, sectionOf } from '../../src/findings';
 import { heardSets, rowsOfPlaces, rowsOfScores, type HeardSet } from '../../src/findings/planned';
@@ -15,7 +15,7 @@ const line = (attribute: string) => ({
 
 /** A tasting in which one method is far better, or is told by everyone. */
 function wanted(test: Test, pieces: number, more: Partial<Tasting> = {}, truth?: number[]): Wanted {
-  const apart = isOfTwoSamples(test) ? [3, 8] : test === 'non-inferiority' ? [6, 6] : [8, 4, 3.5, 4];
+  const apart = isOfTwoSamples(test) ? [3, 8] : isAgainstMargin(test) ? [6, 6] : [8, 4, 3.5, 4];
   return {
     ...{ methods: apart.length, panelists: 48, pieces, truth: truth ?? apart },
     world: { noise: 0.6, disagreement: 0.4 },
@@ -23,12 +23,13 @@ function wanted(test: Test, pieces: number, more: Partial<Tasting> = {}, truth?:
   };
 }
 
+const { decision } = defaultTasting();
 const others = TESTS.filter((test) => test !== 'ranking');
-const claims = ['winner', 'told-apart', 'good-enough', 'leading-set'];
+const claims = ['winner', 'told-apart', 'good-enough', 'similar', 'leading-set'];
 const ASSUMED = ', if pieces cooked alike taste alike, as was assumed.';
 
 describe.each(others)('a planned %s', (test) => {
-  const least = leastPieces({ test, halves: false, lots: [], alpha: 0.05 });
+  const least = leastPieces({ test, decision, halves: false, lots: [], alpha: 0.05 });
   const enough = Math.min(12, Math.max(8, least + 2));
 
   it('speaks of the methods where their pieces show it, and says how', () => {
@@ -126,12 +127,12 @@ describe('the analysis of a plan', () => {
   });
 
   it('of split raw pieces takes more of them, since like samples are of different ones, and so does a higher proof', () => {
-    expect(leastPieces({ test: 'triangle', halves: true, lots: [], alpha: 0.05 })).toBe(9);
-    expect(leastPieces({ test: 'tetrad', halves: true, lots: [], alpha: 0.05 })).toBe(12);
-    expect(leastPieces({ test: '2-afc', halves: true, lots: [], alpha: 0.05 })).toBe(10);
-    expect(leastPieces({ test: 'liking', halves: true, lots: [], alpha: 0.05 })).toBe(2);
-    expect(leastPieces({ test: 'paired-preference', halves: false, lots: [], alpha: 0.05 })).toBe(6);
-    expect(leastPieces({ test: 'a-not-a', halves: false, lots: [], alpha: 0.01 })).toBe(7);
+    expect(leastPieces({ test: 'triangle', decision, halves: true, lots: [], alpha: 0.05 })).toBe(9);
+    expect(leastPieces({ test: 'tetrad', decision, halves: true, lots: [], alpha: 0.05 })).toBe(12);
+    expect(leastPieces({ test: '2-afc', decision, halves: true, lots: [], alpha: 0.05 })).toBe(10);
+    expect(leastPieces({ test: 'liking', decision, halves: true, lots: [], alpha: 0.05 })).toBe(2);
+    expect(leastPieces({ test: 'paired-preference', decision, halves: false, lots: [], alpha: 0.05 })).toBe(6);
+    expect(leastPieces({ test: 'a-not-a', decision, halves: false, lots: [], alpha: 0.01 })).toBe(7);
   });
 });
 

@@ -1,4 +1,4 @@
-import { TESTS, type Tasting, type TastingBundle, type Test } from '../../src/bundle';
+import { isAgainstMargin, TESTS, type Tasting, type TastingBundle, type Test } from '../../src/bundle';
 import { isOfTwoSamples } from '../../src/design';
 import { claimOf, findings, plannedVerdict } from '../../src/findings';
 import { notBlind, noted, simulatedBundle, type Wanted } from '../support/bundles';
@@ -34,10 +34,10 @@ describe.each(others)('findings of a planned %s', (test) => {
   const same = far.map(() => 5.2);
 
   it('tell of a large difference, and keep quiet without one', () => {
-    const large = found(plan(test, test === 'non-inferiority' ? same.slice(0, 2) : far));
-    expect(['winner', 'told-apart', 'good-enough']).toContain(large.verdict.kind);
+    const large = found(plan(test, isAgainstMargin(test) ? same.slice(0, 2) : far));
+    expect(['winner', 'told-apart', 'good-enough', 'similar']).toContain(large.verdict.kind);
     const none = found(
-      plan(test, test === 'non-inferiority' ? [6, 5] : same, { world: { noise: 1, disagreement: 0.3 }, seed: 'quiet' }),
+      plan(test, isAgainstMargin(test) ? [6, 5] : same, { world: { noise: 1, disagreement: 0.3 }, seed: 'quiet' }),
     );
     expect(none.verdict.kind).toBe('no-answer');
     expect(none.limits.map(({ kind }) => kind)).toContain('no-difference');

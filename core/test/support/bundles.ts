@@ -41,6 +41,7 @@ export function simpleTasting({
   const items = usualBallot(tasting.test ?? 'ranking', '');
   return {
     ...defaults,
+    ...(tasting.test === 'equivalence' && { decision: { ...defaults.decision, kind: 'similar' as const } }),
     title: 'Carrots',
     question: 'Which carrots are liked best?',
     methods: Array.from({ length: methods }, (_, m) => ({

@@ -11,6 +11,8 @@ const VERDICTS: readonly VerdictKind[] = [
   'told-apart',
   'good-enough',
   'too-great-a-loss',
+  'similar',
+  'too-different',
 ];
 const SECTIONS: readonly SectionId[] = [
   'rank-sums',

@@ -49,6 +49,8 @@ export class DecisionInput {
   /** The largest loss that does not matter, in points of nine. */
   @Decimal(LIMITS.decision.margin) margin: number;
   @Text(SHORT_TEXT) marginWords: string;
+  /** The share of people who tell two samples apart that would matter. */
+  @Decimal(LIMITS.decision.mostTellers) mostTellers: number;
 }
 
 export class ConstantInput {

@@ -424,17 +424,19 @@ export type TastingCard = {
   handedIn: number;
   caveats: number;
 };
-export type DecisionKind = 'liked-best' | 'told-apart' | 'more-of' | 'how-differ' | 'good-enough';
+export type DecisionKind = 'liked-best' | 'told-apart' | 'more-of' | 'how-differ' | 'good-enough' | 'similar';
 export type DecisionInput = {
   kind: DecisionKind;
   attribute: string;
   margin: number;
   marginWords: string;
+  mostTellers: number;
 };
 export type Test =
   | 'ranking'
   | 'liking'
   | 'non-inferiority'
+  | 'equivalence'
   | 'profile'
   | 'triangle'
   | 'duo-trio'
@@ -627,13 +629,17 @@ export type Analysis =
   | 'friedman-then-pairs-holm'
   | 'piece-blocks-then-tukey'
   | 'piece-blocks-against-margin'
+  | 'piece-blocks-within-margin'
   | 'piece-blocks-per-attribute-fdr'
   | 'piece-clusters'
+  | 'piece-clusters-of-similarity'
   | 'skillings-mack-then-strengths'
   | 'mixed-model-then-tukey'
   | 'non-inferiority-mixed-model'
+  | 'equivalence-mixed-model'
   | 'mixed-model-per-attribute-fdr'
   | 'exact-binomial'
+  | 'exact-binomial-of-similarity'
   | 'a-not-a-exact'
   | 'same-different-exact'
   | 'best-worst-scores'
@@ -829,7 +835,15 @@ export type HandIn = {
   answers: AnswerInput[];
 };
 export type VerdictKind =
-  'winner' | 'leading-set' | 'no-answer' | 'cannot-say' | 'told-apart' | 'good-enough' | 'too-great-a-loss';
+  | 'winner'
+  | 'leading-set'
+  | 'no-answer'
+  | 'cannot-say'
+  | 'told-apart'
+  | 'good-enough'
+  | 'too-great-a-loss'
+  | 'similar'
+  | 'too-different';
 export type About = 'methods' | 'pieces';
 export type VerdictView = {
   kind: VerdictKind;

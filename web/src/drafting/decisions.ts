@@ -3,10 +3,11 @@ import { DECISION_NAMES } from '@jacana/core/sheets';
 
 const ABOUT: Record<DecisionKind, string> = {
   'liked-best': 'you will serve the winner',
-  'told-apart': 'if not, take the easier one',
+  'told-apart': 'to know that there is a difference',
   'more-of': 'crisper, sweeter, juicier',
   'how-differ': 'word by word, with strengths',
   'good-enough': 'not worse than the reference',
+  similar: 'then take the easier one',
 };
 
 /** What can be decided, and what for. */

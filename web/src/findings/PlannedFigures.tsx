@@ -1,4 +1,10 @@
-import type { Planned, PlannedView, TellingResult } from '@jacana/core/findings';
+import {
+  similarityText,
+  type Planned,
+  type PlannedView,
+  type Telling,
+  type TellingResult,
+} from '@jacana/core/findings';
 import { TEST_NAMES } from '@jacana/core/design';
 import { TableHead } from '../ui/TableHead';
 import { Card } from '../ui/Card';
@@ -17,7 +23,7 @@ function Figures({ found, planned }: { found: PlannedView; planned: Planned }) {
       return planned.result.test === null ? (
         <NoTest reason={planned.result.reason} />
       ) : (
-        <TellingCard found={found} result={planned.result} />
+        <TellingCard found={found} result={planned.result} similarity={planned.similarity} />
       );
     case 'ranking':
       return <OrderedCard found={found} planned={planned} />;
@@ -47,36 +53,39 @@ function NoTest({ reason }: { reason: string }) {
   );
 }
 
+interface TellingCardProps {
+  found: PlannedView;
+  result: TellingResult;
+  similarity: Telling['similarity'];
+}
+
 /** Answers as a row of pads: right ones filled, and where guessing alone would leave off. */
-function TellingCard({ found, result }: { found: PlannedView; result: TellingResult }) {
+function TellingCard({ found, result, similarity }: TellingCardProps) {
   if (result.test !== 'forced-choice')
     return (
       <Card title="In figures" aside={TEST_NAMES[found.test]}>
         <SmallPrint result={result} />
       </Card>
     );
-  const { n, correct, guess, criticalCorrect } = result;
+  const { n, correct, guess } = result;
+  const critical = (similarity ?? result).criticalCorrect;
+  const takes = similarity ? `${critical} or fewer show that they are similar` : `${critical} are needed for a claim`;
   return (
-    <Card
-      title={`${correct} of ${n} were right`}
-      aside={criticalCorrect === null ? 'too few for any claim' : `${criticalCorrect} are needed for a claim`}
-    >
+    <Card title={`${correct} of ${n} were right`} aside={critical === null ? 'too few for any claim' : takes}>
       <ul className="flex flex-wrap gap-1" aria-label={`${correct} right, ${n - correct} wrong answers`}>
         {Array.from({ length: n }, (_, at) => (
-          <li
-            key={at}
-            aria-hidden
-            className={at === (criticalCorrect ?? 0) - 1 ? 'border-r-2 border-chestnut pr-1' : ''}
-          >
+          <li key={at} aria-hidden className={at === (critical ?? 0) - 1 ? 'border-r-2 border-chestnut pr-1' : ''}>
             <Pad size={26} state={at < correct ? 'eaten' : 'coming'} />
           </li>
         ))}
       </ul>
       <p className="mt-2 text-sm text-quiet">
-        Filled: right. The line: what a claim takes. Guessing gives {Math.round(guess * n)}.
+        Filled: right. The line: {similarity ? 'the most that show similarity' : 'what a claim takes'}. Guessing gives{' '}
+        {Math.round(guess * n)}.
       </p>
-      <div className="mt-3">
-        <SmallPrint result={result} />
+      <div className="mt-3 space-y-1">
+        {similarity && <p data-testid="similarity">{similarityText(similarity)}</p>}
+        <SmallPrint result={result} beside={similarity ? 'For a difference, exact' : 'Exact'} />
       </div>
     </Card>
   );
@@ -86,13 +95,14 @@ const interval = ([low, high]: readonly [number, number | null], digits = 2): st
   `${low.toFixed(digits)} to ${high === null ? 'beyond any number' : high.toFixed(digits)}`;
 const pText = (p: number): string => (p < 0.0001 ? 'p below 0.0001' : `p ${p.toFixed(4)}`);
 
-function SmallPrint({ result }: { result: TellingResult }) {
+/** @param beside how the test for a difference begins, which stands alone or beside one of similarity */
+function SmallPrint({ result, beside = 'Exact' }: { result: TellingResult; beside?: string }) {
   switch (result.test) {
     case 'forced-choice':
       return (
         <ul className="space-y-1" data-testid="forced-choice">
           <li>
-            Exact binomial, one-sided: {pText(result.p)}. Of the people, {Math.round(result.pd * 100)} % truly tell
+            {beside} binomial, one-sided: {pText(result.p)}. Of the people, {Math.round(result.pd * 100)} % truly tell
             (interval {interval([result.pdInterval[0] * 100, result.pdInterval[1] * 100], 0)} %).
           </li>
           <li>

@@ -6,6 +6,8 @@ import { IntervalChart } from './IntervalChart';
 const pText = (p: number): string => (p < 0.0001 ? 'below 0.0001' : p.toFixed(4));
 const pOrNone = (p: number | null | undefined): string => (p === null || p === undefined ? 'no test' : pText(p));
 
+type MarginTest = Scored['margins'][number]['test'];
+
 /** A method as it stands at the head of a row. */
 function rowOf(found: PlannedView, id: string) {
   const place = found.methods.findIndex((method) => method.id === id);
@@ -58,9 +60,14 @@ export function LikingTable({ found, scored }: { found: PlannedView; scored: Sco
 /** Each method against the margin: good enough is an interval that ends to the right of it. */
 export function MarginCard({ found, scored: { margins, methodTest } }: { found: PlannedView; scored: Scored }) {
   const { margin } = margins[0].test;
+  const isBothWays = found.test === 'equivalence';
+  const isShown = (test: MarginTest): boolean => (isBothWays ? test.equivalent : test.nonInferior);
+  const isRefused = ({ interval: [low, high] }: MarginTest): boolean => high < -margin || (isBothWays && low > margin);
+  const sides = isBothWays ? 'two one-sided' : 'one-sided';
+  const [yes, no] = isBothWays ? ['liked alike', 'too different'] : ['good enough', 'too great a loss'];
   const rows = margins.map(({ method, difference, test }) => ({
     ...rowOf(found, method),
-    isLeading: test.nonInferior,
+    isLeading: isShown(test),
     middle: difference,
     interval: test.interval,
   }));
@@ -68,18 +75,19 @@ export function MarginCard({ found, scored: { margins, methodTest } }: { found: 
   const reach = Math.ceil(Math.max(margin, ...ends.map(Math.abs)) * 1.1 * 2) / 2;
   return (
     <Card
-      title={`Against a loss of ${margin} ${margin === 1 ? 'point' : 'points'}`}
+      title={`Against a ${isBothWays ? 'difference' : 'loss'} of ${margin} ${margin === 1 ? 'point' : 'points'}`}
       aside={
         methodTest?.test === 'piece-blocks'
-          ? 'one-sided t tests on the error of pieces: about the methods'
-          : 'one-sided t tests, mixed model'
+          ? `${sides} t tests on the error of pieces: about the methods`
+          : `${sides} t tests, mixed model`
       }
     >
       <IntervalChart
         rows={rows}
         marks={[
-          { at: -margin, name: 'too great a loss', isLimit: true },
-          { at: 0, name: 'no loss' },
+          { at: -margin, name: no, isLimit: true },
+          { at: 0, name: isBothWays ? 'no difference' : 'no loss' },
+          ...(isBothWays ? [{ at: margin, name: no, isLimit: true }] : []),
         ]}
         domain={[-reach, reach]}
         unit="points against the reference"
@@ -88,8 +96,8 @@ export function MarginCard({ found, scored: { margins, methodTest } }: { found: 
         {margins.map(({ method, test }) => (
           <li key={method}>
             {rowOf(found, method).name}: {test.interval[0].toFixed(2)} to {test.interval[1].toFixed(2)} points against
-            the reference; p {pText(test.nonInferiorityP)},{' '}
-            {test.nonInferior ? 'good enough' : test.interval[1] < -margin ? 'too great a loss' : 'not shown'}.
+            the reference; p {pText(isBothWays ? test.equivalenceP : test.nonInferiorityP)},{' '}
+            {isShown(test) ? yes : isRefused(test) ? no : 'not shown'}.
           </li>
         ))}
       </ul>

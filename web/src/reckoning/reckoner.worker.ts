@@ -1,6 +1,8 @@
 import type { Tasting } from '@jacana/core/bundle';
 import { plannedSittings, type PlannedSitting, type ServingDesign } from '@jacana/core/design';
+import type { ForcedChoicePlan } from '@jacana/core/inference';
 import {
+  comparedProtocols,
   planPower,
   screening,
   smallestDifference,
@@ -17,6 +19,7 @@ const reckoner = {
   power: (plan: SizedPlan, panelists: number, panels: number): PlanPower => planPower(plan, panelists, SEED, panels),
   smallest: (plan: SizedPlan, panelists: number): number | null =>
     smallestDifference(plan, panelists, { power: 0.8, seed: SEED, panels: 1000 }),
+  protocols: (plan: Omit<ForcedChoicePlan, 'n'>) => comparedProtocols(plan, 0.8),
   rehearsePart: (
     tasting: Tasting,
     share: { seed: string; part: number; of: number },

@@ -14,6 +14,17 @@ export interface Reckoned<T> {
 /** Sliders move in many small steps; only where they rest is worth computing. */
 const REST_MS = 150;
 
+/** A worker with the one handle on it: once a handle is collected as garbage, its worker no longer answers. */
+interface Kept {
+  worker: Worker;
+  reckoner: Remote<Reckoner>;
+}
+
+function hired(): Kept {
+  const worker = new Worker(new URL('./reckoner.worker.ts', import.meta.url), { type: 'module' });
+  return { worker, reckoner: wrap<Reckoner>(worker) };
+}
+
 type Task<T> = (reckoner: Remote<Reckoner>, tell: (part: T) => void) => Promise<T>;
 
 /**
@@ -26,7 +37,7 @@ type Task<T> = (reckoner: Remote<Reckoner>, tell: (part: T) => void) => Promise<
  */
 export function useReckoned<T>(key: string | null, task: Task<T>): Reckoned<T> {
   const [state, setState] = useState<Reckoned<T>>({ value: null, isBusy: false, problem: null });
-  const kept = useRef<Worker | null>(null);
+  const kept = useRef<Kept | null>(null);
   // The key stands for everything that the task reads.
   const start = useEffectEvent(task);
   useEffect(() => {
@@ -36,10 +47,10 @@ export function useReckoned<T>(key: string | null, task: Task<T>): Reckoned<T> {
       if (!isOver) setState({ value, isBusy, problem: null });
     };
     const begin = (): void => {
-      kept.current ??= new Worker(new URL('./reckoner.worker.ts', import.meta.url), { type: 'module' });
+      kept.current ??= hired();
       isComputing = true;
       setState((before) => ({ ...before, isBusy: true }));
-      start(wrap<Reckoner>(kept.current), (part) => tell(part, true))
+      start(kept.current.reckoner, (part) => tell(part, true))
         .then((value) => tell(value, false))
         .catch((error: unknown) => {
           const problem = error instanceof Error ? error.message : 'This could not be computed.';
@@ -58,7 +69,7 @@ export function useReckoned<T>(key: string | null, task: Task<T>): Reckoned<T> {
   return state;
 }
 
-function endOf(kept: { current: Worker | null }): void {
-  kept.current?.terminate();
+function endOf(kept: { current: Kept | null }): void {
+  kept.current?.worker.terminate();
   kept.current = null;
 }

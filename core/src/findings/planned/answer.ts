@@ -24,6 +24,9 @@ export interface PlannedRules {
   reference: number;
   attribute: string;
   margin: number;
+  /** Whether a difference is to be ruled out, not found, and the share of people who could tell that is. */
+  seeksSimilarity: boolean;
+  mostTellers: number;
   alpha: number;
   seed: string;
   /** Whether the plan tests methods by their pieces; else what bites say is all there is. */

@@ -4,4 +4,4 @@ export type { Chosen, Ordered } from './ordered';
 export type { Profiled, WordTest } from './profiled';
 export { rowsOfChoices, rowsOfPlaces, rowsOfScores } from './rows';
 export type { Scored } from './scored';
-export type { Telling, TellingResult } from './telling';
+export type { Telling, TellingResult } from './told';

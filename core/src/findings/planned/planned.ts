@@ -1,6 +1,6 @@
 import type { Key, TastingBundle } from '../../bundle';
 import { isOfTwoSamples, SMALLEST_PANEL } from '../../design';
-import { mainItem } from '../../questions';
+import { mainItem, seeksSimilarity } from '../../questions';
 import { claimOf } from '../claim';
 import { counted } from '../wording';
 import type { Answer, PlannedRules } from './answer';
@@ -9,7 +9,8 @@ import { chosen, ordered, type Chosen, type Ordered } from './ordered';
 import { profiled, type Profiled } from './profiled';
 import { rehearsed } from './rehearsed';
 import { scored, type Scored } from './scored';
-import { telling, type Telling } from './telling';
+import { telling } from './telling';
+import type { Telling } from './told';
 
 /** What the planned test found, other than a complete ranking. */
 export type Planned = Telling | Scored | Profiled | Ordered | Chosen;
@@ -37,6 +38,8 @@ export function plannedAnswer(
     reference: tasting.methods.findIndex((method) => method.reference),
     attribute: mainItem(tasting)?.attribute || (tasting.decision.kind === 'more-of' ? tasting.decision.attribute : ''),
     margin: tasting.decision.margin,
+    seeksSimilarity: seeksSimilarity(tasting),
+    mostTellers: tasting.decision.mostTellers,
     alpha: plan?.alpha ?? tasting.alpha,
     seed: key.seed,
     limitOnly,

@@ -1,12 +1,14 @@
 import type { BallotItem } from '../../bundle';
 import type { NoTest, PieceBlocks } from '../../inference';
+import { isAgainstMargin } from '../../questions';
 import { claimed } from '../claim';
 import type { Standing } from '../verdict';
 import type { Answer, PlannedRules } from './answer';
 import type { HeardSet } from './heard';
 import { wordsOf, wordTests, type Profiled } from './profiled';
 import { rowsOfChoices, rowsOfPlaces, rowsOfScores, testOfMethods } from './rows';
-import { againstMargin, marginsOf, type Scored } from './scored';
+import { againstMargin, marginsOf } from './margins';
+import type { Scored } from './scored';
 
 /**
  * What a rehearsal asks of a plan that tests methods: whether they are shown to differ. Nothing is
@@ -27,7 +29,7 @@ export function rehearsed(
   }
   const methodTest = testOfMethods(rowsOf(sets, rules), rules);
   const planned: Scored = { of: 'liking', liking: null, methodTest, letters: [], margins: [] };
-  if (rules.test === 'non-inferiority' && rules.reference >= 0) return answer(ofMargins(methodTest, rules), planned);
+  if (isAgainstMargin(rules.test) && rules.reference >= 0) return answer(ofMargins(methodTest, rules), planned);
   const nothing: Standing = { kind: 'no-answer', leaders: [], letters: [], reason: '' };
   return answer(claimed(nothing, methodTest, { ...rules, isMore: rules.test === 'liking' }), planned);
 }

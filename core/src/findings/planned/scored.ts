@@ -1,10 +1,11 @@
-import { withinMargin, type MarginTest, type NoTest, type PieceBlocks } from '../../inference';
+import type { NoTest, PieceBlocks } from '../../inference';
 import { aboutBites, claimed, methodSupport } from '../claim';
-import { clamped, likingFinding, type LikingFinding } from '../liking';
-import type { About, Standing, VerdictKind } from '../verdict';
-import { counted, howOften, ifAlike, list, verdictSentence } from '../wording';
+import { likingFinding, type LikingFinding } from '../liking';
+import type { About, Standing } from '../verdict';
+import { counted, howOften, ifAlike, verdictSentence } from '../wording';
 import type { Answer, PlannedRules } from './answer';
 import { scoreOf, type HeardSet } from './heard';
+import { againstMargin, intervalsOf, marginsOf, type Margins } from './margins';
 import { rowsOfScores, testOfMethods } from './rows';
 
 /** Liking scores as the planned test, for a winner or against a margin. */
@@ -16,8 +17,8 @@ export interface Scored {
   methodTest: PieceBlocks | NoTest | null;
   /** By method place, of what the verdict speaks of: two differ if they share none. Empty where nothing was found. */
   letters: string[];
-  /** For "good enough": per method other than the reference, how much more it is liked, and the test against the margin. */
-  margins: { method: string; difference: number; test: MarginTest }[];
+  /** For a test against a margin: of every method other than the reference. */
+  margins: Margins;
 }
 
 /** Reads liking scores as the planned test. */
@@ -42,8 +43,8 @@ export function scored(sets: readonly HeardSet[], rules: PlannedRules): Answer<S
   };
   if (!liking) return { ...nothing, sentence: 'Nobody gave scores yet.' };
   if (liking.test.test === null) return { ...nothing, sentence: liking.test.reason };
-  return rules.test === 'non-inferiority' && reference !== undefined
-    ? goodEnough(liking, methodTest, rules)
+  return rules.test !== 'liking' && reference !== undefined
+    ? heldAgainstMargin(liking, methodTest, rules)
     : likedBest(liking, methodTest, rules);
 }
 
@@ -90,16 +91,12 @@ function standingOfMeans({ means }: LikingFinding, isFound: boolean, ids: readon
   };
 }
 
-interface Difference {
-  method: number;
-  /** How much more it is liked than the reference. */
-  difference: number;
-  se: number;
-  df: number;
-}
-
 /** Each method against the margin, at a level shared out between them: on pieces where they are tested, else on bites. */
-function goodEnough(liking: LikingFinding, methodTest: Scored['methodTest'], rules: PlannedRules): Answer<Scored> {
+function heldAgainstMargin(
+  liking: LikingFinding,
+  methodTest: Scored['methodTest'],
+  rules: PlannedRules,
+): Answer<Scored> {
   const place = (id: string): number => rules.ids.indexOf(id);
   const bites = marginsOf(
     liking.pairs.map(({ a, b, ...rest }) => ({ ...rest, a: place(a), b: place(b) })),
@@ -122,63 +119,4 @@ function goodEnough(liking: LikingFinding, methodTest: Scored['methodTest'], rul
     sentence: rules.alike && kind !== 'no-answer' ? ifAlike(sentence) : sentence,
     support: `${intervalsOf(about === 'pieces' && ofMethods ? bites : margins, rules)}${beside}`,
   };
-}
-
-type Margins = Scored['margins'];
-
-export function marginsOf(
-  pairs: readonly { a: number; b: number; difference: number; se: number; df: number }[],
-  { reference, ids, margin, alpha }: PlannedRules,
-): Margins {
-  const differences = pairs.flatMap(({ a, b, difference, se, df }): Difference[] => {
-    if (a !== reference && b !== reference) return [];
-    return [{ method: b === reference ? a : b, difference: b === reference ? difference : -difference, se, df }];
-  });
-  return differences.map(({ method, difference, se, df }) => {
-    const test = withinMargin({ difference, se, df }, margin, alpha / (ids.length - 1));
-    return { method: ids[method], difference, test: { ...test, interval: clamped(test.interval, [-8, 8]) } };
-  });
-}
-
-export function againstMargin(
-  margins: Margins,
-  about: About,
-  { ids, names, reference, margin }: PlannedRules,
-): { kind: VerdictKind; leaders: number[]; sentence: string } {
-  const good = margins.filter(({ test }) => test.nonInferior);
-  // The same level the other way round: even the upper end of the interval is beyond the margin.
-  const worse = margins.filter(({ test }) => test.interval[1] < -margin);
-  const points = `${margin} ${margin === 1 ? 'point' : 'points'}`;
-  const own = (name: string): string => (about === 'pieces' ? `those of ${name}` : name);
-  const held = own(names[reference]);
-  const are = (methods: Margins): string => {
-    const those = list(methods.map(({ method }) => own(names[ids.indexOf(method)])));
-    return about === 'pieces' ? `Of these pieces, ${those} are` : `${those} ${methods.length === 1 ? 'is' : 'are'}`;
-  };
-  if (good.length > 0)
-    return {
-      kind: 'good-enough',
-      leaders: good.map(({ method }) => ids.indexOf(method)),
-      sentence: `${are(good)} good enough: less than ${points} below ${held}.`,
-    };
-  if (margins.length > 0 && worse.length === ids.length - 1)
-    return {
-      kind: 'too-great-a-loss',
-      leaders: [],
-      sentence: `${are(worse)} not good enough: more than ${points} below ${held}.`,
-    };
-  return {
-    ...{ kind: 'no-answer', leaders: [] },
-    sentence: `Not shown to be good enough: a loss of ${points} against ${names[reference]} cannot be ruled out.`,
-  };
-}
-
-function intervalsOf(margins: Margins, { ids, names, reference, alpha }: PlannedRules): string {
-  const sure = Number((100 * (1 - (2 * alpha) / (ids.length - 1))).toFixed(1));
-  return margins
-    .map(({ method, test: { interval } }) => {
-      const [low, high] = interval;
-      return `${names[ids.indexOf(method)]} less ${names[reference]} lies between ${low.toFixed(2)} and ${high.toFixed(2)} points (${sure} % interval).`;
-    })
-    .join(' ');
 }

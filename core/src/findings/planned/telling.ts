@@ -1,54 +1,29 @@
-import type { Test } from '../../bundle';
 import {
   aNotA,
   betaBinomial,
   forcedChoice,
   GUESS,
   pairedPreference,
-  PROTOCOLS,
   sameDifferent,
   type ANotAResult,
-  type BetaBinomialResult,
-  type ForcedChoiceResult,
   type NoTest,
-  type PairedPreferenceResult,
-  type PieceClusters,
   type Protocol,
   type SameDifferentResult,
 } from '../../inference';
 import { binomialUpperTail } from '../../numeric';
-import { aboutBites, methodSupport } from '../claim';
-import type { About, VerdictKind } from '../verdict';
-import { counted, howOften, ifAlike } from '../wording';
+import { counted, howOften } from '../wording';
+import type { Answer, PlannedRules } from './answer';
+import { byPanelist, isProtocol, pairOf, rightAnswers, type Pair } from './choices';
 import { differencesByCluster, figuresByCluster, testOfClusters } from './clusters';
 import { setAnswer, type HeardSet } from './heard';
-import type { Answer, PlannedRules } from './answer';
-
-/** What a test of two samples found. */
-export type TellingResult = ForcedChoiceResult | ANotAResult | SameDifferentResult | PairedPreferenceResult;
-
-/** A test of two samples, and where people answered several times how alike they are. */
-export interface Telling {
-  of: 'telling';
-  /** Answers as the unit. */
-  result: TellingResult | NoTest;
-  replicated: BetaBinomialResult | null;
-  /** Groups of people who shared no piece as the unit; null where the plan tests no methods. */
-  methodTest: PieceClusters | NoTest | null;
-}
-
-/** The methods that the test compares: the reference, or the first, and the other. */
-interface Pair {
-  first: number;
-  second: number;
-}
+import { similar } from './similar';
+import { answered, UNESTIMATED, type Eaten, type Telling } from './told';
 
 /** Reads the answers to a test of two samples. */
 export function telling(sets: readonly HeardSet[], rules: PlannedRules): Answer<Telling> {
-  const { test, names } = rules;
-  const first = Math.max(0, rules.reference);
-  const pair = { first, second: names.findIndex((_, at) => at !== first) };
-  if ((PROTOCOLS as readonly Test[]).includes(test)) return forced(sets, rules, test as Protocol, pair);
+  const { test } = rules;
+  const pair = pairOf(rules);
+  if (isProtocol(test)) return rules.seeksSimilarity ? similar(sets, rules, test) : forced(sets, rules, test);
   switch (test) {
     case 'paired-preference':
       return preference(sets, rules, pair);
@@ -59,67 +34,16 @@ export function telling(sets: readonly HeardSet[], rules: PlannedRules): Answer<
   }
 }
 
-/** What answers say by themselves, and how the same is said of methods and of pieces. */
-interface Eaten {
-  result: Telling['result'];
-  replicated?: BetaBinomialResult | null;
-  methodTest: Telling['methodTest'];
-  isFound: boolean;
-  /** Of the methods, where something was found. */
-  found: VerdictKind;
-  leaders: number[];
-  /** What is claimed of methods, and of the pieces that were eaten. */
-  ofMethods: string;
-  ofPieces: string;
-  nothing: string;
-  support: string;
-  bites: string;
-}
-
-/** The answer: of the methods where groups of people who shared no piece show it, else of the pieces. */
-function answered(eaten: Eaten, { alpha, alike }: PlannedRules): Answer<Telling> {
-  const { result, replicated = null, methodTest } = eaten;
-  const planned: Telling = { of: 'telling', result, replicated, methodTest };
-  if (result.test === null && result !== UNESTIMATED)
-    return { planned, kind: 'cannot-say', about: 'pieces', leaders: [], sentence: result.reason, support: '' };
-  const isShown = methodTest?.test === 'piece-clusters' && methodTest.p <= alpha;
-  const about = isShown ? 'methods' : aboutBites({ alike });
-  const support = `${eaten.support} ${howSure(eaten, about)}`;
-  if (!isShown && !eaten.isFound)
-    return { planned, kind: 'no-answer', about, leaders: [], sentence: eaten.nothing, support };
-  return {
-    ...{ planned, kind: eaten.found, about, leaders: eaten.leaders },
-    sentence: claimIn(eaten, about, alike),
-    support,
-  };
-}
-
-function claimIn({ ofMethods, ofPieces }: Eaten, about: About, alike: boolean): string {
-  if (about === 'pieces') return ofPieces;
-  return alike ? ifAlike(ofMethods) : ofMethods;
-}
-
-const howSure = ({ methodTest, isFound, bites }: Eaten, about: About): string =>
-  methodTest?.test === 'piece-clusters'
-    ? methodSupport(methodTest, { about, given: 'choices', bites: isFound ? bites : '' })
-    : bites;
-
-function forced(sets: readonly HeardSet[], rules: PlannedRules, protocol: Protocol, pair: Pair): Answer<Telling> {
-  const right = sets.flatMap((set) => {
-    const choice = setAnswer(set, rules.item, 'choice')?.choice;
-    return choice ? [{ set, panelist: set.panelist, correct: isRight(protocol, set, choice, pair) }] : [];
-  });
+function forced(sets: readonly HeardSet[], rules: PlannedRules, protocol: Protocol): Answer<Telling> {
+  const pair = pairOf(rules);
+  const right = rightAnswers(sets, protocol, { item: rules.item, pair });
   const correct = right.filter((one) => one.correct).length;
   const guess = GUESS[protocol];
   const isDirected = protocol === '2-afc' || protocol === '3-afc';
   const result = rules.limitOnly
     ? UNESTIMATED
     : forcedChoice({ protocol, n: right.length, correct, alpha: rules.alpha });
-  const perPanelist = [...new Set(right.map(({ panelist }) => panelist))].map((panelist) => {
-    const own = right.filter((one) => one.panelist === panelist);
-    return { n: own.length, correct: own.filter((one) => one.correct).length };
-  });
-  const replicated = rules.limitOnly ? null : betaBinomial(perPanelist, protocol);
+  const replicated = rules.limitOnly ? null : betaBinomial(byPanelist(right), protocol);
   const figures = figuresByCluster(right.map((one) => ({ set: one.set, value: (one.correct ? 1 : 0) - guess })));
   const [one, other] = [rules.names[pair.first], rules.names[pair.second]];
   const word = rules.attribute ? ` (${rules.attribute})` : '';
@@ -145,24 +69,6 @@ function forced(sets: readonly HeardSet[], rules: PlannedRules, protocol: Protoc
     },
     rules,
   );
-}
-
-/** A rehearsal counts, and has no time for estimates. */
-const UNESTIMATED: NoTest = { test: null, reason: 'Only the verdict was asked for.' };
-
-/** Whether the codes chosen are the right ones. */
-function isRight(protocol: Protocol, { samples }: HeardSet, choice: readonly string[], pair: Pair): boolean {
-  const methodOf = (code: string): number | undefined => samples.find((sample) => sample.code === code)?.method;
-  switch (protocol) {
-    case 'triangle':
-      return samples.filter(({ method }) => method === methodOf(choice[0])).length === 1;
-    case 'duo-trio':
-      return methodOf(choice[0]) === samples[0].method;
-    case 'tetrad':
-      return methodOf(choice[0]) === methodOf(choice[1]);
-    default:
-      return methodOf(choice[0]) === pair.second;
-  }
 }
 
 /** Which way each answer leans: 1 to the first, -1 to the second, 0 to neither. */

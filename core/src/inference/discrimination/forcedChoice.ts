@@ -15,10 +15,11 @@
  * @example
  * forcedChoice({ protocol: 'triangle', n: 30, correct: 15, alpha: 0.05 }).p // 0.0435
  */
-import { binomialLowerTail, binomialUpperTail, normalQuantile, rootBetween } from '../../numeric';
+import { binomialUpperTail, normalQuantile, rootBetween } from '../../numeric';
 import type { NoTest } from '../certainty/probability';
 import { clopperPearson, type Interval } from '../certainty/proportion';
 import { chanceCorrect, dPrimeAt, GUESS, LARGEST_D_PRIME, type Protocol } from './psychometric';
+import { similarity, type SimilarityTest } from './similarity';
 
 /** Answers of one forced-choice test. */
 export interface ForcedChoiceData {
@@ -53,16 +54,6 @@ export interface ForcedChoiceResult {
   similarity: SimilarityTest | null;
 }
 
-/** Whether more than a stated share of discriminators can be ruled out. */
-export interface SimilarityTest {
-  pd: number;
-  /** Chance of this few right answers or fewer if that share could tell. */
-  p: number;
-  /** Most right answers that still rule the share out at alpha; null if none do. */
-  criticalCorrect: number | null;
-  similar: boolean;
-}
-
 /** Tests, estimates and says how sure. */
 export function forcedChoice({
   protocol,
@@ -91,7 +82,10 @@ export function forcedChoice({
     pdInterval: [discriminators(shareInterval[0]), discriminators(shareInterval[1])],
     dPrime: Number.isFinite(dPrime) ? dPrime : null,
     dPrimeInterval: profileInterval(protocol, n, correct, alpha),
-    similarity: similarityPd === undefined ? null : similarity(n, correct, guess, similarityPd, alpha),
+    similarity:
+      similarityPd === undefined
+        ? null
+        : similarity({ asked: [{ people: n, each: 1 }], correct }, { guess, pd: similarityPd, alpha }),
   };
 }
 
@@ -104,23 +98,6 @@ export function criticalCorrect(n: number, guess: number, alpha: number): number
     else low = middle + 1;
   }
   return low <= n ? low : null;
-}
-
-/** Most right answers with P(that few or fewer | share) <= alpha; null when even none are not few enough. */
-export function criticalSimilar(n: number, share: number, alpha: number): number | null {
-  let [low, high] = [-1, n];
-  while (low < high) {
-    const middle = Math.ceil((low + high) / 2);
-    if (binomialLowerTail(middle, n, share) <= alpha) low = middle;
-    else high = middle - 1;
-  }
-  return low >= 0 ? low : null;
-}
-
-function similarity(n: number, correct: number, guess: number, pd: number, alpha: number): SimilarityTest {
-  const share = guess + (1 - guess) * pd;
-  const p = binomialLowerTail(correct, n, share);
-  return { pd, p, criticalCorrect: criticalSimilar(n, share, alpha), similar: p <= alpha };
 }
 
 /** All d' >= 0 whose log-likelihood lies within half a chi-squared quantile of the best one. */

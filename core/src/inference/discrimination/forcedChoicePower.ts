@@ -3,7 +3,7 @@
  *
  * Use it before the first sample is cooked. The power of an exact test climbs like a saw:
  * one more panelist may lower it. The panel size given here is the smallest from which on
- * the power holds. Not for similarity with panelists who answer several times.
+ * the power holds.
  *
  * Panelists who answer several times bring more answers, and not more people: those who can
  * tell are right every time, the others guess every time. That is the least that replicates
@@ -16,8 +16,9 @@
  * forcedChoicePower({ protocol: 'triangle', n: 30, pd: 0.3, alpha: 0.05 }).power // 0.7091
  */
 import { binomialChance, binomialLowerTail, binomialUpperTail } from '../../numeric';
-import { criticalCorrect, criticalSimilar } from './forcedChoice';
+import { criticalCorrect } from './forcedChoice';
 import { chanceCorrect, dPrimeAt, GUESS, type Protocol } from './psychometric';
+import { criticalSimilar } from './similarity';
 
 /** What is planned. */
 export interface ForcedChoicePlan {
@@ -27,7 +28,7 @@ export interface ForcedChoicePlan {
   pd: number;
   alpha: number;
   goal?: 'difference' | 'similarity';
-  /** Answers of each panelist; default 1. Only for a difference. */
+  /** Answers of each panelist; default 1. */
   replicates?: number;
 }
 
@@ -55,11 +56,14 @@ function decision(plan: ForcedChoicePlan): Omit<ForcedChoicePower, 'dPrime'> {
   const { protocol, n, pd, alpha, goal = 'difference', replicates = 1 } = plan;
   const guess = GUESS[protocol];
   if (goal === 'similarity') {
-    const share = guess + (1 - guess) * pd;
-    const critical = criticalSimilar(n, share, alpha);
+    const critical = criticalSimilar([{ people: n, each: replicates }], { guess, pd, alpha });
     if (critical === null) return { power: 0, criticalCorrect: null, actualAlpha: 0 };
-    const decides = (chance: number): number => binomialLowerTail(critical, n, chance);
-    return { power: decides(guess), criticalCorrect: critical, actualAlpha: decides(share) };
+    const { correct, chance } = critical;
+    return {
+      power: binomialLowerTail(correct, n * replicates, guess),
+      criticalCorrect: correct,
+      actualAlpha: chance,
+    };
   }
   const critical = criticalCorrect(n * replicates, guess, alpha);
   if (critical === null) return { power: 0, criticalCorrect: null, actualAlpha: 0 };

@@ -2,14 +2,7 @@ export { aNotA, fisherUpper, type ANotAData, type ANotAResult } from './aNotA';
 export { betaBinomial, type BetaBinomialResult, type ReplicatedAnswers } from './betaBinomial';
 export { callsDifferent, chosenPlaces } from './decide';
 export { differenceFromControl, type DifferenceFromControl } from './differenceFromControl';
-export {
-  criticalCorrect,
-  criticalSimilar,
-  forcedChoice,
-  type ForcedChoiceData,
-  type ForcedChoiceResult,
-  type SimilarityTest,
-} from './forcedChoice';
+export { criticalCorrect, forcedChoice, type ForcedChoiceData, type ForcedChoiceResult } from './forcedChoice';
 export {
   chanceOfAtLeast,
   discriminatorsAt,
@@ -23,4 +16,12 @@ export {
 export { pairedPreference, type PairedPreferenceResult, type Preferences } from './pairedPreference';
 export { chanceCorrect, dPrimeAt, GUESS, PROTOCOLS, type Protocol } from './psychometric';
 export { sameDifferent, type SameDifferentData, type SameDifferentResult } from './sameDifferent';
+export {
+  criticalSimilar,
+  similarity,
+  type Asked,
+  type SimilarityData,
+  type SimilarityRules,
+  type SimilarityTest,
+} from './similarity';
 export { sequential, waldBoundaries, type SequentialResult, type SequentialRule } from './sequential';

@@ -35,6 +35,8 @@ export interface PieceClusters {
   clusters: number;
   /** Mean of the clusters, above what guessing gives. */
   mean: number;
+  /** What the mean is held against: 0 where a difference is sought, else how far above guessing is to be ruled out. */
+  limit: number;
   se: number;
   df: number;
   /** Null, beyond any number, where the clusters agree to the last answer. */
@@ -72,9 +74,35 @@ export function pieceClusters(
   const variance = figures.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (n - 1);
   const se = variance > 1e-20 ? Math.sqrt(variance / n) : 0;
   const t = se > 0 ? mean / se : mean === 0 ? 0 : null;
-  const shared = { test: 'piece-clusters' as const, clusters: n, mean, se, df: n - 1, t };
+  const shared = { test: 'piece-clusters' as const, clusters: n, mean, limit: 0, se, df: n - 1, t };
   if (swaps && n <= MOST_SWAPPED) return { ...shared, p: swappedP(figures, sides), by: 'swaps' };
   return { ...shared, p: tailP(shared, { sides, byLuck }), by: 't' };
+}
+
+/**
+ * Whether clusters of people who share no piece rule out that more than so many tell two methods
+ * apart: Student's t on their figures, held against the limit from below.
+ *
+ * @param figures one per cluster: how far above guessing it came out
+ * @param limit how far above guessing is to be ruled out
+ * @param leastP p of the answers taken one by one, than which this is no surer
+ */
+export function similarClusters(
+  figures: readonly number[],
+  { limit, leastP }: { limit: number; leastP: number },
+): PieceClusters | NoTest {
+  const below = pieceClusters(
+    figures.map((figure) => limit - figure),
+    { sides: 1, swaps: false, byLuck: 0 },
+  );
+  if (below.test === null) return below;
+  return {
+    ...below,
+    mean: limit - below.mean,
+    limit,
+    t: below.t === null ? null : -below.t,
+    p: Math.max(leastP, below.p),
+  };
 }
 
 /** By Student's t, but no surer than every cluster having come out so by its pieces alone. */

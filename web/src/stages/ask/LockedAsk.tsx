@@ -18,7 +18,7 @@ export function LockedAsk() {
   return (
     <>
       <Card title="To be decided">
-        <p className="font-serif text-xl">{decisionText(decision)}</p>
+        <p className="font-serif text-xl">{decisionText(decision, draft.test)}</p>
         {draft.ballotTitle && <p className="mt-1 text-quiet">On the ballot: {draft.ballotTitle}</p>}
       </Card>
       <Card title="Methods">

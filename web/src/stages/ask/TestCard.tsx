@@ -11,14 +11,15 @@ export function TestCard() {
   const { draft, isLocked } = useDrafting();
   const { proposal, take } = useTestChoice();
   const isProposed = draft.test === proposal.test;
+  const { gains, loses } = trade(draft.test, draft);
   return (
     <Card title={TEST_NAMES[draft.test]} aside={isProposed ? 'proposed' : 'another is proposed'}>
       {isProposed ? (
         <p>{proposal.why.join(' ')}</p>
       ) : (
         <>
-          <p>{trade(draft.test).gains}</p>
-          <p className="mt-1 text-quiet">{trade(draft.test).loses}</p>
+          <p>{gains}</p>
+          <p className="mt-1 text-quiet">{loses}</p>
           {!isLocked && (
             <div className="mt-3 space-y-1.5">
               <p>

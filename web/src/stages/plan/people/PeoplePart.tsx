@@ -44,7 +44,7 @@ export function PeoplePart() {
               name="alpha"
               render={({ field }) => (
                 <fieldset>
-                  <legend className="mb-1 text-sm font-bold">Claim a difference by mistake at most</legend>
+                  <legend className="mb-1 text-sm font-bold">Claim by mistake at most</legend>
                   <div className="flex flex-wrap gap-x-5">
                     {LEVELS.map(({ alpha, words }) => (
                       <label key={alpha} className="flex items-center gap-1.5">

@@ -1,7 +1,8 @@
 import { MOST_PIECES } from '@jacana/core/bundle';
 import { isOfMethods, leastPieces } from '@jacana/core/design';
 import { powerSource, type SizedPlan } from '@jacana/core/power';
-import { isOfTwoSamples } from '@jacana/core/questions';
+import { isOfTwoSamples, seeksSimilarity } from '@jacana/core/questions';
+import { rulesOut } from '@jacana/core/simulate';
 import {
   CartesianGrid,
   Line,
@@ -39,13 +40,17 @@ export function PowerCard() {
   const enough = enoughPeople(curve);
   return (
     <Card
-      title={`${whoFinds(panelists, plan.test)} ${sizeInWords(plan)} ${timesIn100(curve.here.power)}`}
+      title={`${whoFinds(panelists, plan)} ${sizeInWords(plan)} ${timesIn100(curve.here.power)}`}
       aside={isBusy ? 'reckoning…' : powerSource(plan)}
     >
       <Curve curve={curve} panelists={panelists} />
       <ul className="mt-2 space-y-1">
-        {curve.smallest !== null && <li>{smallestText(plan.test, curve.smallest)}</li>}
-        {enough !== null && <li>From {enough} people on, this difference is found 8 times in 10.</li>}
+        {curve.smallest !== null && <li>{smallestText(plan, curve.smallest)}</li>}
+        {enough !== null && (
+          <li>
+            From {enough} people on, this is {rulesOut(plan) ? 'shown' : 'found'} 8 times in 10.
+          </li>
+        )}
         {enough === null && !isBusy && <MorePieces curve={curve} plan={plan} />}
         <Pieces plan={plan} />
       </ul>
@@ -58,19 +63,21 @@ function MorePieces({ curve, plan }: { curve: PowerCurve; plan: SizedPlan }) {
   if (!isOfMethods(plan) || curve.points.length === 0) return null;
   return (
     <li>
-      Even {curve.points.at(-1)?.panelists} people do not find it 8 times in 10 with {plan.piecesPerMethod} pieces of
-      each: more pieces help more than more people.
+      Even {curve.points.at(-1)?.panelists} people do not {rulesOut(plan) ? 'show' : 'find'} it 8 times in 10 with{' '}
+      {plan.piecesPerMethod} pieces of each: more pieces help more than more people.
     </li>
   );
 }
 
-function whoFinds(panelists: number, test: SizedPlan['test']): string {
-  const verb = test === 'non-inferiority' ? 'show' : 'find';
+function whoFinds(panelists: number, plan: SizedPlan): string {
+  const verb = rulesOut(plan) ? 'show' : 'find';
   return panelists === 1 ? `1 person ${verb}s` : `${panelists} people ${verb}`;
 }
 
-function smallestText(test: SizedPlan['test'], smallest: number): string {
-  const size = isOfTwoSamples(test)
+function smallestText(plan: SizedPlan, smallest: number): string {
+  if (seeksSimilarity(plan))
+    return `The least that is ruled out 8 times in 10, when nobody can: ${Math.ceil(smallest * 100)} % of people who can tell.`;
+  const size = isOfTwoSamples(plan.test)
     ? `${Math.ceil(smallest * 100)} % of people who can`
     : `${smallest.toFixed(1)} points`;
   return `The least that is found 8 times in 10: ${size}.`;

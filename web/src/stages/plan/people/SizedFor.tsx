@@ -1,19 +1,27 @@
 import type { ReactNode } from 'react';
 import { isOfMethods } from '@jacana/core/design';
-import { isOfTwoSamples } from '@jacana/core/questions';
+import { isAgainstMargin, isOfTwoSamples, seeksSimilarity } from '@jacana/core/questions';
+import { rulesOut } from '@jacana/core/simulate';
 import { Controller, type FieldPath } from 'react-hook-form';
 import type { DraftInput } from '../../../client/api.generated';
 import { useDrafting } from '../../../drafting/draft';
 import { Card } from '../../../ui/Card';
 import { RangeField } from '../../../ui/RangeField';
+import { Distance, Protocols } from './Protocols';
 
 /** What the plan is sized for: it goes into the record, so that a reader knows what could have been found. */
 export function SizedFor({ children }: { children?: ReactNode }) {
   const { draft } = useDrafting();
+  const isSimilarity = isOfTwoSamples(draft.test) && seeksSimilarity(draft);
   return (
-    <Card title="What it should find">
+    <Card title={rulesOut(draft) ? 'What it should show' : 'What it should find'}>
       <div className="space-y-3">
-        {isOfTwoSamples(draft.test) ? (
+        {isSimilarity ? (
+          <p>
+            That fewer than <strong>{Math.round(100 * draft.decision.mostTellers)} %</strong> of people can tell, when
+            in truth nobody can. The share is settled in Ask.
+          </p>
+        ) : isOfTwoSamples(draft.test) ? (
           <Size
             name="assumed.discriminators"
             label={draft.test === 'paired-preference' ? 'Truly prefer one' : 'Can truly tell'}
@@ -28,7 +36,7 @@ export function SizedFor({ children }: { children?: ReactNode }) {
           />
         ) : (
           <>
-            {draft.test !== 'non-inferiority' && (
+            {!isAgainstMargin(draft.test) && (
               <Size
                 name="assumed.difference"
                 label="One liked more by"
@@ -50,6 +58,7 @@ export function SizedFor({ children }: { children?: ReactNode }) {
             />
           </>
         )}
+        <Distance />
         {(!isOfTwoSamples(draft.test) || isOfMethods(draft)) && (
           <>
             <Size
@@ -75,10 +84,13 @@ export function SizedFor({ children }: { children?: ReactNode }) {
           </>
         )}
       </div>
+      <Protocols />
       {children}
-      <p className="mt-3 text-sm text-quiet">
-        Guesses, until a tasting of this kind has been read; a spread of about one point each is common practice.
-      </p>
+      {(!isSimilarity || isOfMethods(draft)) && (
+        <p className="mt-3 text-sm text-quiet">
+          Guesses, until a tasting of this kind has been read; a spread of about one point each is common practice.
+        </p>
+      )}
     </Card>
   );
 }

@@ -1,6 +1,7 @@
 import type { Tasting } from '@jacana/core/bundle';
 import type { VerdictKind } from '@jacana/core/findings';
-import type { Outcomes, Rehearsal } from '@jacana/core/simulate';
+import { isAgainstMargin, seeksSimilarity } from '@jacana/core/questions';
+import { rulesOut, type Outcomes, type Rehearsal } from '@jacana/core/simulate';
 import { useState } from 'react';
 import { FindingsBody } from '../../../findings/FindingsBody';
 import { Button } from '../../../ui/Button';
@@ -23,12 +24,16 @@ export function RehearsalResult({ rehearsal, tasting, isStale }: RehearsalResult
   const falsely = withNothing.wrong / withNothing.panels;
   return (
     <Card title={rehearsalSentence(rehearsal, tasting)} aside={isStale ? 'of an earlier plan' : 'simulated'}>
-      <Bars outcomes={withDifference} about="When the difference is there" />
+      <Bars
+        outcomes={withDifference}
+        about={rulesOut(tasting) ? 'When there is no difference' : 'When the difference is there'}
+      />
       <Bars outcomes={withNothing} about={nothingText(tasting)} />
       {falsely > tasting.alpha + 3 * Math.sqrt((tasting.alpha * (1 - tasting.alpha)) / withNothing.panels) && (
         <p className="mt-3">
-          <Mark>look here</Mark> Something is claimed {Math.round(falsely * 100)} times in 100 although there is
-          nothing, where {Math.round(tasting.alpha * 100)} are meant.{' '}
+          <Mark>look here</Mark> Something is claimed {Math.round(falsely * 100)} times in 100{' '}
+          {rulesOut(tasting) ? 'although it is not so' : 'although there is nothing'}, where{' '}
+          {Math.round(tasting.alpha * 100)} are meant.{' '}
           {tasting.assumed.pieceSpread > 0
             ? 'Pieces cooked alike differ, and many bites of few pieces take that for the method: cook more pieces.'
             : 'Take this test’s answers with care.'}
@@ -52,8 +57,12 @@ export function RehearsalResult({ rehearsal, tasting, isStale }: RehearsalResult
   );
 }
 
-const nothingText = ({ test, decision }: Tasting): string =>
-  test === 'non-inferiority' ? `When ${decision.margin} points are lost` : 'When there is nothing to find';
+function nothingText(tasting: Tasting): string {
+  const { test, decision } = tasting;
+  if (seeksSimilarity(tasting) && test !== 'equivalence')
+    return `When ${Math.round(100 * decision.mostTellers)} % can tell them apart`;
+  return isAgainstMargin(test) ? `When ${decision.margin} points are lost` : 'When there is nothing to find';
+}
 
 const WORDS: Record<VerdictKind, string> = {
   winner: 'a winner',
@@ -61,6 +70,8 @@ const WORDS: Record<VerdictKind, string> = {
   'told-apart': 'told apart',
   'good-enough': 'good enough',
   'too-great-a-loss': 'too great a loss',
+  similar: 'similar',
+  'too-different': 'too different',
   'no-answer': 'no answer',
   'cannot-say': 'too few came',
 };
