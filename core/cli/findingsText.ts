@@ -69,7 +69,7 @@ function rankingLines(found: RankingView): string[] {
     found.methodTest ? `Of these pieces: ${overall}` : overall,
     ...found.pairs.map((pair) => {
       const alone = isOfMethods ? `p = ${pText(pair.probability.p)} (Student’s t)` : probabilityText(pair.probability);
-      return `  ${name(pair.a)} - ${name(pair.b)}: ${pair.difference}, ${alone}, ${isOfMethods ? 'Tukey' : 'Holm'} ${pair.adjustedP.toFixed(4)}`;
+      return `  ${name(pair.a)} - ${name(pair.b)}: ${pair.difference}, ${alone}, ${isOfMethods ? 'Tukey' : 'adjusted'} ${pair.adjustedP.toFixed(4)}`;
     }),
     ...strengthLines(found, name),
     ...likingLines(found, name),
@@ -147,7 +147,8 @@ function bitesLines({ planned, methods }: Pick<PlannedView, 'planned' | 'methods
 function strengthLines({ strength, methods }: RankingView, name: (id: string) => string): string[] {
   if (strength.test === null) return [strength.reason];
   const chances = methods.map((method, at) => `${name(method.id)} ${decimal(strength.chanceOfBest[at], 3)}`);
-  return [`Chance of being best, if the panel were drawn again: ${chances.join(', ')}`];
+  const of = strength.about === 'pieces' ? 'Of these pieces, chance' : 'Chance';
+  return [`${of} of being best, how much methods spread being open: ${chances.join(', ')}`];
 }
 
 function likingLines({ liking }: RankingView, name: (id: string) => string): string[] {

@@ -59,6 +59,11 @@ const words = [
 ];
 const ballotFor = (test: Test): BallotItem[] => [...(test === 'profile' ? words : []), ...usualBallot(test, '')];
 
+const decisionFor = (test: Test) => ({
+  ...draft().decision,
+  kind: test === 'equivalence' ? ('similar' as const) : draft().decision.kind,
+});
+
 it.each(TESTS)('%s goes from the draft to its findings, and comes back in', async (test) => {
   const { as, stranger } = running;
   const service = { ...draft().service, together: 3, replicates: 2, warmUp: true, codes: 'own' as const };
@@ -68,7 +73,7 @@ it.each(TESTS)('%s goes from the draft to its findings, and comes back in', asyn
   const methods = isOfTwoSamples(test) ? 2 : 3;
   const id = await locked(
     as.coordinator,
-    draft({ test, service, ...extras, ballot: { items: ballotFor(test) } }, methods, 8),
+    draft({ test, service, decision: decisionFor(test), ...extras, ballot: { items: ballotFor(test) } }, methods, 8),
   );
   for (const [seat, token] of (await tokens(as.coordinator, id)).entries()) {
     const who = device(seat);

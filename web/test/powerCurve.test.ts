@@ -1,7 +1,10 @@
 import type { SizedPlan } from '@jacana/core/power';
 import { enoughPeople, powerCurve } from '../src/stages/plan/people/powerCurve';
 
-const plan = { test: 'ranking', piecesPerMethod: 3, takenAlike: '', halves: false, lots: [] as unknown } as SizedPlan;
+const plan = {
+  ...{ test: 'ranking', piecesPerMethod: 3, takenAlike: '', halves: false, lots: [] as unknown },
+  decision: { kind: 'told-apart' },
+} as SizedPlan;
 const reckoner = (power: number) =>
   ({
     power: (_plan: SizedPlan, people: number) => Promise.resolve({ power: power * Math.min(1, people / 24) }),

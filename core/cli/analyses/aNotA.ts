@@ -1,4 +1,4 @@
-import { aNotA } from '../../src/inference';
+import { aNotA, type Calls } from '../../src/inference';
 import { BadInput } from '../badInput';
 import { decimal, pText } from '../report';
 import { isMissing, nameIn, needColumn, readTable, rowName } from '../table';
@@ -14,25 +14,24 @@ export const aNotACommand: TestCommand = {
   reads: ['panelist', 'sample', 'value', 'reference'],
   run: (text, options) => {
     const counts = countAnswers(text, options);
-    const result = aNotA(counts.data, options.alpha);
+    const result = aNotA(counts.data, options.alpha, counts.perPanelist);
     const base = {
       test: 'a-not-a',
       ...counts.data,
-      ...(counts.panelists === null ? {} : { panelists: counts.panelists }),
+      ...(counts.perPanelist.length === 0 ? {} : { panelists: counts.perPanelist.length }),
     };
     if (result.test === null)
       return { json: { ...base, dPrime: null, p: null, reason: result.reason }, lines: [result.reason] };
-    const answers = counts.data.signals + counts.data.noises;
-    const repeated = counts.panelists !== null && answers > 2 * counts.panelists;
+    const repeated = counts.perPanelist.some(({ signals, noises }) => signals + noises > 1);
     return {
       json: { ...base, ...result },
       lines: [
         `d' = ${decimal(result.dPrime)}, interval ${decimal(result.dPrimeInterval[0])} to ${decimal(result.dPrimeInterval[1])}, criterion ${decimal(result.criterion)}`,
         `"A" said to A: ${result.hits} of ${result.signals}; said to not-A: ${result.falseAlarms} of ${result.noises}`,
-        `p = ${pText(result.p)} (exact, one-sided)`,
+        `p = ${pText(result.p)} (exact, one-sided${repeated ? ', within panelists' : ''})`,
         ...(result.corrected ? ["A share was 0 or 1: half an answer was added to each count before taking d'."] : []),
         ...(repeated
-          ? ['Panelists answered several times; their answers hang together, so p and interval are too sure.']
+          ? ["Panelists answered several times: p compares each with themselves; d' and its interval take all answers together."]
           : []),
       ],
     };
@@ -47,22 +46,26 @@ function countAnswers(text: string, options: AnalyseOptions) {
   if (options.panelist !== undefined) needColumn(table, options.panelist, 'panelist');
   const served = table.rows.map((row, at) => nameIn(row, sample, rowName(at)));
   const isA = whichIsA([...new Set(served)], options.reference);
-  const data = { hits: 0, signals: 0, falseAlarms: 0, noises: 0 };
+  const nothing = (): Calls => ({ hits: 0, signals: 0, falseAlarms: 0, noises: 0 });
+  const data = nothing();
+  const perPanelist = new Map<string, Calls>();
+  const { panelist } = options;
   table.rows.forEach((row, at) => {
     if (isMissing(row, value)) return;
     const saidA = reads(row, value, rowName(at), isA);
-    if (served[at] === isA) {
-      data.signals++;
-      if (saidA) data.hits++;
-    } else {
-      data.noises++;
-      if (saidA) data.falseAlarms++;
-    }
+    count(data, served[at] === isA, saidA);
+    if (panelist === undefined) return;
+    const name = nameIn(row, panelist, rowName(at));
+    const own = perPanelist.get(name) ?? nothing();
+    perPanelist.set(name, own);
+    count(own, served[at] === isA, saidA);
   });
-  const { panelist } = options;
-  const names =
-    panelist === undefined ? null : new Set(table.rows.map((row, at) => nameIn(row, panelist, rowName(at))));
-  return { data, panelists: names?.size ?? null };
+  return { data, perPanelist: [...perPanelist.values()] };
+}
+
+function count(calls: Calls, isA: boolean, saidA: boolean): void {
+  calls[isA ? 'signals' : 'noises']++;
+  if (saidA) calls[isA ? 'hits' : 'falseAlarms']++;
 }
 
 function whichIsA(samples: readonly string[], reference: string | undefined): string {

@@ -12,6 +12,9 @@ import { columns, decimal, type Report } from '../report';
 import { nameIn, needColumn, numberIn, readTable, rowName } from '../table';
 import type { TestCommand } from './testCommand';
 
+/** Prior of the chances of being best: log worths of samples spread by up to this, any standard deviation being as likely. */
+const MOST_SPREAD = 1.5;
+
 export const plackettLuceCommand: TestCommand = {
   about:
     'How strong is each sample, from full, partial or tied rankings? Rank 1 (the lowest value) is the best; with --higher-is-better the highest is.',
@@ -27,7 +30,10 @@ export const plackettLuceCommand: TestCommand = {
       const met = connections(table.samples.length, rankings.flatMap(meetingsOf));
       return nothing('plackett-luce', result.reason, groupNames(table.samples, met.groups), table.panelists.length);
     }
-    const best = chanceOfBest(rankings, result, options);
+    const best = chanceOfBest(
+      { heights: result.logWorth, covariance: result.covariance, df: Infinity, mostSpread: MOST_SPREAD },
+      options,
+    );
     const { logWorth, se, logLik, likelihoodRatio, penalised } = result;
     return {
       json: {
@@ -45,7 +51,7 @@ export const plackettLuceCommand: TestCommand = {
       lines: [
         `Plackett-Luce, ${result.rankings} rankings, log likelihood ${decimal(logLik)}`,
         ...columns([
-          ['sample', 'log worth', 'se', 'chance of best'],
+          ['sample', 'log worth', 'se', 'chance of being best'],
           ...table.samples.map((sample, at) => [
             sample,
             decimal(logWorth[at]),
@@ -53,6 +59,7 @@ export const plackettLuceCommand: TestCommand = {
             decimal(best.chances[at], 3),
           ]),
         ]),
+        `Chances of being best: log worths normal, their standard deviation anywhere from 0 to ${MOST_SPREAD}.`,
         ...penaltyLine(penalised),
       ],
     };

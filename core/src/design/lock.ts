@@ -109,7 +109,7 @@ export function analysisOf(
 
 /** The analyses in words, for a sheet of paper. */
 export const ANALYSIS_NAMES: Readonly<Record<Analysis, string>> = {
-  'friedman-then-pairs-holm': 'Friedman, then pairs of rank sums (Holm)',
+  'friedman-then-pairs-holm': 'Friedman, then pairs of rank sums (Holm, shortened by the overall test)',
   'piece-blocks-then-tukey':
     'about the methods: re-assigned within blocks of pieces, or F of blocks where those are few; pairs by Tukey on the error of pieces',
   'piece-blocks-against-margin': 'about the methods: one-sided test against the margin on the error of pieces',

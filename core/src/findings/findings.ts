@@ -201,7 +201,11 @@ function rankingFindings(
       section('orders', 'planned', tastedBalance(panelists, ids)),
       ...(practical ? [section('practical', 'explored', practical)] : []),
       ...(liking ? [section('liking', 'explored', liking)] : []),
-      section('strength', 'explored', strengthFinding(panelists, ids.length, rules)),
+      section(
+        'strength',
+        'explored',
+        strengthFinding(panelists, ids.length, { ...rules, methodTest: verdict.methodTest }),
+      ),
       section('panel', 'explored', panelFinding(panelists, servings, rules)),
       ...sharedSections(bundle, key),
       section('sensitivity', 'planned', sensitivity({ panelists, bundle, key, planned: verdict, rules })),

@@ -11,6 +11,11 @@ export interface PanelFinding {
   order: OrderEffects & { from: 'liking' | 'ranking' };
 }
 
+/** The block that someone ate from; who ate from several is a block with those who ate from the same. */
+function blockOf({ rankings }: PanelistPreferences): string {
+  return [...new Set(rankings.map(({ block }) => block))].sort((a, b) => a - b).join();
+}
+
 export function panelFinding(
   panelists: readonly PanelistPreferences[],
   servings: readonly TastedServing[],
@@ -31,7 +36,7 @@ export function panelFinding(
     status: 'explored',
     groups: panelistGroups(
       panelists.map((panelist) => panelist.ranks),
-      rules,
+      { ...rules, blocks: panelists.map(blockOf) },
     ),
     order: { ...effects, from: byLiking ? 'liking' : 'ranking' },
   };

@@ -1,15 +1,19 @@
-import { chanceOfBeating, chanceOfBest, plackettLuce, type NoTest, type Ranking } from '../inference';
+import { asRanking, chanceOfBeating, plackettLuce, type NoTest, type PieceBlocks } from '../inference';
+import { chancesOfRanks } from './chances';
 import type { PanelistPreferences } from './preferences';
+import type { About } from './verdict';
 
 /** How strong each method is, from the rankings; by place of the method. */
 export interface StrengthFinding {
   test: 'plackett-luce';
   logWorth: number[];
   se: number[];
-  /** How often each method would come out best if the panel were drawn again; they sum to 1. */
+  /** How likely each method is the best; they sum to 1. */
   chanceOfBest: number[];
   /** Largest Monte Carlo standard error of those chances. */
   standardError: number;
+  /** What those chances are of: methods, or the pieces that were eaten. */
+  about: About;
   /** Chance that a new panelist likes the strongest method more than each other one, with its interval. */
   beats: { other: number; chance: number; interval: [number, number] }[];
   strongest: number;
@@ -21,12 +25,15 @@ export interface StrengthFinding {
 export function strengthFinding(
   panelists: readonly PanelistPreferences[],
   methods: number,
-  rules: { alpha: number; seed: string },
+  rules: { alpha: number; seed: string; alike: boolean; methodTest: PieceBlocks | NoTest | null },
 ): StrengthFinding | NoTest {
   const rankings = panelists.map(({ ranks }) => asRanking(ranks));
   const fit = plackettLuce(rankings, methods);
   if (fit.test === null) return fit;
-  const best = chanceOfBest(rankings, fit, rules);
+  const best = chancesOfRanks(
+    panelists.map(({ ranks }) => ranks),
+    rules,
+  );
   const strongest = fit.logWorth.indexOf(Math.max(...fit.logWorth));
   return {
     test: 'plackett-luce',
@@ -34,6 +41,7 @@ export function strengthFinding(
     se: fit.se,
     chanceOfBest: best.chances,
     standardError: best.standardError,
+    about: best.about,
     beats: fit.logWorth.flatMap((_, other) =>
       other === strongest ? [] : [{ other, ...chanceOfBeating(fit, strongest, other, rules.alpha) }],
     ),
@@ -41,10 +49,4 @@ export function strengthFinding(
     penalised: fit.penalised,
     rankings: fit.rankings,
   };
-}
-
-/** Groups of equal ranks, best first. */
-function asRanking(ranks: readonly number[]): Ranking {
-  const places = [...new Set(ranks)].sort((a, b) => a - b);
-  return places.map((place) => ranks.flatMap((rank, method) => (rank === place ? [method] : [])));
 }

@@ -1,5 +1,13 @@
 import { SMALLEST_PANEL } from '../design';
-import { friedman, letters, rankSumPairs, type FriedmanResult, type NoTest, type RankSumPair } from '../inference';
+import {
+  friedman,
+  letters,
+  rankSumPairs,
+  shaffer,
+  type FriedmanResult,
+  type NoTest,
+  type RankSumPair,
+} from '../inference';
 
 export type RankingVerdictKind = 'winner' | 'leading-set' | 'no-answer' | 'cannot-say';
 /** Over all planned tests. */
@@ -37,7 +45,7 @@ export interface DecisionRules {
 
 /**
  * Decides which methods lead. Pairs are compared only under a Friedman test that came out
- * at alpha or below; the letters and leaders rest on Holm-adjusted p-values.
+ * at alpha or below; the letters and leaders rest on p-values adjusted under it (Shaffer).
  *
  * @param rows one row of mid-ranks per panelist
  */
@@ -46,7 +54,12 @@ export function decide(rows: readonly (readonly number[])[], rules: DecisionRule
   const nothing = { leaders: [], overall, pairs: [], letters: rows[0]?.map(() => 'a') ?? [], reason: '' };
   if (overall.test === null) return { ...nothing, kind: 'cannot-say', reason: overall.reason };
 
-  const pairs = rankSumPairs(rows);
+  const own = rankSumPairs(rows);
+  const adjusted = shaffer(
+    own.map(({ probability }) => probability.p),
+    rows[0].length,
+  );
+  const pairs = own.map((pair, at) => ({ ...pair, adjustedP: adjusted[at] }));
   const tooFew = rows.length < SMALLEST_PANEL;
   if (tooFew) return { ...nothing, pairs, kind: 'cannot-say', reason: tooFewReason(rows.length) };
   if (overall.probability.p > rules.alpha) return { ...nothing, pairs, kind: 'no-answer' };

@@ -1,5 +1,5 @@
-import { fisherUpper } from '../inference';
-import { binomialChance, binomialUpperTail, normalCdf, randomStream } from '../numeric';
+import { fisherUpper, type Calls } from '../inference';
+import { binomialChance, binomialUpperTail, normalCdf, normalQuantile, randomStream } from '../numeric';
 import { shareOf, type SimulatedPower } from './simulated';
 
 /** Two samples, and the share of the people who truly tell (or prefer) one from the other. */
@@ -50,8 +50,8 @@ interface Served {
 
 /**
  * Power of A/not-A and of same-different, by simulation: those who can tell are right about
- * A and not-A, or about a different pair; the others say it by chance. Fisher's exact test,
- * as in the analysis.
+ * A and not-A, or about a different pair; the others say it by chance. Fisher's exact test, as in the
+ * analysis; with several answers each, the limit of the exact test within panelists.
  *
  * @returns power, with its Monte Carlo standard error
  */
@@ -61,34 +61,57 @@ export function signalPower(
 ): SimulatedPower {
   const answers = panelists * replicates;
   const served = { signals: Math.ceil(answers / 2), noises: Math.floor(answers / 2) };
-  const needed = hitsNeeded(served, alpha);
+  const isFound = replicates === 1 ? foundByFisher(served, alpha) : foundWithin(alpha);
   const byChance = SAID_BY_CHANCE[protocol];
   const alarmOfTellers = protocol === 'a-not-a' ? 0 : byChance;
   const random = randomStream(seed, 'signal-power');
   let found = 0;
   for (let panel = 0; panel < panels; panel++) {
-    let [hits, alarms] = [0, 0];
+    const calls: Calls[] = [];
     for (let who = 0; who < panelists; who++) {
       const tells = random.fraction() < tellers;
+      const own = { hits: 0, signals: 0, falseAlarms: 0, noises: 0 };
+      calls.push(own);
       for (let replicate = 0; replicate < replicates; replicate++) {
         // Signals and the rest take turns, over people and replicates.
         const isSignal = (who + replicate) % 2 === 0;
         const chance = !tells ? byChance : isSignal ? 1 : alarmOfTellers;
-        if (random.fraction() >= chance) continue;
-        if (isSignal) hits++;
-        else alarms++;
+        const saidSo = random.fraction() < chance ? 1 : 0;
+        own[isSignal ? 'signals' : 'noises']++;
+        own[isSignal ? 'hits' : 'falseAlarms'] += saidSo;
       }
     }
-    if (hits >= needed[alarms]) found++;
+    if (isFound(calls)) found++;
   }
   return shareOf(found, panels);
+}
+
+function foundByFisher(served: Served, alpha: number): (calls: readonly Calls[]) => boolean {
+  const needed = hitsNeeded(served, alpha);
+  const sum = (name: 'hits' | 'falseAlarms', calls: readonly Calls[]): number =>
+    calls.reduce((total, own) => total + own[name], 0);
+  return (calls) => sum('hits', calls) >= needed[sum('falseAlarms', calls)];
+}
+
+/** Hits above what each panelist's number of calls gives by chance, by the normal limit with half a hit taken off. */
+function foundWithin(alpha: number): (calls: readonly Calls[]) => boolean {
+  const critical = normalQuantile(1 - alpha);
+  return (calls) => {
+    let [above, variance] = [0, 0];
+    for (const { hits, signals, falseAlarms, noises } of calls) {
+      const [all, yes] = [signals + noises, hits + falseAlarms];
+      above += hits - (yes * signals) / all;
+      if (all > 1) variance += (yes * (all - yes) * signals * noises) / (all * all * (all - 1));
+    }
+    return variance > 0 && above - 0.5 >= critical * Math.sqrt(variance);
+  };
 }
 
 /** For every number of false alarms, the fewest hits that decide; beyond all servings where none do. */
 function hitsNeeded({ signals, noises }: Served, alpha: number): number[] {
   let hits = 0;
   return Array.from({ length: noises + 1 }, (_, alarms) => {
-    while (hits <= signals && fisherUpper(hits, signals, alarms, noises) > alpha) hits++;
+    while (hits <= signals && fisherUpper({ hits, signals, falseAlarms: alarms, noises }) > alpha) hits++;
     return hits;
   });
 }

@@ -137,7 +137,7 @@ describe('an incomplete ranking', () => {
     expect(leftOut).toEqual([]);
     if (planned.of !== 'ranking') throw new Error('not ordered');
     expect(planned.means.map(({ times }) => times)).toEqual(Array(8).fill(48));
-    expect(planned.chanceOfBest!.reduce((sum, chance) => sum + chance, 0)).toBeCloseTo(1, 9);
+    expect(planned.chanceOfBest!.chances.reduce((sum, chance) => sum + chance, 0)).toBeCloseTo(1, 9);
   });
 
   it('counts the sittings that came, and names those that did not', () => {

@@ -107,7 +107,15 @@ function strength(rows: Rows) {
     [...new Set(values)].sort((a, b) => a - b).map((value) => samples.filter((_, at) => values[at] === value)),
   );
   const fit = inference.plackettLuce(rankings, width(rows));
-  return fit.test === null ? fit : { ...fit, best: inference.chanceOfBest(rankings, fit, { seed: '1', draws: 50 }) };
+  return fit.test === null
+    ? fit
+    : {
+        ...fit,
+        best: inference.chanceOfBest(
+          { heights: fit.logWorth, covariance: fit.covariance, df: 3, mostSpread: 1 },
+          { seed: '1', draws: 50 },
+        ),
+      };
 }
 
 const meetings = (rows: Rows) =>

@@ -4,20 +4,21 @@
 perms <- function(v) if (length(v) <= 1) list(v) else
   do.call(c, lapply(seq_along(v), function(i) lapply(perms(v[-i]), function(p) c(v[i], p))))
 
-# Exact null distribution by brute force: every arrangement of every panelist's ranks.
+# Exact null distribution by brute force: every arrangement of every panelist's ranks; of pairs, every turn of every panelist's difference.
 brute <- function(x) {
   n <- nrow(x); k <- ncol(x)
   arr <- lapply(seq_len(n), function(i) perms(x[i, ]))
   grid <- as.matrix(expand.grid(lapply(arr, seq_along)))
-  ss <- numeric(nrow(grid)); d12 <- numeric(nrow(grid))
+  ss <- numeric(nrow(grid))
   for (g in seq_len(nrow(grid))) {
     s <- Reduce(`+`, lapply(seq_len(n), function(i) arr[[i]][[grid[g, i]]]))
-    ss[g] <- sum(s^2); d12[g] <- s[1] - s[2]
+    ss[g] <- sum(s^2)
   }
   R <- colSums(x)
   pairs <- combn(k, 2)
+  signs <- as.matrix(expand.grid(rep(list(c(-1, 1)), n)))
   list(p = mean(ss >= sum(R^2) - 1e-9),
-       pairP = apply(pairs, 2, function(ij) mean(abs(d12) >= abs(R[ij[1]] - R[ij[2]]) - 1e-9)))
+       pairP = apply(pairs, 2, function(ij) mean(abs(signs %*% (x[, ij[1]] - x[, ij[2]])) >= abs(R[ij[1]] - R[ij[2]]) - 1e-9)))
 }
 
 case <- function(x, exact) {

@@ -2,22 +2,32 @@ import type { RankingView } from '@jacana/core/findings';
 import { Card } from '../ui/Card';
 import { bestFirst, percent } from './order';
 
-/** How often each method would come out best if the panel were drawn again. */
+/** How likely each method is the best, and how a new panelist would choose. */
 export function BestChance({ found }: { found: RankingView }) {
   const { strength, methods } = found;
   if (strength.test === null) return null;
   const shown = bestFirst(found);
   const strongest = methods[strength.strongest];
-  const chance = strength.chanceOfBest[strength.strongest];
+  const chance = Math.max(...strength.chanceOfBest);
+  const likeliest = methods[strength.chanceOfBest.indexOf(chance)];
+  const best = found.word ? `the most ${found.word}` : 'the best';
+  const isOfPieces = strength.about === 'pieces';
   return (
-    <Card title={`${strongest.name} would come out best in ${inHundred(chance)} such panels`} aside="from the rankings">
+    <Card
+      title={
+        isOfPieces
+          ? `Of these pieces those of ${likeliest.name} are ${best} with a chance of ${inHundred(chance)}`
+          : `${likeliest.name} is ${best} with a chance of ${inHundred(chance)}`
+      }
+      aside="from the rankings"
+    >
       <table className="w-full">
         <thead>
           <tr className="text-left text-sm text-quiet">
             <th scope="col" className="w-38">
               method
             </th>
-            <th scope="col">{found.word ? 'first' : 'best'} of all, if the panel were drawn again</th>
+            <th scope="col">chance of being {best}</th>
             <th scope="col" className="pl-5">
               a new panelist{' '}
               {found.word ? `finds ${strongest.name} more ${found.word}` : `likes ${strongest.name} more`}
@@ -61,8 +71,9 @@ export function BestChance({ found }: { found: RankingView }) {
         </tbody>
       </table>
       <p className="mt-2 text-sm text-quiet">
-        This weighs the lead as it looked here, with these pieces: others, cooked alike, may come out otherwise. It is
-        not the planned test, and says less than a pair that is shown to differ.
+        Reckoned as if methods spread about one another by chance, how much being open: a lead was picked out for being
+        one, and is drawn in for it. {isOfPieces && 'Of these pieces; others, cooked alike, may come out otherwise. '}
+        It is not the planned test, and says less than a pair that is shown to differ.
       </p>
     </Card>
   );
@@ -70,5 +81,5 @@ export function BestChance({ found }: { found: RankingView }) {
 
 function inHundred(chance: number): string {
   const count = Math.round(chance * 100);
-  return count >= 100 ? 'nearly all' : `${count} of 100`;
+  return count >= 100 ? 'more than 99 in 100' : `${count} in 100`;
 }

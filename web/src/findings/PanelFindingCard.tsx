@@ -18,8 +18,9 @@ export function PanelFindingCard({ found }: { found: RankingView }) {
             : isSplit
               ? groups.groups.map((group, at) => (
                   <span key={at} className="block">
-                    {group.length} panelists (seats {list(group.map((place) => String(panelists[place].seat)))}) like{' '}
-                    {methods[lowest(groups.profiles[at])].name} best
+                    {group.length} panelists (seats {list(group.map((place) => String(panelists[place].seat)))}){' '}
+                    {found.word ? 'find' : 'like'} {methods[lowest(groups.profiles[at])].name}{' '}
+                    {found.word ? `the most ${found.word}` : 'best'}, on average
                   </span>
                 ))
               : 'No sign of more than one group: a cut as deep as the best one comes up by chance often enough'}

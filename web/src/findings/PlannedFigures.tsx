@@ -23,7 +23,7 @@ function Figures({ found, planned }: { found: PlannedView; planned: Planned }) {
       return planned.result.test === null ? (
         <NoTest reason={planned.result.reason} />
       ) : (
-        <TellingCard found={found} result={planned.result} similarity={planned.similarity} />
+        <TellingCard found={found} telling={planned} result={planned.result} />
       );
     case 'ranking':
       return <OrderedCard found={found} planned={planned} />;
@@ -55,12 +55,13 @@ function NoTest({ reason }: { reason: string }) {
 
 interface TellingCardProps {
   found: PlannedView;
+  telling: Telling;
+  /** Its result, where there is one. */
   result: TellingResult;
-  similarity: Telling['similarity'];
 }
 
 /** Answers as a row of pads: right ones filled, and where guessing alone would leave off. */
-function TellingCard({ found, result, similarity }: TellingCardProps) {
+function TellingCard({ found, telling: { similarity, replicated }, result }: TellingCardProps) {
   if (result.test !== 'forced-choice')
     return (
       <Card title="In figures" aside={TEST_NAMES[found.test]}>
@@ -85,7 +86,7 @@ function TellingCard({ found, result, similarity }: TellingCardProps) {
       </p>
       <div className="mt-3 space-y-1">
         {similarity && <p data-testid="similarity">{similarityText(similarity)}</p>}
-        <SmallPrint result={result} beside={similarity ? 'For a difference, exact' : 'Exact'} />
+        <SmallPrint result={result} replicated={replicated} beside={similarity ? 'For a difference, exact' : 'Exact'} />
       </div>
     </Card>
   );
@@ -95,22 +96,36 @@ const interval = ([low, high]: readonly [number, number | null], digits = 2): st
   `${low.toFixed(digits)} to ${high === null ? 'beyond any number' : high.toFixed(digits)}`;
 const pText = (p: number): string => (p < 0.0001 ? 'p below 0.0001' : `p ${p.toFixed(4)}`);
 
-/** @param beside how the test for a difference begins, which stands alone or beside one of similarity */
-function SmallPrint({ result, beside = 'Exact' }: { result: TellingResult; beside?: string }) {
+interface SmallPrintProps {
+  result: TellingResult;
+  /** Where people answered several times: shares and intervals that count people, not answers. */
+  replicated?: Telling['replicated'];
+  /** How the test for a difference begins, which stands alone or beside one of similarity. */
+  beside?: string;
+}
+
+function SmallPrint({ result, replicated = null, beside = 'Exact' }: SmallPrintProps) {
   switch (result.test) {
-    case 'forced-choice':
+    case 'forced-choice': {
+      const { pd, pdInterval, dPrime, dPrimeInterval } = replicated ?? result;
       return (
         <ul className="space-y-1" data-testid="forced-choice">
           <li>
-            {beside} binomial, one-sided: {pText(result.p)}. Of the people, {Math.round(result.pd * 100)} % truly tell
-            (interval {interval([result.pdInterval[0] * 100, result.pdInterval[1] * 100], 0)} %).
+            {beside} binomial, one-sided: {pText(result.p)}. Of the people, {Math.round(pd * 100)} % truly tell
+            (interval {interval([pdInterval[0] * 100, pdInterval[1] * 100], 0)} %).
           </li>
           <li>
-            d′ {result.dPrime === null ? 'beyond any number' : result.dPrime.toFixed(2)} (interval{' '}
-            {interval(result.dPrimeInterval)}).
+            d′ {dPrime === null ? 'beyond any number' : dPrime.toFixed(2)} (interval {interval(dPrimeInterval)}).
           </li>
+          {replicated && (
+            <li>
+              Both by the beta-binomial, since each of {replicated.panelists} people answered several times (how much
+              they differ: γ {replicated.gamma.toFixed(2)}).
+            </li>
+          )}
         </ul>
       );
+    }
     case 'paired-preference':
       return (
         <p data-testid="paired-preference">
@@ -170,7 +185,7 @@ function OrderedCard({ found, planned }: { found: PlannedView; planned: Extract<
                   <span className="text-sm text-quiet">± {strength.se[at].toFixed(2)}</span>
                 </td>
               )}
-              {chanceOfBest && <td>{Math.round(chanceOfBest[at] * 100)} %</td>}
+              {chanceOfBest && <td>{Math.round(chanceOfBest.chances[at] * 100)} %</td>}
             </tr>
           ))}
         </tbody>

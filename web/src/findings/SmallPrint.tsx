@@ -21,7 +21,7 @@ export function SmallPrint({ found }: { found: RankingView }) {
           Pairs: difference of rank sums,{' '}
           {found.methodTest?.test === 'piece-blocks'
             ? 'Student’s t on the error of pieces, together by Tukey'
-            : `${pairs[0].probability.from === 'exact' ? 'exact distribution by convolution' : 'normal limit'}, Holm-adjusted`}
+            : `${pairs[0].probability.from === 'exact' ? 'exact, by turning each panelist’s difference round' : 'normal limit'}, adjusted by Holm as Shaffer shortens it`}
           . Level {alpha}. Planned before unsealing.
         </p>
       )}

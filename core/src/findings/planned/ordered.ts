@@ -1,8 +1,7 @@
 import { ranksByCode } from '../../bundle';
 import {
   bestWorst,
-  chanceOfBest,
-  holm,
+  manyToOneUpperP,
   plackettLuce,
   skillingsMack,
   type BestWorstResult,
@@ -12,7 +11,7 @@ import {
   type Ranking,
   type SkillingsMackResult,
 } from '../../inference';
-import { normalTwoSided } from '../../numeric';
+import { chancesOfStrengths, type BestChances } from '../chances';
 import { claimed, methodSupport, type Given } from '../claim';
 import type { Standing } from '../verdict';
 import { counted, howOften, verdictSentence } from '../wording';
@@ -25,8 +24,8 @@ export interface Ordered {
   of: 'ranking';
   overall: SkillingsMackResult | NoTest;
   strength: Pick<PlackettLuceResult, 'test' | 'logWorth' | 'se' | 'penalised' | 'rankings'> | NoTest;
-  /** Per method how often it would come out best; null in a rehearsal, which has no time for it. */
-  chanceOfBest: number[] | null;
+  /** How likely each method is the best; null in a rehearsal, which has no time for it. */
+  chanceOfBest: BestChances | null;
   /** Per method, its mean rank within what it was tasted beside, and by how many. */
   means: { meanRank: number | null; times: number }[];
   /** Blocks of pieces as the unit; null where the plan tests no methods. */
@@ -53,13 +52,16 @@ export function ordered(sets: readonly HeardSet[], rules: PlannedRules): Answer<
   const isFound = overall.test !== null && overall.probability.p <= rules.alpha;
   // A rehearsal only asks who leads, and only where anything was found.
   const fit = rules.limitOnly && !isFound ? UNFITTED : plackettLuce(rankings, methods);
+  const methodTest = rules.ofMethods ? testOfMethods(rowsOfPlaces(sets, rules.item), rules) : null;
+  const together = Math.max(2, ...blocks.map(({ samples }) => samples.length));
   const planned: Ordered = {
     of: 'ranking',
     overall,
     strength: fit,
-    chanceOfBest: fit.test === null || rules.limitOnly ? null : chanceOfBest(rankings, fit, rules).chances,
+    chanceOfBest:
+      fit.test === null || rules.limitOnly ? null : chancesOfStrengths(fit, together, { ...rules, methodTest }),
     means: meanRanks(rankings, methods),
-    methodTest: rules.ofMethods ? testOfMethods(rowsOfPlaces(sets, rules.item), rules) : null,
+    methodTest,
   };
   if (overall.test === null)
     return { planned, kind: 'cannot-say', about: 'pieces', leaders: [], sentence: overall.reason, support: '' };
@@ -148,14 +150,20 @@ const nobody = (methods: number): Standing => ({
   letters: new Array<string>(methods).fill('a'),
 });
 
-/** The strongest, and all that are not shown to be weaker (Wald tests, Holm-adjusted). */
+/**
+ * The strongest, and all that are not shown to be weaker. The strongest was picked out for being it, so
+ * others are held against the best by Hsu's comparison: of methods that hardly differ the truly best is
+ * left out at most as often as alpha says.
+ */
 function leading(logWorth: readonly number[], covariance: readonly (readonly number[])[], alpha: number): Standing {
   const best = logWorth.indexOf(Math.max(...logWorth));
   const others = logWorth.map((_, at) => at).filter((at) => at !== best);
   const variance = (at: number): number => covariance[best][best] + covariance[at][at] - 2 * covariance[best][at];
-  const p = holm(
-    others.map((at) => normalTwoSided((logWorth[best] - logWorth[at]) / Math.sqrt(Math.max(1e-12, variance(at))))),
-  );
+  const weights = others.map(() => Math.SQRT1_2);
+  const p = others.map((at) => {
+    const apart = (logWorth[best] - logWorth[at]) / Math.sqrt(Math.max(1e-12, variance(at)));
+    return manyToOneUpperP(apart, weights, Infinity);
+  });
   const tied = others.filter((_, at) => p[at] > alpha).sort((a, b) => logWorth[b] - logWorth[a]);
   // Only the best was held against the others: those tied with it are not shown to differ from any of the rest.
   const letterOf = (at: number): string => (at === best ? 'a' : tied.includes(at) ? 'ab' : 'b');

@@ -30,7 +30,7 @@ export function similar(sets: readonly HeardSet[], rules: PlannedRules, protocol
   const guess = GUESS[protocol];
   const { alpha, limitOnly } = rules;
   const result = limitOnly ? UNESTIMATED : forcedChoice({ protocol, n: right.length, correct, alpha });
-  const replicated = limitOnly ? null : betaBinomial(panel, protocol);
+  const replicated = limitOnly ? null : betaBinomial(panel, protocol, alpha);
   const test = similarity({ asked: askedOf(panel), correct }, { guess, pd: rules.mostTellers, alpha });
   const answer = standingOf(right, test, rules, protocol);
   return {

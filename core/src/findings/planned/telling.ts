@@ -6,6 +6,7 @@ import {
   pairedPreference,
   sameDifferent,
   type ANotAResult,
+  type Calls,
   type NoTest,
   type Protocol,
   type SameDifferentResult,
@@ -43,7 +44,7 @@ function forced(sets: readonly HeardSet[], rules: PlannedRules, protocol: Protoc
   const result = rules.limitOnly
     ? UNESTIMATED
     : forcedChoice({ protocol, n: right.length, correct, alpha: rules.alpha });
-  const replicated = rules.limitOnly ? null : betaBinomial(byPanelist(right), protocol);
+  const replicated = rules.limitOnly ? null : betaBinomial(byPanelist(right), protocol, rules.alpha);
   const figures = figuresByCluster(right.map((one) => ({ set: one.set, value: (one.correct ? 1 : 0) - guess })));
   const [one, other] = [rules.names[pair.first], rules.names[pair.second]];
   const word = rules.attribute ? ` (${rules.attribute})` : '';
@@ -123,7 +124,7 @@ function recognised(sets: readonly HeardSet[], rules: PlannedRules, { first }: P
     return choice ? [{ set, isSignal: set.samples[0].method === first, saidSo: choice === 'a' }] : [];
   });
   const { hits, signals, falseAlarms, noises } = calls(answers);
-  return told(aNotA({ hits, signals, falseAlarms, noises }, rules.alpha), rules, {
+  return told(aNotA({ hits, signals, falseAlarms, noises }, rules.alpha, callsOfEach(answers)), rules, {
     methodTest: testOfClusters(differencesByCluster(answers), rules),
     support: `"A" was said to ${hits} of ${signals} servings of A, and to ${falseAlarms} of ${noises} others.`,
   });
@@ -139,6 +140,7 @@ function calledDifferent(sets: readonly HeardSet[], rules: PlannedRules, _pair: 
   const result = sameDifferent(
     { differentOnDifferent: hits, differentPairs: signals, differentOnSame: falseAlarms, samePairs: noises },
     rules.alpha,
+    callsOfEach(answers),
   );
   return told(result, rules, {
     methodTest: testOfClusters(differencesByCluster(answers), rules),
@@ -146,7 +148,20 @@ function calledDifferent(sets: readonly HeardSet[], rules: PlannedRules, _pair: 
   });
 }
 
-function calls(answers: readonly { isSignal: boolean; saidSo: boolean }[]) {
+/** One answer: whether it is so, and whether it was said. */
+interface Call {
+  set: HeardSet;
+  isSignal: boolean;
+  saidSo: boolean;
+}
+
+function callsOfEach(answers: readonly Call[]): Calls[] {
+  const panel = new Map<string, Call[]>();
+  for (const answer of answers) panel.set(answer.set.panelist, [...(panel.get(answer.set.panelist) ?? []), answer]);
+  return [...panel.values()].map(calls);
+}
+
+function calls(answers: readonly Call[]): Calls {
   const of = (isSignal: boolean) => answers.filter((one) => one.isSignal === isSignal);
   const said = (list: typeof answers): number => list.filter((one) => one.saidSo).length;
   return { hits: said(of(true)), signals: of(true).length, falseAlarms: said(of(false)), noises: of(false).length };

@@ -37,6 +37,28 @@ export function manyToOneP(t: number, weights: readonly number[], df: number): n
   return Math.max(0, 1 - overChiScale(given, df));
 }
 
+/**
+ * P(max T_i >= t) for the same statistics, one direction only. With weights of sqrt(1/2) it is
+ * what a comparison of all samples with the best goes by (Hsu): the truly best one lies further below
+ * any other than t only so often.
+ *
+ * Source: Hsu 1984, *The Annals of Statistics* 12, 1136-1144; Hsu, *Multiple Comparisons*, chapter 4.
+ */
+export function manyToOneUpperP(t: number, weights: readonly number[], df: number): number {
+  const given = (scale: number): number => allBelow(t * scale, weights);
+  return Math.max(0, 1 - (df > 1e6 ? given(1) : overChiScale(given, df)));
+}
+
+/** P(all Z_i <= t), integrating over the shared part. */
+function allBelow(t: number, weights: readonly number[]): number {
+  const inside = (shared: number): number =>
+    weights.reduce(
+      (product, weight) => product * normalCdf((t - weight * shared) / Math.sqrt(Math.max(1e-12, 1 - weight * weight))),
+      normalDensity(shared),
+    );
+  return integrate(inside, -8.5, 0, 28) + integrate(inside, 0, 8.5, 28);
+}
+
 /** P(all |Z_i| <= t), integrating over the shared part. */
 function allWithin(t: number, weights: readonly number[]): number {
   const counts = new Map<number, number>();

@@ -2,8 +2,8 @@
  * The A/not-A test: after learning what A is, can panelists say whether a sample is A?
  *
  * Use it when samples cannot be shown side by side, or differ in looks that do not matter.
- * Not when panelists answered several times without that being taken into account: the
- * answers of one panelist hang together.
+ * Where panelists answered several times, their answers hang together: give them one by one, and each is
+ * compared with themselves only. d' is then still that of all answers.
  *
  * Shares of 0 or 1 would put d' beyond any number; half an answer is then added to each of
  * the four counts (Hautus), and the result says so.
@@ -14,22 +14,13 @@
  * @example
  * aNotA({ hits: 30, signals: 40, falseAlarms: 12, noises: 40 }, 0.05).dPrime // 1.1989
  */
-import { logFactorial, normalDensity, normalQuantile } from '../../numeric';
+import { normalDensity, normalQuantile } from '../../numeric';
 import type { NoTest } from '../certainty/probability';
 import type { Interval } from '../certainty/proportion';
-
-/** Counts of "A" answers. */
-export interface ANotAData {
-  /** "A" said to A, out of `signals` servings of A. */
-  hits: number;
-  signals: number;
-  /** "A" said to not-A, out of `noises` servings of not-A. */
-  falseAlarms: number;
-  noises: number;
-}
+import { callsUpper, type Calls } from './calls';
 
 /** Result of {@link aNotA}. */
-export interface ANotAResult extends ANotAData {
+export interface ANotAResult extends Calls {
   test: 'a-not-a';
   hitRate: number;
   falseAlarmRate: number;
@@ -42,7 +33,12 @@ export interface ANotAResult extends ANotAData {
   p: number;
 }
 
-export function aNotA({ hits, signals, falseAlarms, noises }: ANotAData, alpha: number): ANotAResult | NoTest {
+/** @param perPanelist the same counts panelist by panelist, where some answered more than once */
+export function aNotA(
+  { hits, signals, falseAlarms, noises }: Calls,
+  alpha: number,
+  perPanelist: readonly Calls[] = [],
+): ANotAResult | NoTest {
   if (signals < 1 || noises < 1) return { test: null, reason: 'There must be servings of A and of not-A.' };
   const isExtreme = hits === 0 || hits === signals || falseAlarms === 0 || falseAlarms === noises;
   const added = isExtreme ? 0.5 : 0;
@@ -65,18 +61,6 @@ export function aNotA({ hits, signals, falseAlarms, noises }: ANotAData, alpha: 
     dPrimeInterval: [dPrime - half, dPrime + half],
     criterion: -(zh + zf) / 2,
     corrected: isExtreme,
-    p: fisherUpper(hits, signals, falseAlarms, noises),
+    p: callsUpper({ hits, signals, falseAlarms, noises }, perPanelist),
   };
-}
-
-/** P(as many hits or more | all "A" answers), hypergeometric. */
-export function fisherUpper(hits: number, signals: number, falseAlarms: number, noises: number): number {
-  const yes = hits + falseAlarms;
-  const choose = (n: number, k: number): number => logFactorial(n) - logFactorial(k) - logFactorial(n - k);
-  let total = 0;
-  for (let h = hits; h <= Math.min(signals, yes); h++) {
-    if (yes - h > noises) continue;
-    total += Math.exp(choose(signals, h) + choose(noises, yes - h) - choose(signals + noises, yes));
-  }
-  return Math.min(1, total);
 }

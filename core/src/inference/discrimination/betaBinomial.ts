@@ -14,8 +14,17 @@
  * @example
  * betaBinomial([{ n: 4, correct: 4 }, { n: 4, correct: 1 }, { n: 4, correct: 4 }, { n: 4, correct: 2 }, { n: 4, correct: 4 }, { n: 4, correct: 1 }], 'triangle').pd // 0.4937
  */
-import { binomialChance, chiSquaredUpperTail, logGamma, minimise, normalTwoSided } from '../../numeric';
+import {
+  binomialChance,
+  chiSquaredUpperTail,
+  logGamma,
+  minimise,
+  normalTwoSided,
+  rootBetween,
+  studentT,
+} from '../../numeric';
 import type { NoTest } from '../certainty/probability';
+import type { Interval } from '../certainty/proportion';
 import { dPrimeAt, GUESS, type Protocol } from './psychometric';
 
 /** One panelist's answers. */
@@ -29,9 +38,12 @@ export interface BetaBinomialResult {
   test: 'beta-binomial';
   panelists: number;
   answers: number;
-  /** Mean share of discriminators. */
+  /** Mean share of discriminators, and its interval by profile likelihood. */
   pd: number;
+  pdInterval: Interval;
   dPrime: number | null;
+  /** Of that interval; its upper end null when beyond any number. */
+  dPrimeInterval: [number, number | null];
   /** 0: panelists are alike; 1: each either always tells or never does. */
   gamma: number;
   /** Likelihood ratio test that panelists differ (p halved: gamma cannot be below 0). */
@@ -41,7 +53,11 @@ export interface BetaBinomialResult {
   logLik: number;
 }
 
-export function betaBinomial(panel: readonly ReplicatedAnswers[], protocol: Protocol): BetaBinomialResult | NoTest {
+export function betaBinomial(
+  panel: readonly ReplicatedAnswers[],
+  protocol: Protocol,
+  alpha = 0.05,
+): BetaBinomialResult | NoTest {
   const used = panel.filter(({ n }) => n > 0);
   if (!used.some(({ n }) => n > 1))
     return { test: null, reason: 'Nobody answered more than once, so panelists cannot be told from luck.' };
@@ -65,18 +81,52 @@ export function betaBinomial(panel: readonly ReplicatedAnswers[], protocol: Prot
   const logLik = Math.max(fitted, alike(shared));
   const spread = Math.max(0, 2 * (logLik - alike(shared)));
   const gain = Math.max(0, 2 * (logLik - alike(0)));
-  const dPrime = dPrimeAt(protocol, guess + (1 - guess) * pd);
+  const apart = (share: number): number | null => {
+    const dPrime = dPrimeAt(protocol, guess + (1 - guess) * share);
+    return Number.isFinite(dPrime) ? dPrime : null;
+  };
+  const pdInterval = profileInterval(both, { pd, gamma, logLik, panelists: used.length }, alpha);
   return {
     test: 'beta-binomial',
     panelists: used.length,
     answers,
     pd,
-    dPrime: Number.isFinite(dPrime) ? dPrime : null,
+    pdInterval,
+    dPrime: apart(pd),
+    dPrimeInterval: [apart(pdInterval[0]) ?? 0, apart(pdInterval[1])],
     gamma,
     overdispersion: { statistic: spread, p: normalTwoSided(Math.sqrt(spread)) / 2 },
     difference: { statistic: gain, p: chiSquaredUpperTail(gain, isAlike ? 1 : 2) / (isAlike ? 2 : 1) },
     logLik,
   };
+}
+
+interface Fitted {
+  pd: number;
+  gamma: number;
+  logLik: number;
+  panelists: number;
+}
+
+/**
+ * All shares whose likelihood, panelists differing as it then fits best, is not too far below the best
+ * one; by Student's t for the panelists in place of the normal, since how much they differ is itself estimated.
+ */
+function profileInterval(
+  both: (pd: number, gamma: number) => number,
+  { pd, gamma, logLik, panelists }: Fitted,
+  alpha: number,
+): Interval {
+  const drop = studentT(1 - alpha / 2, Math.max(1, panelists - 1)) ** 2 / 2;
+  const start = logit(Math.min(0.95, Math.max(0.05, gamma)));
+  const bestAt = (share: number): number =>
+    Math.max(both(share, 1e-8), -minimise(([g]) => -both(share, logistic(g)), [start], { step: 0.05 }).value);
+  const short = (share: number): number => logLik - bestAt(share) - drop;
+  const [low, high] = [1e-6, 1 - 1e-6];
+  return [
+    pd <= low || short(low) <= 0 ? 0 : rootBetween(short, low, pd, 1e-6),
+    pd >= high || short(high) <= 0 ? 1 : rootBetween(short, pd, high, 1e-6),
+  ];
 }
 
 /** Panelists with the same counts are reckoned once. */
@@ -93,7 +143,7 @@ function gathered(panel: readonly ReplicatedAnswers[]): (ReplicatedAnswers & { t
 function mixedChance({ n, correct }: ReplicatedAnswers, guess: number, pd: number, gamma: number): number {
   const size = 1 / Math.max(gamma, 1e-8) - 1;
   if (size < 1e-8) return (1 - pd) * binomialChance(correct, n, guess) + pd * (correct === n ? 1 : 0);
-  const [a, b] = [Math.max(1e-8, pd * size), Math.max(1e-8, (1 - pd) * size)];
+  const [a, b] = [Math.max(1e-14, pd * size), Math.max(1e-14, (1 - pd) * size)];
   const logBeta = (x: number, y: number): number => logGamma(x) + logGamma(y) - logGamma(x + y);
   // (guess + (1 - guess) q)^correct is a binomial sum in q; each term then integrates to a beta function.
   let total = 0;

@@ -1,5 +1,6 @@
-export { aNotA, fisherUpper, type ANotAData, type ANotAResult } from './aNotA';
+export { aNotA, type ANotAResult } from './aNotA';
 export { betaBinomial, type BetaBinomialResult, type ReplicatedAnswers } from './betaBinomial';
+export { callsUpper, fisherUpper, type Calls } from './calls';
 export { callsDifferent, chosenPlaces } from './decide';
 export { differenceFromControl, type DifferenceFromControl } from './differenceFromControl';
 export { criticalCorrect, forcedChoice, type ForcedChoiceData, type ForcedChoiceResult } from './forcedChoice';

@@ -10,14 +10,14 @@
  * chance Phi((d' - tau) / sqrt 2) + Phi((-d' - tau) / sqrt 2).
  *
  * Source: Macmillan & Creelman, *Detection Theory*, chapter 9 (differencing rule); p by
- * Fisher's exact test, one-sided; interval by profile likelihood.
+ * Fisher's exact test, one-sided, within panelists where they answered several times; interval by profile likelihood.
  *
  * @example
  * sameDifferent({ differentOnDifferent: 28, differentPairs: 40, differentOnSame: 10, samePairs: 40 }, 0.05).dPrime // 2.3586
  */
 import { binomialChance, minimise, normalCdf, normalQuantile, rootBetween } from '../../numeric';
 import type { NoTest } from '../certainty/probability';
-import { fisherUpper } from './aNotA';
+import { callsUpper, type Calls } from './calls';
 
 /** Counts of "different" answers. */
 export interface SameDifferentData {
@@ -41,7 +41,12 @@ export interface SameDifferentResult extends SameDifferentData {
 
 const FARTHEST = 12;
 
-export function sameDifferent(data: SameDifferentData, alpha: number): SameDifferentResult | NoTest {
+/** @param perPanelist the same counts panelist by panelist, where some answered more than once */
+export function sameDifferent(
+  data: SameDifferentData,
+  alpha: number,
+  perPanelist: readonly Calls[] = [],
+): SameDifferentResult | NoTest {
   const { differentOnDifferent: hits, differentPairs, differentOnSame: alarms, samePairs } = data;
   if (differentPairs < 1 || samePairs < 1) return { test: null, reason: 'There must be pairs of both kinds.' };
   // Half an answer where no or all same pairs were called different, so that tau is a number.
@@ -62,7 +67,7 @@ export function sameDifferent(data: SameDifferentData, alpha: number): SameDiffe
     dPrimeInterval: profile(data, dPrime ?? FARTHEST, tau, alpha),
     tau,
     corrected: isExtreme,
-    p: fisherUpper(hits, differentPairs, alarms, samePairs),
+    p: callsUpper({ hits, signals: differentPairs, falseAlarms: alarms, noises: samePairs }, perPanelist),
   };
 }
 

@@ -1,5 +1,5 @@
 export { bradleyTerry, type BradleyTerryOptions, type BradleyTerryResult, type Meetings } from './bradleyTerry';
-export { chanceOfBest, type ChanceOfBest, type ChanceOfBestOptions } from './chanceOfBest';
+export { chanceOfBest, type ChanceOfBest, type ChanceOfBestOptions, type Heights } from './chanceOfBest';
 export { connections, type Connections } from './connections';
-export { plackettLuce, type PlackettLuceResult, type Ranking } from './plackettLuce';
+export { asRanking, plackettLuce, type PlackettLuceResult, type Ranking } from './plackettLuce';
 export { chanceOfBeating, type Beats } from './scale';

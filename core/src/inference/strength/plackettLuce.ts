@@ -20,7 +20,7 @@
  * @example
  * plackettLuce([[[0], [1]], [[0], [1]], [[1], [0]]], 2).logWorth // [0.3466, -0.3466]
  */
-import { chiSquaredUpperTail } from '../../numeric';
+import { chiSquaredUpperTail, type RandomStream } from '../../numeric';
 import type { NoTest } from '../certainty/probability';
 import { connections, noCommonScale } from './connections';
 import { addGhost, emptyLikelihood, fitOrPenalise, type LogLikelihood } from './scale';
@@ -76,6 +76,20 @@ export function plackettLuce(rankings: readonly Ranking[], samples: number): Pla
     rankings: used.length,
     samples,
   };
+}
+
+/** One strict ranking from the model: the largest of log worth plus Gumbel noise comes first. */
+export function drawnRanking(samples: readonly number[], logWorth: readonly number[], random: RandomStream): number[] {
+  return samples
+    .map((sample) => ({ sample, height: logWorth[sample] - Math.log(-Math.log(random.fraction() || 1e-10)) }))
+    .sort((a, b) => b.height - a.height)
+    .map(({ sample }) => sample);
+}
+
+/** Groups of equal ranks, best first. */
+export function asRanking(ranks: readonly number[]): Ranking {
+  const places = [...new Set(ranks)].sort((a, b) => a - b);
+  return places.map((place) => ranks.flatMap((rank, sample) => (rank === place ? [sample] : [])));
 }
 
 /** A choice: `first` was taken before the others of `from` (which holds `first`). */
