@@ -100,3 +100,15 @@ export const SOMETHING = [
     [10, 12].map((pieces) => ({ ...two, test, tellers: 0.4, people: 48, pieces, spread: 0.5 })),
   ),
 ];
+
+/** Sentences beside the verdict, of complete rankings with liking; with `drawn`, true likings spread by up to so many points. */
+export const EXPLORED = [
+  ...crossed({ ...four, asks: ['ranking'] }, { pieces: [1, 3], spreads: [0, 1], people: [12, 24, 48] }),
+  ...[0, 1].map((spread) => ({ ...four, asks: ['ranking', 'liking'], spread, what: 'with liking' })),
+  { ...four, asks: ['ranking'], people: 24, spread: 1, polar: 3, what: 'polarised tastes: there are groups' },
+  ...[
+    [1, 0],
+    [3, 0.5],
+    [2, 1],
+  ].map(([pieces, spread]) => ({ ...four, asks: ['ranking'], pieces, spread, drawn: 1.5, what: 'likings drawn' })),
+];

@@ -10,6 +10,14 @@ const dist = (folder) => load(join(here, '..', 'dist', 'src', folder, 'index.js'
 const { defaultTasting, noRecords } = dist('bundle');
 const { lockPlan, isOfTwoSamples } = dist('design');
 const { plannedVerdict } = dist('findings');
+/** Parts of the findings: all of them would spend most of their time on exact p-values that are not counted here. */
+const part = (file) => load(join(here, '..', 'dist', 'src', 'findings', `${file}.js`));
+const { likingFinding } = part('liking');
+const { panelFinding } = part('panel');
+const { readPreferences } = part('preferences');
+const { rankedAnswer, rankedRules } = part('ranked');
+const { tastedServings } = part('servings');
+const { strengthFinding } = part('strength');
 const { usualBallot } = dist('library');
 const { randomStream } = dist('numeric');
 const { isAgainstMargin } = dist('questions');
@@ -23,7 +31,9 @@ const PANELS_OF_A_PLAN = 25;
 const NO_CLAIM = ['no-answer', 'cannot-say', 'too-great-a-loss', 'too-different'];
 const named = (letter, count, make) => Array.from({ length: count }, (_, at) => make(`${letter}${at}`, at));
 
-parentPort.on('message', ({ cell, tastings }) => parentPort.postMessage(countsOf(cell, tastings)));
+parentPort.on('message', ({ cell, tastings }) =>
+  parentPort.postMessage(cell.asks ? exploredOf(cell, tastings) : countsOf(cell, tastings)),
+);
 
 function tastingOf(cell) {
   const { test, methods, together = methods, people, pieces, lots = 0, replicates = 1, sittings = 1 } = cell;
@@ -37,7 +47,7 @@ function tastingOf(cell) {
     })),
     panel: named('p', people, (id, at) => ({ id, name: id, seat: at + 1 })),
     lots: named('l', lots, (id) => ({ id, name: id })),
-    ballot: { items: itemsOf(test) },
+    ballot: { items: cell.asks ? usualBallot(test, '').filter(({ kind }) => cell.asks.includes(kind)) : itemsOf(test) },
     service: { ...defaults.service, together, replicates, sittings },
     quantities: { ...defaults.quantities, pieceGrams: 50_000 },
   };
@@ -77,16 +87,15 @@ function polarised(ballots, tasting, key, by) {
   });
 }
 
-function countsOf(cell, tastings) {
+/** One tasting after the other, each plan tasted by several panels. */
+function* tasted(cell, tastings) {
   const tasting = tastingOf(cell);
-  const truth = truthOf(cell, tasting);
-  const best = cell.liking ? cell.liking.indexOf(Math.max(...cell.liking)) : cell.tellers ? 1 : null;
-  const counts = { claims: 0, winners: 0, wrong: 0 };
   let locked;
   for (let at = 0; at < tastings; at++) {
     // Orders take long to find: each plan is tasted by several panels, every time from new pieces.
     if (at % PANELS_OF_A_PLAN === 0)
       locked = lockPlan(tasting, { seed: `plan ${at}`, salt: '0123456789abcdef', lockedAt: AT });
+    const truth = truthOf(cell.drawn ? { ...cell, liking: drawn(cell, at) } : cell, tasting);
     const ballots = simulateBallots({ tasting, ...locked }, truth, randomStream(`panel ${at}`, 'levels'), AT);
     const bundle = {
       ...{ format: 'jacana-tasting', version: 3, tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key },
@@ -94,7 +103,50 @@ function countsOf(cell, tastings) {
       ballots: cell.polar ? polarised(ballots, tasting, locked.key, cell.polar) : ballots,
       records: noRecords(),
     };
-    const { kind, leaders } = plannedVerdict(bundle, locked.key);
+    yield { bundle, truth };
+  }
+}
+
+/** True likings about the middle, by how much they spread being open. */
+function drawn({ methods, drawn: most }, at) {
+  const random = randomStream(`truth ${at}`, 'levels');
+  const spread = most * random.fraction();
+  return Array.from({ length: methods }, () => 5.5 + spread * random.normal());
+}
+
+/** How often sentences beside the verdict claim something, and how sure they are of the best. */
+function exploredOf(cell, tastings) {
+  const counts = { position: 0, carryOver: 0, groups: 0, liking: 0, said: 0, right: 0 };
+  for (const { bundle, truth } of tasted(cell, tastings)) {
+    const { key, tasting } = bundle;
+    const { panelists } = readPreferences(bundle, key);
+    const servings = tastedServings(bundle, key, panelists);
+    const rules = { ...rankedRules(bundle, key), limitOnly: true };
+    const { methodTest } = rankedAnswer(panelists, rules);
+    const panel = panelFinding(panelists, servings, rules);
+    const strength = strengthFinding(panelists, tasting.methods.length, { ...rules, methodTest });
+    const liking = likingFinding(servings, {
+      ...{ status: 'explored', methods: tasting.methods.map(({ id }) => id), alpha: rules.alpha, seed: rules.seed },
+      alike: rules.alike,
+    });
+    const claims = (test) => (test && test.test !== null && test.p <= 0.05 ? 1 : 0);
+    counts.position += claims(panel.order.position);
+    counts.carryOver += claims(panel.order.carryOver);
+    counts.groups += panel.groups.test !== null && panel.groups.groups.length > 1 ? 1 : 0;
+    counts.liking += claims(liking?.test);
+    if (strength.test === null) continue;
+    const chance = Math.max(...strength.chanceOfBest);
+    counts.said += chance;
+    counts.right += truth.liking[strength.chanceOfBest.indexOf(chance)] === Math.max(...truth.liking) ? 1 : 0;
+  }
+  return counts;
+}
+
+function countsOf(cell, tastings) {
+  const best = cell.liking ? cell.liking.indexOf(Math.max(...cell.liking)) : cell.tellers ? 1 : null;
+  const counts = { claims: 0, winners: 0, wrong: 0 };
+  for (const { bundle } of tasted(cell, tastings)) {
+    const { kind, leaders } = plannedVerdict(bundle, bundle.key);
     if (NO_CLAIM.includes(kind)) continue;
     counts.claims++;
     if (kind !== 'winner') continue;

@@ -3,6 +3,7 @@ import type { Report } from './report';
 import { isMissing, readTable } from './table';
 import { aNotACommand } from './analyses/aNotA';
 import { mixedModelCommand } from './analyses/mixedModel';
+import { ofMethods } from './analyses/pieces';
 import { durbinCommand, friedmanCommand, pageCommand, skillingsMackCommand } from './analyses/rankings';
 import { bradleyTerryCommand, plackettLuceCommand } from './analyses/strength';
 import type { AnalyseOptions, TestCommand } from './analyses/testCommand';
@@ -26,6 +27,8 @@ const FLAGS: Partial<Record<keyof AnalyseOptions, string>> = {
   sample: '--sample',
   value: '--value',
   replicate: '--replicate',
+  block: '--block',
+  piece: '--piece',
   reference: '--reference',
   order: '--order',
   margin: '--margin',
@@ -45,7 +48,9 @@ export function analyse(text: string, options: AnalyseOptions): Report {
     if (options[option] === undefined || harmless || test.reads.includes(option)) continue;
     throw new BadInput(`--test ${options.test} does not use ${flag}${hint(options.test, option)}.`);
   }
-  const { json, lines } = test.run(text, options);
+  const run = test.run(text, options);
+  const methods = test.pieces ? ofMethods(text, options, test.pieces) : null;
+  const [json, lines] = [{ ...run.json, ...methods?.json }, [...run.lines, ...(methods?.lines ?? [])]];
   const empty = options.value === undefined ? 0 : missingIn(text, options.value);
   if (empty === 0) return { json, lines };
   const left = `${empty} ${empty === 1 ? 'row has' : 'rows have'} no answer and ${empty === 1 ? 'was' : 'were'} left out.`;

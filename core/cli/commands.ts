@@ -29,6 +29,8 @@ export function addAnalyse({ jacana, streams, print }: Shell): void {
     .option('--sample <column>', 'column that names the sample')
     .option('--value <column>', 'column with the score, rank or answer')
     .option('--replicate <column>', 'column that numbers repeated servings (mixed-model)')
+    .option('--block <column>', 'column that numbers blocks of pieces, one of each sample: adds a test of the methods')
+    .option('--piece <column>', 'column that names the piece, to check that a block holds one of each')
     .option('--higher-is-better', 'values are scores: the highest leads (without it: ranks, the lowest leads)')
     .option('--reference <sample>', 'sample that the others are compared with (mixed-model), or that is A (a-not-a)')
     .option('--margin <points>', 'largest loss against the reference that does not matter (mixed-model)', positive)

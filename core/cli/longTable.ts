@@ -2,7 +2,7 @@ import type { Block } from '../src/inference';
 import { BadInput } from './badInput';
 import { isMissing, nameIn, needColumn, numberIn, readTable, rowName } from './table';
 
-const COLUMN_OPTIONS = ['panelist', 'sample', 'value', 'replicate'] as const;
+const COLUMN_OPTIONS = ['panelist', 'sample', 'value', 'replicate', 'block', 'piece'] as const;
 
 /** Which column holds what. */
 export interface Columns {
@@ -11,6 +11,9 @@ export interface Columns {
   value: string;
   /** Tells repeated servings of one sample to one panelist apart. */
   replicate?: string;
+  /** Numbers blocks of pieces, one of each sample, and names the piece itself. */
+  block?: string;
+  piece?: string;
 }
 
 /** One answer: numbers of its panelist and sample, and the value. */
@@ -18,6 +21,10 @@ export interface Answer {
   panelist: number;
   sample: number;
   value: number;
+  /** As the file has them, where it has such columns; blocks numbered as they appear. */
+  replicate?: string;
+  block?: number;
+  piece?: string;
 }
 
 /** Answers in long format: one row per panelist, sample and (if there is such a column) replicate. */
@@ -46,6 +53,7 @@ export function readLongTable(text: string, columns: Columns): LongTable {
   if (twin) throw new BadInput(`--${twin} names column "${columns[twin]}", which another option names too.`);
   const panelists = new Map<string, number>();
   const samples = new Map<string, number>();
+  const blocks = new Map<string, number>();
   const seen = new Map<string, number>();
   const answers = table.rows.flatMap((row, at): Answer[] => {
     if (isMissing(row, columns.value)) return [];
@@ -58,7 +66,15 @@ export function readLongTable(text: string, columns: Columns): LongTable {
     if (before !== undefined) throw new BadInput(`${where}: ${twice(who, what, which, before, columns)}`);
     seen.set(cell, at);
     const value = numberIn(row, columns.value, where);
-    return [{ panelist: numbered(panelists, who), sample: numbered(samples, what), value }];
+    const { block, piece } = columns;
+    return [
+      {
+        ...{ panelist: numbered(panelists, who), sample: numbered(samples, what), value },
+        ...(which !== '' && { replicate: which }),
+        ...(block !== undefined && { block: numbered(blocks, nameIn(row, block, where)) }),
+        ...(piece !== undefined && { piece: nameIn(row, piece, where) }),
+      },
+    ];
   });
   return { panelists: [...panelists.keys()], samples: [...samples.keys()], answers };
 }

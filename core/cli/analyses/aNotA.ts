@@ -31,7 +31,9 @@ export const aNotACommand: TestCommand = {
         `p = ${pText(result.p)} (exact, one-sided${repeated ? ', within panelists' : ''})`,
         ...(result.corrected ? ["A share was 0 or 1: half an answer was added to each count before taking d'."] : []),
         ...(repeated
-          ? ["Panelists answered several times: p compares each with themselves; d' and its interval take all answers together."]
+          ? [
+              "Panelists answered several times: p compares each with themselves; d' and its interval take all answers together.",
+            ]
           : []),
       ],
     };

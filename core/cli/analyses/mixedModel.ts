@@ -24,7 +24,8 @@ export const mixedModelCommand: TestCommand = {
   about:
     'Do mean scores differ? Linear mixed model by REML: samples fixed, panelists random, and with --replicate also panelist x sample. Satterthwaite F, means, all pairs by Tukey, with --reference each against it by Dunnett, and with --margin whether it is within so many points of the reference (higher scores being better).',
   needs: ['panelist', 'sample', 'value'],
-  reads: ['panelist', 'sample', 'value', 'replicate', 'reference', 'margin'],
+  reads: ['panelist', 'sample', 'value', 'replicate', 'reference', 'margin', 'block', 'piece'],
+  pieces: 'scores',
   run: (text, options) => {
     const table = readLongTable(text, options as Columns);
     refuseReference(table, options);
@@ -117,7 +118,15 @@ function asLines(found: Found, { reference }: AnalyseOptions): string[] {
     'Pairs (difference, se, df, t, p by Tukey):',
     ...columns(pairs.map((pair) => [`${pair.a} - ${pair.b}`, ...numbers(pair), pText(pair.p)])),
     ...(against.length > 0 ? ['Against the reference (difference, p by Dunnett):'] : []),
-    ...columns(against.map((pair) => [pair.a, decimal(pair.difference), pText(pair.p)])),
+    ...columns(
+      against.map((pair) => [
+        pair.a,
+        decimal(pair.difference),
+        pair.pError > 0
+          ? `${pText(pair.p)} (Monte Carlo, standard error ${pair.pError.toExponential(1)})`
+          : pText(pair.p),
+      ]),
+    ),
     ...margins.map(
       (one) =>
         `  ${one.sample} within ${one.margin} of ${reference}: not worse p = ${pText(one.nonInferiorityP)}, equivalent p = ${pText(one.equivalenceP)}`,

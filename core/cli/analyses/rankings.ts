@@ -14,12 +14,14 @@ import { columns, decimal, pText, probabilityText, type Report } from '../report
 import type { AnalyseOptions, TestCommand } from './testCommand';
 
 const READS = ['panelist', 'sample', 'value', 'higherIsBetter'] as const;
+const OF_PIECES = ['block', 'piece'] as const;
 
 export const friedmanCommand: TestCommand = {
   about:
     'Which sample is liked best, by panelists who tasted them all? Values are ranked within each panelist, ascending; who lacks a value is left out and named.',
   needs: ['panelist', 'sample', 'value'],
-  reads: [...READS],
+  reads: [...READS, ...OF_PIECES],
+  pieces: 'ranks',
   run: (text, options) => {
     const table = readLongTable(text, options as Columns);
     const { rows, leftOut } = completeRows(table, everySample(table));
@@ -101,7 +103,8 @@ export const durbinCommand: TestCommand = {
   about:
     "Friedman's question for a balanced incomplete design: each panelist tasted equally many samples, every two samples met equally often.",
   needs: ['panelist', 'sample', 'value'],
-  reads: [...READS],
+  reads: [...READS, ...OF_PIECES],
+  pieces: 'ranks',
   run: (text, options) => {
     const table = readLongTable(text, options as Columns);
     const result = durbin(blocksOf(table), table.samples.length, options);
@@ -125,7 +128,8 @@ export const durbinCommand: TestCommand = {
 export const skillingsMackCommand: TestCommand = {
   about: "Friedman's question when answers are missing in any pattern.",
   needs: ['panelist', 'sample', 'value'],
-  reads: [...READS],
+  reads: [...READS, ...OF_PIECES],
+  pieces: 'ranks',
   run: (text, options) => {
     const table = readLongTable(text, options as Columns);
     const result = skillingsMack(blocksOf(table), table.samples.length, options);

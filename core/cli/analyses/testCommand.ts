@@ -1,4 +1,5 @@
 import type { Report } from '../report';
+import type { Counted } from './pieces';
 
 /** Options of `jacana analyse`, as typed. */
 export interface AnalyseOptions {
@@ -7,6 +8,8 @@ export interface AnalyseOptions {
   sample?: string;
   value?: string;
   replicate?: string;
+  block?: string;
+  piece?: string;
   higherIsBetter?: boolean;
   reference?: string;
   order?: string[];
@@ -26,5 +29,7 @@ export interface TestCommand {
   needs: ('panelist' | 'sample' | 'value' | 'order')[];
   /** Options it reads beside those that every test has (alpha, seed, json). */
   reads: (keyof AnalyseOptions)[];
+  /** Where it tests pieces, what a test of the methods would count. */
+  pieces?: Counted;
   run: (text: string, options: AnalyseOptions) => Report;
 }

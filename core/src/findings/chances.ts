@@ -1,4 +1,4 @@
-import { chanceOfBest, type NoTest, type PieceBlocks, type PlackettLuceResult } from '../inference';
+import { chanceOfBest, type Heights, type NoTest, type PieceBlocks, type PlackettLuceResult } from '../inference';
 import type { About } from './verdict';
 
 /** How likely each method is the best, and of what that is said. */
@@ -22,26 +22,34 @@ interface Known {
 /** Largest standard deviation of the true mean ranks of so many samples: everyone agrees on all of them. */
 const mostSpreadOf = (samples: number): number => Math.sqrt((samples ** 2 - 1) / 12);
 
-/** From complete rankings: of the methods on the error of their pieces, else of the pieces by the people who ate them. */
-export function chancesOfRanks(rows: readonly (readonly number[])[], known: Known): BestChances {
-  const { methodTest, alike, seed } = known;
+/** What complete rankings say of how good each is: the methods on the error of their pieces, else the pieces by the people who ate them. */
+export function heightsOfRanks(
+  rows: readonly (readonly number[])[],
+  methodTest: PieceBlocks | NoTest | null,
+): Heights & { isOfMethods: boolean } {
   const mostSpread = mostSpreadOf(rows[0].length);
   const { means, covariance } = ofPeople(rows);
-  if (methodTest?.test === 'piece-blocks')
-    return {
-      ...ofBlocks(methodTest, { mostSpread, least: meanOf(covariance.map((row, at) => row[at])), seed }),
-      about: 'methods',
-    };
+  if (methodTest?.test === 'piece-blocks') {
+    const least = meanOf(covariance.map((row, at) => row[at]));
+    return { ...ofBlocks(methodTest, { mostSpread, least }), isOfMethods: true };
+  }
   const heights = means.map((mean) => -mean);
-  const found = chanceOfBest({ heights, covariance, df: Math.max(1, rows.length - 1), mostSpread }, { seed });
-  return { ...found, about: alike ? 'methods' : 'pieces' };
+  return { heights, covariance, df: Math.max(1, rows.length - 1), mostSpread, isOfMethods: false };
+}
+
+export function chancesOfRanks(rows: readonly (readonly number[])[], { methodTest, alike, seed }: Known): BestChances {
+  const known = heightsOfRanks(rows, methodTest);
+  return { ...chanceOfBest(known, { seed }), about: known.isOfMethods || alike ? 'methods' : 'pieces' };
 }
 
 /** From rankings of some of the methods each: as above, with strengths in place of mean ranks. */
 export function chancesOfStrengths(fit: PlackettLuceResult, together: number, known: Known): BestChances {
   const { methodTest, alike, seed } = known;
   if (methodTest?.test === 'piece-blocks')
-    return { ...ofBlocks(methodTest, { mostSpread: mostSpreadOf(together), least: 0, seed }), about: 'methods' };
+    return {
+      ...chanceOfBest(ofBlocks(methodTest, { mostSpread: mostSpreadOf(together), least: 0 }), { seed }),
+      about: 'methods',
+    };
   const { logWorth, covariance } = fit;
   const found = chanceOfBest(
     { heights: logWorth, covariance, df: Infinity, mostSpread: MOST_SPREAD_OF_STRENGTHS },
@@ -50,17 +58,38 @@ export function chancesOfStrengths(fit: PlackettLuceResult, together: number, kn
   return { ...found, about: alike ? 'methods' : 'pieces' };
 }
 
+/** Of methods from liking scores, on the error of their pieces. */
+export const chancesOfScores = ({ means, pairs }: PieceBlocks, seed: string): BestChances => ({
+  ...chanceOfBest(
+    ofBlocks({ means: means.map((mean) => -mean), pairs }, { mostSpread: MOST_SPREAD_OF_SCORES, least: 0 }),
+    { seed },
+  ),
+  about: 'methods',
+});
+
+/** Standard deviation between methods, in points of nine. */
+const MOST_SPREAD_OF_SCORES = 2;
+
+/**
+ * How sure a winner is, beside the verdict: where a plan can see little, many of the winners that it
+ * names are not the best, and the p of the test does not say how many.
+ */
+export function winnerText(chances: readonly number[], leaders: readonly number[]): string {
+  const chance = Math.round(100 * chances[leaders[0]]);
+  return ` The chance that it truly is the best is ${chance >= 100 ? 'more than 99' : chance} in 100.`;
+}
+
 /** In log worth: one method beats another, both typical, 8 times in 9 or less. */
 const MOST_SPREAD_OF_STRENGTHS = 1.5;
 
 /** @param least variance of a mean that comes from which people came, below which pieces do not bring it */
 function ofBlocks(
-  { means, pairs }: PieceBlocks,
-  { mostSpread, least, seed }: { mostSpread: number; least: number; seed: string },
-) {
+  { means, pairs }: Pick<PieceBlocks, 'means' | 'pairs'>,
+  { mostSpread, least }: { mostSpread: number; least: number },
+): Heights {
   const variance = Math.max(least, pairs[0].se ** 2 / 2);
   const covariance = means.map((_, a) => means.map((_mean, b) => (a === b ? variance : 0)));
-  return chanceOfBest({ heights: means.map((mean) => -mean), covariance, df: pairs[0].df, mostSpread }, { seed });
+  return { heights: means.map((mean) => -mean), covariance, df: pairs[0].df, mostSpread };
 }
 
 /** Mean ranks and their covariance over people; in small panels mostly what all samples have in common, of one person anything. */

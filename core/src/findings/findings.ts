@@ -2,6 +2,8 @@ import { countedCodes, fingerprint, mainItem, type Key, type Plan, type TastingB
 import { ledgerOf, type Caveat } from '../caveats';
 import { orderBalance } from '../design';
 import { ENGINE } from '../engine';
+import type { NoTest } from '../inference';
+import { winnerText } from './chances';
 import { claimOf, methodSupport } from './claim';
 import { collected, isAnalysed } from './collected';
 import { likenessSentence } from './likeness';
@@ -16,7 +18,7 @@ import { rankedAnswer, rankedRules, rehearsedRanking, type RankedAnswer } from '
 import { section, type Section, type SectionData } from './sections';
 import { plannedSensitivity, sensitivity } from './sensitivity';
 import { tastedServings } from './servings';
-import { strengthFinding } from './strength';
+import { strengthFinding, type StrengthFinding } from './strength';
 import { panelFinding } from './panel';
 import type { About, VerdictKind } from './verdict';
 import { zoneAnswers } from './zones';
@@ -185,6 +187,7 @@ function rankingFindings(
     ...{ alpha: rules.alpha, seed: rules.seed, alike: rules.alike },
   });
   const practical = practicalPick(tasting.methods, liking, plan.alpha);
+  const strength = strengthFinding(panelists, ids.length, { ...rules, methodTest: verdict.methodTest });
   const ranks = rankSumsOf(bundle, panelists, verdict, (id) => codesOf(id, plan, key));
   return {
     verdict: {
@@ -192,7 +195,7 @@ function rankingFindings(
       leaders: verdict.leaders.map((method) => ids[method]),
       about: verdict.about,
       sentence: verdict.sentence,
-      support: support(verdict, panelists.length, pieces),
+      support: support(verdict, panelists.length, pieces, strength),
     },
     people: panelists.length,
     leftOut,
@@ -201,11 +204,7 @@ function rankingFindings(
       section('orders', 'planned', tastedBalance(panelists, ids)),
       ...(practical ? [section('practical', 'explored', practical)] : []),
       ...(liking ? [section('liking', 'explored', liking)] : []),
-      section(
-        'strength',
-        'explored',
-        strengthFinding(panelists, ids.length, { ...rules, methodTest: verdict.methodTest }),
-      ),
+      section('strength', 'explored', strength),
       section('panel', 'explored', panelFinding(panelists, servings, rules)),
       ...sharedSections(bundle, key),
       section('sensitivity', 'planned', sensitivity({ panelists, bundle, key, planned: verdict, rules })),
@@ -214,7 +213,7 @@ function rankingFindings(
         'planned',
         limits({ bundle, panelists, leftOut, kind: verdict.kind, likeness: likenessOf(bundle, key) }),
       ),
-      section('next', 'explored', nextStep(verdict, panelists, names, plan.alpha)),
+      section('next', 'explored', nextStep(verdict, panelists, { names, alpha: plan.alpha, seed: key.seed })),
     ],
   };
 }
@@ -247,15 +246,24 @@ function checkFingerprint({ tasting, pieces }: TastingBundle, plan: Plan, key: K
   return { stated, computed, matches: stated === computed };
 }
 
-function support(verdict: RankedAnswer, panelists: number, pieces: readonly number[]): string {
+function support(
+  verdict: RankedAnswer,
+  panelists: number,
+  pieces: readonly number[],
+  strength: StrengthFinding | NoTest,
+): string {
   const [fewest, most] = [Math.min(...pieces), Math.max(...pieces)];
   const each = fewest === most ? counted(fewest, 'piece') : `${fewest} to ${counted(most, 'piece')}`;
   const size = `${counted(panelists, 'panelist')}, ${each} a method.`;
-  const { methodTest, overall, about, kind } = verdict;
+  const { methodTest, overall, about, kind, leaders } = verdict;
   if (overall.test === null) return size;
   const bites = `Shuffled at random, rankings this far apart come up ${howOften(overall.probability)}.`;
-  if (methodTest?.test !== 'piece-blocks') return `${size} ${bites}`;
-  return `${size} ${methodSupport(methodTest, { about, given: 'rankings', bites: kind === 'no-answer' ? '' : bites })}`;
+  const sure =
+    methodTest?.test === 'piece-blocks'
+      ? methodSupport(methodTest, { about, given: 'rankings', bites: kind === 'no-answer' ? '' : bites })
+      : bites;
+  const isWinner = kind === 'winner' && strength.test !== null && strength.about === about;
+  return `${size} ${sure}${isWinner ? winnerText(strength.chanceOfBest, leaders) : ''}`;
 }
 
 /** The codes under which a method was served and counted. */

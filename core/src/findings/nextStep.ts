@@ -1,6 +1,7 @@
-import type { Tasting } from '../bundle';
-import { normalQuantile } from '../numeric';
+import { MOST_PIECES, type Tasting } from '../bundle';
 import { seeksSimilarity } from '../questions';
+import { heightsOfRanks } from './chances';
+import { followUpSize } from './followUp';
 import type { PanelistPreferences } from './preferences';
 import type { RankedAnswer } from './ranked';
 import type { Claim } from './claim';
@@ -10,97 +11,76 @@ import { list } from './wording';
 /** What to do next, and how many panelists it would take. */
 export interface NextStep {
   text: string;
-  /** Panelists with whom a difference as large as this one would show 8 times in 10; null where that is no help. */
+  /** Panelists with whom the first two, alone, would be told apart about 7 times in 10; null where that is no help. */
   panel: number | null;
 }
 
 /** More panelists than this are not worth planning for. */
 const LARGEST_FOLLOW_UP = 300;
-const POWER = 0.8;
 
-/** What a plan of methods needs next: pieces, of which more people do not make more. */
-function morePieces({ kind, about, leaders }: RankedAnswer, names: readonly string[]): NextStep | null {
-  const step = (text: string): NextStep => ({ text, panel: null });
-  if (kind === 'cannot-say') return null;
-  if (kind === 'no-answer') return step(MORE_PIECES);
-  if (about === 'pieces') return step(NOT_YET_METHODS);
-  if (kind === 'winner')
-    return step('Cook the winner again from another lot, to see that it was the method and not the day.');
-  return step(
-    `Taste ${list(leaders.map((leader) => names[leader]))} alone, with more pieces of each, or choose between them by effort and cost.`,
-  );
+/** What a follow-up is reckoned from. */
+interface Reckoning {
+  names: readonly string[];
+  alpha: number;
+  seed: string;
 }
 
+const step = (text: string): NextStep => ({ text, panel: null });
+
+/** What to do after a complete ranking. */
 export function nextStep(
   verdict: RankedAnswer,
   panelists: readonly PanelistPreferences[],
-  names: readonly string[],
-  alpha: number,
+  reckoning: Reckoning,
 ): NextStep {
-  const pieces = verdict.methodTest ? morePieces(verdict, names) : null;
-  if (pieces) return pieces;
-  switch (verdict.kind) {
-    case 'winner':
-      return {
-        text: 'Cook the winner again from another lot, with at least three pieces, to see that it was the method and not the day.',
-        panel: null,
-      };
-    case 'leading-set': {
-      const [first, second] = verdict.leaders;
-      return follow(
-        second === undefined ? null : followUp(panelists, first, second, alpha),
-        `Taste ${list(verdict.leaders.map((leader) => names[leader]))} alone`,
-        'or choose between them by effort and cost',
-      );
-    }
-    case 'no-answer': {
-      const order = rankOrder(panelists);
-      return follow(
-        followUp(panelists, order[0], order[1], alpha),
-        'Ask more people, or fewer methods that differ more',
-        'and do not read this as "all the same"',
-      );
-    }
-    case 'cannot-say':
-      return { text: 'Bring in more panelists, and lock a new plan before they taste.', panel: null };
+  const { names } = reckoning;
+  if (verdict.kind === 'cannot-say') return step('Bring in more panelists, and lock a new plan before they taste.');
+  const ofMethods = verdict.methodTest !== null;
+  if (verdict.kind === 'winner') {
+    if (ofMethods && verdict.about === 'pieces') return step(NOT_YET_METHODS);
+    const pieces = ofMethods ? '' : ', with at least three pieces,';
+    return step(`Cook the winner again from another lot${pieces} to see that it was the method and not the day.`);
   }
+  const size = sizeOf(verdict, panelists, reckoning);
+  if (verdict.kind === 'no-answer') {
+    return ofMethods
+      ? { ...size, text: `${MORE_PIECES} ${size.text}` }
+      : {
+          ...size,
+          text: `Ask more people, or fewer methods that differ more, and do not read this as "all the same". ${size.text}`,
+        };
+  }
+  if (ofMethods && verdict.about === 'pieces') return step(NOT_YET_METHODS);
+  const alone = list(verdict.leaders.map((leader) => names[leader]));
+  return { ...size, text: `Taste ${alone} alone, or choose between them by effort and cost. ${size.text}` };
 }
 
-function follow(panel: number | null, advice: string, rest: string): NextStep {
-  const size =
-    panel === null
-      ? `The first two lie so close that even ${LARGEST_FOLLOW_UP} panelists would hardly tell them apart.`
-      : `If they differ as much as it looked here, about ${panel} panelists would show it 8 times in 10; a lead mostly looks larger than it is, so plan for more.`;
-  return { text: `${advice}, ${rest}. ${size}`, panel };
-}
-
-function rankOrder(panelists: readonly PanelistPreferences[]): number[] {
-  const sums = panelists[0].ranks.map((_, method) => panelists.reduce((sum, { ranks }) => sum + ranks[method], 0));
-  return sums.map((_, method) => method).sort((a, b) => sums[a] - sums[b]);
-}
-
-/**
- * Panelists for whom the difference in rank between two methods, with the mean and spread
- * seen here, is found at alpha with power 0.8: n = ((z(1 - alpha/2) + z(0.8)) sd / mean)^2.
- * A rough reckoning, and a hopeful one: what was seen is larger than the truth more often
- * than not when it is what made one look.
- *
- * Source: Noether 1987, *Journal of the American Statistical Association* 82, 645-647 (idea).
- */
-function followUp(
+/** How large a tasting of the first two alone would have to be. */
+function sizeOf(
+  { methodTest }: RankedAnswer,
   panelists: readonly PanelistPreferences[],
-  first: number,
-  second: number,
-  alpha: number,
-): number | null {
-  const differences = panelists.map(({ ranks }) => ranks[second] - ranks[first]);
-  const n = differences.length;
-  const mean = differences.reduce((sum, value) => sum + value / n, 0);
-  const variance = differences.reduce((sum, value) => sum + (value - mean) ** 2, 0) / Math.max(1, n - 1);
-  if (!(mean > 0)) return null;
-  const needed = ((normalQuantile(1 - alpha / 2) + normalQuantile(POWER)) ** 2 * variance) / mean ** 2;
-  const panel = Math.max(n, Math.ceil(needed));
-  return panel <= LARGEST_FOLLOW_UP ? panel : null;
+  { names, alpha, seed }: Reckoning,
+): NextStep {
+  const known = heightsOfRanks(
+    panelists.map(({ ranks }) => ranks),
+    methodTest,
+  );
+  const order = known.heights.map((_, at) => at).sort((a, b) => known.heights[b] - known.heights[a]);
+  const [first, second] = order;
+  if (second === undefined) return step('');
+  const isOfPieces = known.isOfMethods && methodTest?.test === 'piece-blocks';
+  const units = isOfPieces ? methodTest.blocks : panelists.length;
+  const most = isOfPieces ? MOST_PIECES : LARGEST_FOLLOW_UP;
+  const size = followUpSize({ known, first, second, units, isOfPieces, most, alpha, seed });
+  const two = `${names[first]} and ${names[second]}`;
+  const what = isOfPieces ? 'pieces of each' : 'panelists';
+  const shown = `would show which of ${two} is ahead`;
+  if (size === null) return step(`Not even ${most} ${what} ${shown} 7 times in 10: they may lie that close.`);
+  const people = isOfPieces ? ', each eaten by as many people as here,' : '';
+  return {
+    text: `By what was seen, about ${size} ${what}${people} ${shown} about 7 times in 10.`,
+    panel: isOfPieces ? null : size,
+  };
 }
 
 /** What to do after a planned test other than a complete ranking. */
@@ -109,7 +89,6 @@ export function plannedNextStep(
   tasting: Pick<Tasting, 'test' | 'decision'>,
   { ofMethods }: Claim,
 ): NextStep {
-  const step = (text: string): NextStep => ({ text, panel: null });
   const isSimilarity = seeksSimilarity(tasting);
   if (ofMethods && kind === 'no-answer') return step(isSimilarity ? MORE_PIECES_OF_SIMILAR : MORE_PIECES);
   if (ofMethods && kind !== 'cannot-say' && about === 'pieces')

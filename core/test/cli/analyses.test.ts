@@ -125,6 +125,64 @@ describe('the tests of jacana analyse', () => {
     );
   });
 
+  describe('with blocks of pieces', () => {
+    // Three blocks of two people; everyone likes s0 most, and one of two puts s1 before s2.
+    const ranks = [
+      [1, 2, 3],
+      [1, 3, 2],
+      [1, 2, 3],
+      [2, 1, 3],
+      [1, 2, 3],
+      [1, 2, 3],
+    ];
+    const csv = (piece = (who: number, at: number): string => `${'XYZ'[at]}${Math.floor(who / 2)}`): string =>
+      [
+        'who,what,score,block,piece',
+        ...ranks.flatMap((row, who) =>
+          row.map((score, at) => `p${who},s${at},${score},${Math.floor(who / 2)},${piece(who, at)}`),
+        ),
+      ].join('\n');
+
+    it('says what is about the methods, and without blocks that all is about the pieces', () => {
+      const found = analyse(csv(), 'friedman', '--block', 'block', '--piece', 'piece');
+      // By hand: block means 1, 2.5, 2.5 / 1.5, 1.5, 3 / 1, 2, 3; F = (4.1667 / 2) / (0.8333 / 4) = 10.
+      expect(found.ofMethods).toMatchObject({ F: expect.closeTo(10, 8), df1: 2, df2: 4, blocks: 3 });
+      expect(found).toMatchObject({ about: 'methods', statistic: expect.closeTo(25 / 3, 8) });
+      expect(analyse(csv(), 'friedman').about).toBe('pieces');
+      const told = (...more: string[]): string =>
+        jacana(csv(), 'analyse', 'x.csv', '--test', 'mixed-model', ...columns, ...more).out;
+      expect(told()).toContain('This speaks of the pieces that were eaten');
+      expect(told('--block', 'block')).toContain('Of the methods: F');
+    });
+
+    it('refuses two pieces of one sample in a block, a piece without a block, and blocks where there is no use for them', () => {
+      const refused = (file: string, test: string, ...more: string[]) =>
+        jacana(file, 'analyse', 'x.csv', '--test', test, ...columns, ...more);
+      const split = csv((who, at) => `${'XYZ'[at]}${who}`);
+      expect(refused(split, 'friedman', '--block', 'block', '--piece', 'piece')).toMatchObject({
+        code: 2,
+        error: expect.stringContaining('two pieces in one block'),
+      });
+      expect(refused(csv(), 'friedman', '--piece', 'piece').error).toContain('--piece needs --block');
+      expect(refused(csv(), 'friedman', '--block', 'lot').error).toContain('lot');
+      expect(refused(csv(), 'cochran-q', '--block', 'block').error).toContain('does not use --block');
+    });
+  });
+
+  it('a-not-a compares panelists who answered several times with themselves', () => {
+    const said = { p0: [1, 0, 1, 0], p1: [1, 1, 1, 1], p2: [1, 0, 0, 0], p3: [1, 0, 1, 1] };
+    const file = [
+      'who,what,score',
+      ...Object.entries(said).flatMap(([who, own]) => own.map((yes, at) => `${who},${at % 2 ? 'B' : 'A'},${yes}`)),
+    ].join('\n');
+    const found = analyse(file, 'a-not-a');
+    // By hand: of p0 both yes fall on A in 1 of 6 ways, p1 says yes to all, p2 in 1 of 2, p3 in 1 of 2: 1 in 24.
+    expect(found).toMatchObject({ hits: 7, falseAlarms: 3, p: expect.closeTo(1 / 24, 10) });
+    expect(
+      json(file, 'analyse', 'x.csv', '--test', 'a-not-a', '--sample', 'what', '--value', 'score').p,
+    ).toBeGreaterThan(found.p);
+  });
+
   it('cochran-q takes only 0 and 1', () => {
     const { rows, statistic } = reference.cochran;
     expect(analyse(longCsv(rows), 'cochran-q')).toMatchObject({ statistic: expect.closeTo(statistic, 8), df: 3 });
@@ -232,6 +290,16 @@ describe('forced-choice, power and orders', () => {
     const { code, error } = jacana('', ...args);
     expect(code).toBe(2);
     expect(error).toContain(message);
+  });
+
+  it('takes a distance in place of a share, and several answers for similarity', () => {
+    const power = (...more: string[]) => json('', 'power', '--protocol', 'triangle', '--n', '46', ...more);
+    // R: a distance of 1.6383 is told by 0.3 in a triangle.
+    expect(power('--d-prime', '1.63831').pd).toBeCloseTo(0.3, 4);
+    expect(power('--pd', '0.3', '--goal', 'similarity').power).toBeCloseTo(0.8392, 3);
+    const thrice = power('--pd', '0.3', '--goal', 'similarity', '--replicates', '3');
+    expect(thrice.power).toBeGreaterThan(0.9);
+    expect(thrice.actualAlpha).toBeLessThanOrEqual(0.05);
   });
 
   it('takes protocols however they are written', () => {

@@ -215,7 +215,7 @@ describe('the practical pick and the next step', () => {
     const close = rankingFindings(simulatedBundle({ truth: [7.4, 7, 3], panelists: 12, pieces: 1 }));
     expect(close.verdict).toMatchObject({ kind: 'leading-set', about: 'pieces' });
     expect(close.next.panel).toBeGreaterThanOrEqual(12);
-    expect(close.next.text).toContain('8 times in 10');
+    expect(close.next.text).toContain('7 times in 10');
     expect(rankingFindings(simulatedBundle({ truth: [8, 5, 4], panelists: 24 })).next.panel).toBeNull();
   });
 });

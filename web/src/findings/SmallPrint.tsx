@@ -28,8 +28,9 @@ export function SmallPrint({ found }: { found: RankingView }) {
       {liking && <LikingPrint liking={liking} />}
       {strength.test !== null && (
         <p>
-          Strength: Plackett-Luce on {strength.rankings} rankings; chance of best from 1,000 panels drawn from it,
-          standard error up to {strength.standardError.toFixed(3)}.
+          Strength: Plackett-Luce on {strength.rankings} rankings. Chance of being best: true mean ranks normal, their
+          standard deviation anywhere from none to that of complete agreement; Monte Carlo standard error up to{' '}
+          {strength.standardError.toFixed(3)}.
           {strength.penalised && ' A method won everything, so strengths are held finite by a stated penalty.'}{' '}
           Explored.
         </p>

@@ -11,7 +11,7 @@ import {
   type Ranking,
   type SkillingsMackResult,
 } from '../../inference';
-import { chancesOfStrengths, type BestChances } from '../chances';
+import { chancesOfStrengths, winnerText, type BestChances } from '../chances';
 import { claimed, methodSupport, type Given } from '../claim';
 import type { Standing } from '../verdict';
 import { counted, howOften, verdictSentence } from '../wording';
@@ -66,11 +66,16 @@ export function ordered(sets: readonly HeardSet[], rules: PlannedRules): Answer<
   if (overall.test === null)
     return { planned, kind: 'cannot-say', about: 'pieces', leaders: [], sentence: overall.reason, support: '' };
   const eaten = !isFound || fit.test === null ? nobody(methods) : leading(fit.logWorth, fit.covariance, rules.alpha);
-  return said(planned, eaten, rules, {
+  const answer = said(planned, eaten, rules, {
     given: 'rankings',
     size: `${counted(rankings.length, 'ranking')} of some of ${methods} methods each.`,
     bites: `Shuffled at random, rankings this far apart come up ${howOften(overall.probability)}.`,
   });
+  const chances = planned.chanceOfBest?.about === answer.about ? planned.chanceOfBest : null;
+  return {
+    ...answer,
+    support: `${answer.support}${answer.kind === 'winner' && chances ? winnerText(chances.chances, answer.leaders) : ''}`,
+  };
 }
 
 /** The answer in words, of the methods where their test shows something. */

@@ -1,4 +1,5 @@
 import type { NoTest, PieceBlocks } from '../../inference';
+import { chancesOfScores, winnerText } from '../chances';
 import { aboutBites, claimed, methodSupport } from '../claim';
 import { likingFinding, type LikingFinding } from '../liking';
 import type { About, Standing } from '../verdict';
@@ -65,6 +66,8 @@ function likedBest(liking: LikingFinding, methodTest: Scored['methodTest'], rule
     methodTest?.test === 'piece-blocks'
       ? methodSupport(methodTest, { about, given: 'scores', bites: eaten.kind === 'no-answer' ? '' : bites })
       : bites;
+  const isWinner = answer.kind === 'winner' && about === 'methods' && methodTest?.test === 'piece-blocks';
+  const chance = isWinner ? winnerText(chancesOfScores(methodTest, rules.seed).chances, answer.leaders) : '';
   return {
     planned: {
       of: 'liking',
@@ -75,7 +78,7 @@ function likedBest(liking: LikingFinding, methodTest: Scored['methodTest'], rule
     },
     ...{ kind: answer.kind, about, leaders: answer.leaders },
     sentence: verdictSentence(answer, rules.names, { about, alike: rules.alike, given: 'scores', word: '' }),
-    support: `${size} ${sure}`,
+    support: `${size} ${sure}${chance}`,
   };
 }
 

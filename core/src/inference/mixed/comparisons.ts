@@ -15,7 +15,7 @@
  */
 import { studentizedRangeUpperTail } from '../../numeric';
 import { holm } from '../certainty/holm';
-import { correlatedP, manyToOneP } from '../certainty/manyToOne';
+import { correlatedP, manyToOneP, type SimultaneousP } from '../certainty/manyToOne';
 import { meanWeights } from './design';
 import type { MixedFit } from './fit';
 import { contrastTest } from './satterthwaite';
@@ -59,6 +59,8 @@ export interface Comparison {
   rawP: number;
   /** p adjusted as asked. */
   p: number;
+  /** Monte Carlo standard error of that p; 0 where it is integrated exactly. */
+  pError: number;
   /** Interval of this difference by itself. */
   interval: [number, number];
 }
@@ -92,7 +94,7 @@ export function compare(fit: MixedFit, factor: string, options: ComparisonOption
     return [{ a, b, difference, rawP, ...rest }];
   });
   const adjusted = adjustedP(fit, contrasts, raw, levels.length, options);
-  return raw.map((pair, index) => ({ ...pair, p: adjusted[index] }));
+  return raw.map((pair, index) => ({ ...pair, p: adjusted[index].p, pError: adjusted[index].standardError }));
 }
 
 function adjustedP(
@@ -101,19 +103,22 @@ function adjustedP(
   raw: readonly { t: number; df: number; rawP: number }[],
   levels: number,
   { adjust, seed = '1' }: ComparisonOptions,
-): number[] {
-  if (adjust === 'none' || raw.length < 2) return raw.map((pair) => pair.rawP);
-  if (adjust === 'holm') return holm(raw.map((pair) => pair.rawP));
+): SimultaneousP[] {
+  const exact = (ps: readonly number[]): SimultaneousP[] => ps.map((p) => ({ p, standardError: 0 }));
+  if (adjust === 'none' || raw.length < 2) return exact(raw.map((pair) => pair.rawP));
+  if (adjust === 'holm') return exact(holm(raw.map((pair) => pair.rawP)));
   if (adjust === 'tukey') {
-    return raw.map(({ t, df, rawP }) =>
-      Math.max(rawP, studentizedRangeUpperTail(Math.abs(t) * Math.SQRT2, levels, df)),
+    return exact(
+      raw.map(({ t, df, rawP }) => Math.max(rawP, studentizedRangeUpperTail(Math.abs(t) * Math.SQRT2, levels, df))),
     );
   }
   const correlation = correlations(fit, contrasts);
   const shared = sharedWeights(correlation);
   return raw.map(({ t, df, rawP }) => {
-    const p = shared ? manyToOneP(Math.abs(t), shared, df) : correlatedP(Math.abs(t), correlation, df, seed).p;
-    return Math.min(1, Math.max(rawP, p));
+    const { p, standardError } = shared
+      ? { p: manyToOneP(Math.abs(t), shared, df), standardError: 0 }
+      : correlatedP(Math.abs(t), correlation, df, seed);
+    return { p: Math.min(1, Math.max(rawP, p)), standardError };
   });
 }
 

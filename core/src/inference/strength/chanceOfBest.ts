@@ -49,22 +49,37 @@ export interface ChanceOfBestOptions {
   draws?: number;
 }
 
-export function chanceOfBest(known: Heights, { seed, draws = 8000 }: ChanceOfBestOptions): ChanceOfBest {
-  const random = randomStream(seed, 'chance-of-best');
+export function chanceOfBest(known: Heights, options: ChanceOfBestOptions): ChanceOfBest {
+  const drawn = likelyHeights(known, options);
+  const tops = new Array<number>(known.heights.length).fill(0);
+  let squared = 0;
+  for (const { heights, weight } of drawn) {
+    const top = Math.max(...heights);
+    const best = heights.flatMap((height, at) => (height >= top - 1e-12 ? [at] : []));
+    for (const at of best) tops[at] += weight / best.length;
+    squared += weight * weight;
+  }
+  const standardError = Math.sqrt(Math.max(...tops.map((p) => p * (1 - p))) * squared);
+  return { chances: tops, draws: drawn.length, standardError };
+}
+
+/** True heights as they may be, given what was seen; weights sum to 1. */
+export interface LikelyHeights {
+  /** About their own mean. */
+  heights: number[];
+  /** By what the covariance may have to be multiplied. */
+  scale: number;
+  weight: number;
+}
+
+/** Draws true heights under the prior, weighed by what was seen. */
+export function likelyHeights(known: Heights, { seed, draws = 8000 }: ChanceOfBestOptions): LikelyHeights[] {
+  const random = randomStream(seed, 'likely-heights');
   const axes = axesOf(known);
   const drawn = Array.from({ length: draws }, () => oneDraw(axes, known, random));
   const most = drawn.reduce((top, { logWeight }) => Math.max(top, logWeight), -Infinity);
-  const tops = new Array<number>(known.heights.length).fill(0);
-  let [total, squared] = [0, 0];
-  for (const { best, logWeight } of drawn) {
-    const weight = Math.exp(logWeight - most);
-    total += weight;
-    squared += weight * weight;
-    for (const at of best) tops[at] += weight / best.length;
-  }
-  const chances = tops.map((top) => top / total);
-  const worth = (total * total) / squared;
-  return { chances, draws, standardError: Math.sqrt(Math.max(...chances.map((p) => p * (1 - p))) / worth) };
+  const total = drawn.reduce((sum, { logWeight }) => sum + Math.exp(logWeight - most), 0);
+  return drawn.map(({ heights, scale, logWeight }) => ({ heights, scale, weight: Math.exp(logWeight - most) / total }));
 }
 
 /** Differences between methods, turned so that their errors are independent. */
@@ -96,12 +111,12 @@ function axesOf({ heights, covariance, mostSpread }: Heights): Axis[] {
   });
 }
 
-/** Methods that come out on top of one draw, and how well its spread and error go with what was seen. */
+/** One draw, and how well its spread and error go with what was seen. */
 function oneDraw(
   axes: readonly Axis[],
   { heights, df, mostSpread }: Heights,
   random: RandomStream,
-): { best: number[]; logWeight: number } {
+): { heights: number[]; scale: number; logWeight: number } {
   const spread = (mostSpread * random.fraction()) ** 2;
   const scale = Number.isFinite(df) ? df / random.chiSquared(df) : 1;
   const truth = new Array<number>(heights.length).fill(0);
@@ -113,6 +128,5 @@ function oneDraw(
     const height = (spread / whole) * seen + Math.sqrt((spread * error) / whole) * random.normal();
     direction.forEach((share, method) => (truth[method] += share * height));
   }
-  const top = Math.max(...truth);
-  return { best: truth.flatMap((height, at) => (height >= top - 1e-12 ? [at] : [])), logWeight };
+  return { heights: truth, scale, logWeight };
 }
