@@ -38,6 +38,20 @@ const FLAGS: Partial<Record<keyof AnalyseOptions, string>> = {
 
 /** Runs one test on the text of a CSV file. @throws BadInput for options or rows that cannot be used */
 export function analyse(text: string, options: AnalyseOptions): Report {
+  const test = testFor(options);
+  const parts = [
+    test.run(text, options),
+    ...(test.pieces ? [ofMethods(text, options, test.pieces)] : []),
+    ...leftOut(text, options),
+  ];
+  return {
+    json: parts.reduce((all, { json }) => ({ ...all, ...json }), {}),
+    lines: parts.flatMap(({ lines }) => lines),
+  };
+}
+
+/** The test that was asked for, once it is clear that it has all it needs and nothing that it would not use. */
+function testFor(options: AnalyseOptions): TestCommand {
   const test = Object.hasOwn(TESTS, options.test) ? TESTS[options.test] : undefined;
   if (!test) throw new BadInput(`Unknown test "${options.test}". Known tests: ${Object.keys(TESTS).join(', ')}.`);
   const missing = test.needs.find((need) => options[need] === undefined);
@@ -48,13 +62,15 @@ export function analyse(text: string, options: AnalyseOptions): Report {
     if (options[option] === undefined || harmless || test.reads.includes(option)) continue;
     throw new BadInput(`--test ${options.test} does not use ${flag}${hint(options.test, option)}.`);
   }
-  const run = test.run(text, options);
-  const methods = test.pieces ? ofMethods(text, options, test.pieces) : null;
-  const [json, lines] = [{ ...run.json, ...methods?.json }, [...run.lines, ...(methods?.lines ?? [])]];
-  const empty = options.value === undefined ? 0 : missingIn(text, options.value);
-  if (empty === 0) return { json, lines };
-  const left = `${empty} ${empty === 1 ? 'row has' : 'rows have'} no answer and ${empty === 1 ? 'was' : 'were'} left out.`;
-  return { json: { ...json, missing: empty }, lines: [...lines, left] };
+  return test;
+}
+
+/** Rows without an answer, where there are some. */
+function leftOut(text: string, { value }: AnalyseOptions): Report[] {
+  const missing = value === undefined ? 0 : missingIn(text, value);
+  if (missing === 0) return [];
+  const [have, were] = missing === 1 ? ['row has', 'was'] : ['rows have', 'were'];
+  return [{ json: { missing }, lines: [`${missing} ${have} no answer and ${were} left out.`] }];
 }
 
 const missingIn = (text: string, column: string): number =>

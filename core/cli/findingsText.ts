@@ -175,9 +175,11 @@ function panelLines({ panel }: RankingView): string[] {
     groups.test === null
       ? groups.reason
       : groups.groups.length === 1
-        ? `No sign of more than one group of panelists, ${probabilityText(groups.probability)}`
-        : `Two groups of panelists, ${groups.groups.map((group) => group.length).join(' and ')}, ${probabilityText(groups.probability)}`;
+        ? `No sign of more than one group of panelists, ${drawnText(groups.probability)}`
+        : `Two groups of panelists, ${groups.groups.map((group) => group.length).join(' and ')}, ${drawnText(groups.probability)}`;
   const effect = (what: string, test: RankingView['panel']['order']['position']): string =>
     test.test === null ? `${what}: ${test.reason}` : `${what}: F = ${decimal(test.F, 2)}, p = ${pText(test.p)}`;
   return ['', panelists, effect('Position', order.position), effect('Carry-over', order.carryOver)];
 }
+
+const drawnText = ({ p, draws }: { p: number; draws: number }): string => `p = ${pText(p)} (${draws} drawn panels)`;

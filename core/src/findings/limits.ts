@@ -88,7 +88,9 @@ function limitsOfPanel({ bundle: { tasting }, panelists, leftOut, kind }: LimitI
   if (kind !== 'cannot-say' && panelists.length < SMALL_PANEL) {
     found.push({
       kind: 'small-panel',
-      text: `With ${panelists.length} panelists only large differences show; a small one stays hidden more often than not.`,
+      text: seeksSimilarity(tasting)
+        ? `With ${panelists.length} panelists only a large share of people who can tell is ruled out.`
+        : `With ${panelists.length} panelists only large differences show; a small one stays hidden more often than not.`,
     });
   }
   const seeing = panelists.filter((panelist) => !panelist.blind);
