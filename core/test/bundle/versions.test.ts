@@ -1,6 +1,15 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { digestOf, fingerprint, parseBundle, type Key, type Plan, type TastingBundle } from '../../src/bundle';
+import {
+  digestOf,
+  fingerprint,
+  parseBundle,
+  parseDesign,
+  storedDesign,
+  type Key,
+  type Plan,
+  type TastingBundle,
+} from '../../src/bundle';
 import { ledgerOf } from '../../src/caveats';
 import { simulatedBundle } from '../support/bundles';
 
@@ -48,6 +57,15 @@ describe('bundles of earlier versions', () => {
     const other = read(stated[0]);
     other.tasting.decision.mostTellers = 0.2;
     expect(digestOf(other)).not.toBe(raw(stated[0]).digest);
+  });
+
+  it('have designs that a data file kept without what was added since', () => {
+    const { takenAlike: _reason, decision, ...design } = read('version-3-2-rice-taken-alike.json').tasting;
+    const { mostTellers: _share, ...decided } = decision;
+    const stored = { ...storedDesign(design), decision: decided };
+    expect(parseDesign(stored)).toMatchObject({ takenAlike: '', decision: { ...decided, mostTellers: 0.3 } });
+    const chosen = { ...stored, decision: { ...decided, mostTellers: 0.2 } };
+    expect(parseDesign<{ decision: object }>(chosen).decision).toMatchObject({ mostTellers: 0.2 });
   });
 
   it('keep their caveats, and who was not blind', () => {

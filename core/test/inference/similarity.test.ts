@@ -1,4 +1,4 @@
-import { criticalSimilar, forcedChoicePower, similarity } from '../../src/inference';
+import { criticalSimilar, forcedChoicePower, similarClusters, similarity } from '../../src/inference';
 
 /**
  * Held against R 4.2.2: qbinom and pbinom at 1/3 + 2/3 x 0.3 for one answer each; for several,
@@ -19,7 +19,10 @@ describe('similarity', () => {
     const asked = [{ people: n, each: 1 }];
     expect(criticalSimilar(asked, triangle)).toEqual({ correct, chance: expect.closeTo(level, 7) });
     expect(similarity({ asked, correct }, triangle)).toMatchObject({ similar: true, p: expect.closeTo(level, 7) });
-    expect(similarity({ asked, correct: correct + 1 }, triangle).similar).toBe(false);
+    expect(similarity({ asked, correct: correct + 1 }, triangle)).toMatchObject({
+      similar: false,
+      criticalCorrect: correct,
+    });
     const plan = { protocol: 'triangle' as const, n, pd: 0.3, alpha: 0.05, goal: 'similarity' as const };
     expect(forcedChoicePower(plan)).toMatchObject({ criticalCorrect: correct, power: expect.closeTo(power, 6) });
   });
@@ -68,6 +71,18 @@ describe('similarity', () => {
     const asked = [{ people: 60, each: 1 }];
     expect(similarity({ asked, correct: 45 }, triangle).beyondP).toBeLessThan(0.001);
     expect(similarity({ asked, correct: 32 }, triangle).beyondP).toBeGreaterThan(0.4);
+  });
+
+  it('of the methods is Student’s t of groups from below, and no surer than all answers together', () => {
+    const figures = [0, 0.1, 0.05, 0.05];
+    const found = similarClusters(figures, { limit: 0.2, leastP: 0 });
+    // By hand: mean 0.05, standard error 0.0204; t = -0.15 / 0.0204 = -7.35 on 3 df, p 0.0026 (R, pt).
+    expect(found).toMatchObject({ clusters: 4, limit: 0.2, df: 3, t: expect.closeTo(-7.348469, 5) });
+    expect(found.test !== null && found.mean).toBeCloseTo(0.05, 12);
+    expect(found.test !== null && found.p).toBeCloseTo(0.002603984, 6);
+    expect(similarClusters(figures, { limit: 0.2, leastP: 0.2 })).toMatchObject({ p: 0.2 });
+    expect(similarClusters([0.3, 0.4, 0.35], { limit: 0.2, leastP: 0 })).toMatchObject({ p: expect.any(Number) });
+    expect(similarClusters([0.1], { limit: 0.2, leastP: 0 }).test).toBeNull();
   });
 
   it('shows nothing with too few answers, or none', () => {
