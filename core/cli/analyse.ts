@@ -2,6 +2,14 @@ import { BadInput } from './badInput';
 import type { Report } from './report';
 import { isMissing, readTable } from './table';
 import { aNotACommand } from './analyses/aNotA';
+import {
+  correspondenceCommand,
+  driversCommand,
+  justAboutRightCommand,
+  preferenceMapCommand,
+  principalComponentsCommand,
+} from './analyses/attributes';
+import { differenceFromControlCommand } from './analyses/control';
 import { mixedModelCommand } from './analyses/mixedModel';
 import { ofMethods } from './analyses/pieces';
 import { durbinCommand, friedmanCommand, pageCommand, skillingsMackCommand } from './analyses/rankings';
@@ -19,6 +27,12 @@ export const TESTS: Record<string, TestCommand> = {
   'bradley-terry': bradleyTerryCommand,
   'mixed-model': mixedModelCommand,
   'cochran-q': cochranQCommand,
+  'difference-from-control': differenceFromControlCommand,
+  'just-about-right': justAboutRightCommand,
+  correspondence: correspondenceCommand,
+  'principal-components': principalComponentsCommand,
+  drivers: driversCommand,
+  'preference-map': preferenceMapCommand,
   'a-not-a': aNotACommand,
 };
 
@@ -31,6 +45,8 @@ const FLAGS: Partial<Record<keyof AnalyseOptions, string>> = {
   piece: '--piece',
   reference: '--reference',
   order: '--order',
+  attributes: '--attributes',
+  liking: '--liking',
   margin: '--margin',
   ties: '--ties',
   orderEffect: '--order-effect',

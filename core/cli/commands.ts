@@ -4,7 +4,7 @@ import { PROTOCOLS } from '../src/inference';
 import { analyse, TESTS } from './analyse';
 import type { AnalyseOptions } from './analyses/testCommand';
 import { findingsText } from './findingsText';
-import { forcedChoiceReport } from './forcedChoice';
+import { forcedChoiceReport, type ForcedChoiceOptions } from './forcedChoice';
 import { listed, numbers, positive, protocol, share, whole } from './optionValues';
 import { ordersReport } from './orders';
 import { powerReport, type PowerOptions } from './power';
@@ -35,6 +35,12 @@ export function addAnalyse({ jacana, streams, print }: Shell): void {
     .option('--reference <sample>', 'sample that the others are compared with (mixed-model), or that is A (a-not-a)')
     .option('--margin <points>', 'largest loss against the reference that does not matter (mixed-model)', positive)
     .option('--order <samples>', 'expected order, lowest first, separated by commas (page)', listed)
+    .option(
+      '--attributes <columns>',
+      'columns with scores of attributes, or ticks of words, separated by commas',
+      listed,
+    )
+    .option('--liking <column>', 'column with liking, beside attributes or just-about-right answers')
     .addOption(new Option('--ties <how>', 'how ties count (bradley-terry)').choices(['half', 'davidson']))
     .option('--order-effect', 'estimate what being first adds (bradley-terry)')
     .option('--alpha <number>', 'level of the test', share, 0.05)
@@ -68,15 +74,20 @@ export function addForcedChoice({ jacana, print }: Shell): void {
       "Can people tell two samples apart? Exact test, share of discriminators and d' from the number of right answers, one per panelist.",
     )
     .addOption(protocol())
-    .requiredOption('--n <count>', 'answers', whole)
-    .requiredOption('--correct <count>', 'right answers', whole)
+    .option('--n <count>', 'answers', whole)
+    .option('--correct <count>', 'right answers', whole)
+    .option(
+      '--sequence <answers>',
+      'answers in the order they came, 1 right and 0 wrong, such as 1,0,1: stop already? (Wald)',
+      listed,
+    )
+    .option('--pd <share>', 'share that is worth finding, for --sequence', share, 0.3)
+    .option('--beta <number>', 'chance of missing that share, for --sequence', share, 0.2)
     .option('--similarity-pd <share>', 'also test whether fewer than this share can tell them apart', share)
     .option('--alpha <number>', 'level of the test', share, 0.05)
     .option('--json', 'print JSON')
     .addHelpText('after', '\nExample: jacana forced-choice --protocol triangle --n 30 --correct 15')
-    .action((options: Parameters<typeof forcedChoiceReport>[0] & { json?: boolean }) =>
-      print(forcedChoiceReport(options), options.json),
-    );
+    .action((options: ForcedChoiceOptions & { json?: boolean }) => print(forcedChoiceReport(options), options.json));
 }
 
 /** `jacana power`. */

@@ -3,6 +3,7 @@ import {
   friedman,
   midRanks,
   page,
+  rankSumLimits,
   rankSumPairs,
   skillingsMack,
   type NoTest,
@@ -33,11 +34,14 @@ export const friedmanCommand: TestCommand = {
       b: table.samples[b],
       ...pair,
     }));
+    const limits = rankSumLimits(ranks, options.alpha);
     return {
       json: {
         ...shared(table, result, options),
         kendallW: result.kendallW,
         pairs: pairs.map(({ probability, ...pair }) => ({ ...pair, p: probability.p, probability })),
+        leastSignificantDifference: limits.leastSignificantDifference,
+        limitingPairs: limits.pairs.map(({ a, b, ...pair }) => ({ a: table.samples[a], b: table.samples[b], ...pair })),
         leftOut,
       },
       lines: [
@@ -53,6 +57,7 @@ export const friedmanCommand: TestCommand = {
             pText(pair.adjustedP),
           ]),
         ),
+        `Least significant difference of two rank sums at ${options.alpha}, each pair by itself (ISO 8587): ${decimal(limits.leastSignificantDifference, 2)}`,
         ...leftOutLine(leftOut),
       ],
     };

@@ -13,6 +13,9 @@ export interface AnalyseOptions {
   higherIsBetter?: boolean;
   reference?: string;
   order?: string[];
+  /** Columns with a score of each attribute, or a tick of each word; and the one with liking. */
+  attributes?: string[];
+  liking?: string;
   margin?: number;
   ties?: 'half' | 'davidson';
   orderEffect?: boolean;
@@ -26,7 +29,7 @@ export interface TestCommand {
   /** What it is for, in a line or two of the help. */
   about: string;
   /** Options without which it cannot read the file. */
-  needs: ('panelist' | 'sample' | 'value' | 'order')[];
+  needs: ('panelist' | 'sample' | 'value' | 'order' | 'attributes' | 'liking' | 'reference')[];
   /** Options it reads beside those that every test has (alpha, seed, json). */
   reads: (keyof AnalyseOptions)[];
   /** Where it tests pieces, what a test of the methods would count. */
