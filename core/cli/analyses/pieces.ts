@@ -3,10 +3,7 @@ import { midRanks, pieceBlocks, type BlockRow } from '../../src/inference';
 import { BadInput } from '../badInput';
 import { readLongTable, type Answer, type Columns, type LongTable } from '../longTable';
 import type { Report } from '../report';
-import type { AnalyseOptions } from './testCommand';
-
-/** What is counted of each panelist's values: their order, or they themselves. */
-export type Counted = 'ranks' | 'scores';
+import type { AnalyseOptions, Counted } from './testCommand';
 
 /**
  * What a file says of the methods beyond the pieces that were eaten, where a column says which

@@ -1,5 +1,4 @@
 import type { Report } from '../report';
-import type { Counted } from './pieces';
 
 /** Options of `jacana analyse`, as typed. */
 export interface AnalyseOptions {
@@ -23,6 +22,9 @@ export interface AnalyseOptions {
   seed: string;
   onProgress?: (fraction: number) => void;
 }
+
+/** What is counted of each panelist's values: their order, or they themselves. */
+export type Counted = 'ranks' | 'scores';
 
 /** One test that `jacana analyse` knows. */
 export interface TestCommand {
