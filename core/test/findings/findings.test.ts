@@ -212,10 +212,15 @@ describe('the practical pick and the next step', () => {
   });
 
   it('names the size of a follow-up where one would help', () => {
-    const close = rankingFindings(simulatedBundle({ truth: [7.4, 7, 3], panelists: 12, pieces: 1 }));
+    const of = (truth: number[]) => rankingFindings(simulatedBundle({ truth, panelists: 12, pieces: 1 }));
+    const close = of([7.8, 7, 3]);
     expect(close.verdict).toMatchObject({ kind: 'leading-set', about: 'pieces' });
     expect(close.next.panel).toBeGreaterThanOrEqual(12);
     expect(close.next.text).toContain('7 times in 10');
+    expect(of([7.4, 7, 3]).next).toMatchObject({
+      panel: null,
+      text: expect.stringContaining('Not even 300 panelists'),
+    });
     expect(rankingFindings(simulatedBundle({ truth: [8, 5, 4], panelists: 24 })).next.panel).toBeNull();
   });
 });
