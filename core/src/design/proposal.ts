@@ -1,6 +1,6 @@
 import type { DecisionKind, Tasting, Test } from '../bundle';
 import { guideFor } from '../library';
-import { isOfTwoSamples } from '../questions';
+import { inPercent, isOfTwoSamples } from '../questions';
 
 /** A test that could answer, and what taking it means. */
 export interface Alternative {
@@ -169,7 +169,7 @@ function rankingReasons({ kind, attribute }: Wish['decision'], methods: number, 
 /** The test is the one for a difference, and what it is to show is not. */
 function similarityReasons({ mostTellers }: Wish['decision'], people: number): [string, string] {
   return [
-    `Finding no difference shows nothing: this test is planned to rule out that ${Math.round(100 * mostTellers)} % of people can tell.`,
+    `Finding no difference shows nothing: this test is planned to rule out that ${inPercent(mostTellers)} of people can tell.`,
     `It takes about as many people as to find that such a share can tell; the Plan stage shows ${people > 0 ? `how often ${people} people would show it` : 'how many'}.`,
   ];
 }

@@ -1,5 +1,6 @@
 import type { Analysis, Plan, Tasting } from '../bundle';
 import { saysHow, type NoTest, type PieceBlocks, type PieceClusters, type SimilarityTest } from '../inference';
+import { inPercent } from '../questions';
 import { standing, type About, type Standing } from './verdict';
 import { howOften } from './wording';
 
@@ -87,7 +88,7 @@ export function similarityText({ pd, p, mostPd, criticalCorrect }: SimilarityTes
     criticalCorrect === null
       ? 'no number of right answers is few enough'
       : `${criticalCorrect} right answers or fewer rule it out`;
-  return `Fewer than ${(100 * pd).toFixed(0)} % who can tell: p ${pText(p)} (exact binomial, one-sided); ${critical}. Not ruled out: up to ${(100 * mostPd).toFixed(1)} %.`;
+  return `Fewer than ${inPercent(pd)} who can tell: p ${pText(p)} (exact binomial, one-sided); ${critical}. Not ruled out: up to ${(100 * mostPd).toFixed(1)} %.`;
 }
 
 const pText = (p: number): string => (p < 0.0001 ? 'below 0.0001' : p.toFixed(4));

@@ -75,7 +75,8 @@ function sizeOf(
   const two = `${names[first]} and ${names[second]}`;
   const what = isOfPieces ? 'pieces of each' : 'panelists';
   const shown = `would show which of ${two} is ahead`;
-  if (size === null) return step(`Not even ${most} ${what} ${shown} 7 times in 10: they may lie that close.`);
+  if (size === null)
+    return step(`Even ${most} ${what} may well not show which of ${two} is ahead: they may lie that close.`);
   const people = isOfPieces ? ', each eaten by as many people as here,' : '';
   return {
     text: `By what was seen, about ${size} ${what}${people} ${shown} about 7 times in 10.`,

@@ -21,4 +21,5 @@ export {
 } from './kinds';
 export { answerProblems, currentAnswers, missingAnswers, rankingProblems, type AskedBallot } from './ballotRules';
 export { type Scale, type Step } from './scales';
+export { inPercent } from './percent';
 export { ranksByCode } from './ranks';

@@ -1,5 +1,6 @@
 import { ANALYSIS_NAMES, quantities, TEST_NAMES } from '../design';
 import { claimOf } from '../findings';
+import { inPercent } from '../questions';
 import type { Decision, Plan, Tasting } from '../tasting';
 import { askedText, servedText, sizedForText } from './planned';
 import { plannedPortions, type PlannedPortion } from '../served';
@@ -119,7 +120,7 @@ export function decisionText(decision: Decision, test: Tasting['test']): string 
     case 'similar':
       return test === 'equivalence'
         ? `${name}: liked alike to less than ${counted(decision.margin, 'point')}${inWords(decision)}`
-        : `${name}: fewer than ${Math.round(100 * decision.mostTellers)} % of people can tell them apart${inWords(decision)}`;
+        : `${name}: fewer than ${inPercent(decision.mostTellers)} of people can tell them apart${inWords(decision)}`;
     default:
       return name;
   }

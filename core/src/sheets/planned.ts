@@ -1,6 +1,6 @@
 import { bitesPerSitting, isComplete, isOfMethods, isOfTwoSamples, sittingMinutes } from '../design';
 import { QUESTION_KINDS } from '../library';
-import { answerKindOf, hasPart, isAgainstMargin, scaleOf, seeksSimilarity } from '../questions';
+import { answerKindOf, hasPart, inPercent, isAgainstMargin, scaleOf, seeksSimilarity } from '../questions';
 import type { BallotItem, Tasting } from '../tasting';
 import { counted } from './sheet';
 
@@ -53,7 +53,7 @@ export function sizedForText(tasting: Tasting): string {
       : '';
     const share = (value: number): string => `${Math.round(value * 100)} %`;
     return seeksSimilarity(tasting)
-      ? `Ruling out that ${share(decision.mostTellers)} of people can tell, where nobody can${vary}${noShows}.`
+      ? `Ruling out that ${inPercent(decision.mostTellers)} of people can tell, where nobody can${vary}${noShows}.`
       : `${share(assumed.discriminators)} of people who can tell${vary}${noShows}.`;
   }
   const edge = assumed.firstEdge > 0 ? `, ${assumed.firstEdge} for being first` : '';

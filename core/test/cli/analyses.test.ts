@@ -1,25 +1,10 @@
 import { orderReport } from '../../src/design';
-import { progressLine, run } from '../../cli/main';
+import { progressLine } from '../../cli/main';
 import mixed from '../reference/mixed.json';
 import reference from '../reference/inference.json';
-
-function jacana(file: string, ...args: string[]): { code: number; out: string; error: string } {
-  const printed = { out: '', error: '' };
-  const code = run(args, {
-    read: () => file,
-    out: (text) => (printed.out += text),
-    error: (text) => (printed.error += text),
-  });
-  return { code, ...printed };
-}
+import { jacana, json } from '../support/commandLine';
 
 const columns = ['--panelist', 'who', '--sample', 'what', '--value', 'score'];
-
-function json(file: string, ...args: string[]) {
-  const { code, out, error } = jacana(file, ...args, '--json');
-  if (code !== 0) throw new Error(error);
-  return JSON.parse(out);
-}
 
 const analyse = (file: string, test: string, ...more: string[]) =>
   json(file, 'analyse', 'x.csv', '--test', test, ...columns, ...more);

@@ -1,23 +1,7 @@
-import { run } from '../../cli/main';
 import reference from '../reference/inference.json';
+import { jacana, json } from '../support/commandLine';
 
 /** What `jacana analyse` says of attributes, words, controls and answers one by one. */
-
-function jacana(file: string, ...args: string[]): { code: number; out: string; error: string } {
-  const printed = { out: '', error: '' };
-  const code = run(args, {
-    read: () => file,
-    out: (text) => (printed.out += text),
-    error: (text) => (printed.error += text),
-  });
-  return { code, ...printed };
-}
-
-function json(file: string, ...args: string[]) {
-  const { code, out, error } = jacana(file, ...args, '--json');
-  if (code !== 0) throw new Error(error);
-  return JSON.parse(out);
-}
 
 const WHO = ['--panelist', 'who', '--sample', 'what'];
 const analyse = (file: string, test: string, ...more: string[]) =>

@@ -219,7 +219,7 @@ describe('the practical pick and the next step', () => {
     expect(close.next.text).toContain('7 times in 10');
     expect(of([7.4, 7, 3]).next).toMatchObject({
       panel: null,
-      text: expect.stringContaining('Not even 300 panelists'),
+      text: expect.stringContaining('Even 300 panelists may well not'),
     });
     expect(rankingFindings(simulatedBundle({ truth: [8, 5, 4], panelists: 24 })).next.panel).toBeNull();
   });

@@ -55,6 +55,8 @@ describe.each(FORCED)('a %s that is to show similarity', (test) => {
 
   it('goes by the share that was stated', () => {
     expect(read(test, 0.12, {}, 0.5).verdict.sentence).toContain('Fewer than 50 %');
+    // What is ruled out is not rounded: more than 12.7 % is not more than 13 %.
+    expect(read(test, 0.9, {}, 0.127).verdict.sentence).toContain('More than 12.7 % of people');
     expect(read(test, 0.12, {}, 0.1).verdict.kind).toBe('no-answer');
   });
 

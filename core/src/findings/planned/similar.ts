@@ -13,6 +13,7 @@ import {
   type ReplicatedAnswers,
   type SimilarityTest,
 } from '../../inference';
+import { inPercent } from '../../questions';
 import { aboutBites } from '../claim';
 import type { About } from '../verdict';
 import { counted, howOften, ifAlike } from '../wording';
@@ -94,13 +95,11 @@ function moreThan(
   return { ...beyond, mean: beyond.mean + limit, limit, p: Math.max(leastP, beyond.p) };
 }
 
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
-
 function sentenceOf({ kind, about }: Shown, { names, mostTellers, alike, ...rules }: PlannedRules): string {
   const { first, second } = pairOf({ ...rules, names });
   const both = `${names[first]} and ${names[second]}`;
   const these = about === 'pieces' ? `these pieces of ${both}` : both;
-  const share = percent(mostTellers);
+  const share = inPercent(mostTellers);
   if (kind === 'no-answer')
     return `Not shown to be similar: that ${share} of people can tell ${these} apart cannot be ruled out.`;
   const said = `${kind === 'similar' ? 'Fewer' : 'More'} than ${share} of people can tell ${these} apart.`;
@@ -112,7 +111,7 @@ function howSure(
   test: SimilarityTest,
   { mostTellers, alpha }: PlannedRules,
 ): string {
-  const share = percent(mostTellers);
+  const share = inPercent(mostTellers);
   const [so, p] = kind === 'too-different' ? ['many', test.beyondP] : ['few', test.p];
   const sure = Number((100 * (1 - alpha)).toFixed(1));
   const most = `As many as ${(100 * test.mostPd).toFixed(1)} % may be able to tell (at ${sure} % confidence).`;

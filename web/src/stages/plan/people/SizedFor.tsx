@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { isOfMethods } from '@jacana/core/design';
-import { isAgainstMargin, isOfTwoSamples, seeksSimilarity } from '@jacana/core/questions';
+import { inPercent, isAgainstMargin, isOfTwoSamples, seeksSimilarity } from '@jacana/core/questions';
 import { rulesOut } from '@jacana/core/simulate';
 import { Controller, type FieldPath } from 'react-hook-form';
 import type { DraftInput } from '../../../client/api.generated';
@@ -18,8 +18,8 @@ export function SizedFor({ children }: { children?: ReactNode }) {
       <div className="space-y-3">
         {isSimilarity ? (
           <p>
-            That fewer than <strong>{Math.round(100 * draft.decision.mostTellers)} %</strong> of people can tell, when
-            in truth nobody can. The share is settled in Ask.
+            That fewer than <strong>{inPercent(draft.decision.mostTellers)}</strong> of people can tell, when in truth
+            nobody can. The share is settled in Ask.
           </p>
         ) : isOfTwoSamples(draft.test) ? (
           <Size

@@ -1,6 +1,6 @@
 import type { Tasting } from '@jacana/core/bundle';
 import { type PlanPower, powerSource, type SizedPlan } from '@jacana/core/power';
-import { isOfTwoSamples, seeksSimilarity } from '@jacana/core/questions';
+import { inPercent, isOfTwoSamples, seeksSimilarity } from '@jacana/core/questions';
 import type { Remote } from 'comlink';
 import type { Reckoner } from '../../../reckoning/reckoner.worker';
 
@@ -62,8 +62,7 @@ export const timesIn100 = (power: number): string =>
 /** What there is to be found, in words. */
 export function sizeInWords(plan: SizedPlan): string {
   const { test, assumed, decision } = plan;
-  if (seeksSimilarity(plan))
-    return `that fewer than ${Math.round(decision.mostTellers * 100)} % can tell, when nobody can,`;
+  if (seeksSimilarity(plan)) return `that fewer than ${inPercent(decision.mostTellers)} can tell, when nobody can,`;
   if (test === 'paired-preference') return `that ${Math.round(assumed.discriminators * 100)} % truly prefer one`;
   if (isOfTwoSamples(test)) return `a difference that ${Math.round(assumed.discriminators * 100)} % can truly tell`;
   if (test === 'equivalence') return `that they are liked alike to less than ${decision.margin} points, when they are,`;

@@ -1,6 +1,6 @@
 import type { Tasting } from '@jacana/core/bundle';
 import type { VerdictKind } from '@jacana/core/findings';
-import { isAgainstMargin, seeksSimilarity } from '@jacana/core/questions';
+import { inPercent, isAgainstMargin, seeksSimilarity } from '@jacana/core/questions';
 import { rulesOut, type Outcomes, type Rehearsal } from '@jacana/core/simulate';
 import { useState } from 'react';
 import { FindingsBody } from '../../../findings/FindingsBody';
@@ -60,7 +60,7 @@ export function RehearsalResult({ rehearsal, tasting, isStale }: RehearsalResult
 function nothingText(tasting: Tasting): string {
   const { test, decision } = tasting;
   if (seeksSimilarity(tasting) && test !== 'equivalence')
-    return `When ${Math.round(100 * decision.mostTellers)} % can tell them apart`;
+    return `When ${inPercent(decision.mostTellers)} can tell them apart`;
   return isAgainstMargin(test) ? `When ${decision.margin} points are lost` : 'When there is nothing to find';
 }
 
