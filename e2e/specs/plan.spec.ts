@@ -292,13 +292,13 @@ test('"if they cannot tell, take the easier one" is planned, sized, rehearsed an
     timeout: 60_000,
   });
   await page.getByRole('button', { name: 'See one such answer' }).click();
-  await expect(page.getByTestId('similarity')).toContainText('Fewer than 40 % who can tell: p');
+  await expect(page.getByTestId('similarity')).toContainText('Fewer than 40.1 % who can tell: p');
   await page.keyboard.press('Escape');
   await lockPlan(page);
   await goTo(page, 'Ask');
   await expect(
     page.getByText(
-      'Are they similar enough: fewer than 40 % of people can tell them apart, so that no table would ask',
+      'Are they similar enough: fewer than 40.1 % of people can tell them apart, so that no table would ask',
     ),
   ).toBeVisible();
 });
