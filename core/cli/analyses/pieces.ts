@@ -21,7 +21,12 @@ export function ofMethods(text: string, options: AnalyseOptions, counted: Counte
   const table = readLongTable(text, options as Columns);
   onePieceEach(table);
   const { alpha, seed } = options;
-  const test = pieceBlocks(rowsOf(table, counted), { methods: table.samples.length, alpha, seed });
+  const test = pieceBlocks(rowsOf(table, counted), {
+    methods: table.samples.length,
+    alpha,
+    seed,
+    ranked: counted === 'ranks',
+  });
   const isShown = test.test === 'piece-blocks' && test.probability.p <= alpha;
   const pairs =
     test.test === null

@@ -73,7 +73,8 @@ export const rowsOfRankings = (panelists: readonly PanelistPreferences[]): Block
 const testOfMethods = (
   panelists: readonly PanelistPreferences[],
   { names, alpha, seed, limitOnly }: RankedRules,
-): PieceBlocks | NoTest => pieceBlocks(rowsOfRankings(panelists), { methods: names.length, alpha, seed, limitOnly });
+): PieceBlocks | NoTest =>
+  pieceBlocks(rowsOfRankings(panelists), { methods: names.length, alpha, seed, limitOnly, ranked: true });
 
 /** Whether two answers tell the reader the same. */
 export const sameAnswer = (one: RankedAnswer, other: RankedAnswer): boolean =>

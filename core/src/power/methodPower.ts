@@ -53,6 +53,7 @@ export function methodPower(plan: MethodPlan): SimulatedPower {
       methods: liking.length,
       alpha,
       seed: `${seed} ${panel}`,
+      ranked: plan.asked !== 'scores',
       limitOnly: true,
       reading,
     });

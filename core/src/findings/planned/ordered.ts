@@ -52,7 +52,7 @@ export function ordered(sets: readonly HeardSet[], rules: PlannedRules): Answer<
   const isFound = overall.test !== null && overall.probability.p <= rules.alpha;
   // A rehearsal only asks who leads, and only where anything was found.
   const fit = rules.limitOnly && !isFound ? UNFITTED : plackettLuce(rankings, methods);
-  const methodTest = rules.ofMethods ? testOfMethods(rowsOfPlaces(sets, rules.item), rules) : null;
+  const methodTest = rules.ofMethods ? testOfMethods(rowsOfPlaces(sets, rules.item), rules, 'places') : null;
   const together = Math.max(2, ...blocks.map(({ samples }) => samples.length));
   const planned: Ordered = {
     of: 'ranking',
@@ -135,7 +135,7 @@ export function chosen(sets: readonly HeardSet[], rules: PlannedRules): Answer<C
     return answer ? [{ shown, best: methodOf(answer.best), worst: methodOf(answer.worst), weight }] : [];
   });
   const result = bestWorst(choices, rules.ids.length);
-  const methodTest = rules.ofMethods ? testOfMethods(rowsOfChoices(answered, rules.item), rules) : null;
+  const methodTest = rules.ofMethods ? testOfMethods(rowsOfChoices(answered, rules.item), rules, 'places') : null;
   const planned: Chosen = { of: 'best-worst', result, methodTest };
   if (result.test === null)
     return { planned, kind: 'cannot-say', about: 'pieces', leaders: [], sentence: result.reason, support: '' };

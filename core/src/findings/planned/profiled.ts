@@ -103,6 +103,7 @@ export function wordTests(sets: readonly HeardSet[], words: readonly BallotItem[
     test: testOfMethods(
       rowsOfScores(sets, item.id, (score) => countOf(item, score)),
       rules,
+      'scores',
     ),
   }));
   const shown = tests.filter(({ test }) => test.test !== null);

@@ -27,7 +27,8 @@ export function rehearsed(
       { of: 'profile', rows: [], methodTests },
     );
   }
-  const methodTest = testOfMethods(rowsOf(sets, rules), rules);
+  const isPlaced = rules.test === 'ranking' || rules.test === 'best-worst';
+  const methodTest = testOfMethods(rowsOf(sets, rules), rules, isPlaced ? 'places' : 'scores');
   const planned: Scored = { of: 'liking', liking: null, methodTest, letters: [], margins: [] };
   if (isAgainstMargin(rules.test) && rules.reference >= 0) return answer(ofMargins(methodTest, rules), planned);
   const nothing: Standing = { kind: 'no-answer', leaders: [], letters: [], reason: '' };

@@ -71,7 +71,9 @@ function everyoneOnce(rows: readonly BlockRow[]): BlockRow[] {
   return rows.map((row) => ({ ...row, weight: 1 / (times.get(name(row)) ?? 1) }));
 }
 
+/** Methods on blocks of pieces, by what was scored or by where it was placed. */
 export const testOfMethods = (
   rows: readonly BlockRow[],
   { ids, alpha, seed, limitOnly }: PlannedRules,
-): PieceBlocks | NoTest => pieceBlocks(rows, { methods: ids.length, alpha, seed, limitOnly });
+  of: 'scores' | 'places',
+): PieceBlocks | NoTest => pieceBlocks(rows, { methods: ids.length, alpha, seed, limitOnly, ranked: of === 'places' });

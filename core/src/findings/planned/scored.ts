@@ -37,7 +37,7 @@ export function scored(sets: readonly HeardSet[], rules: PlannedRules): Answer<S
     reference,
     ...{ alpha: rules.alpha, seed: rules.seed, limitOnly: rules.limitOnly, alike: rules.alike },
   });
-  const methodTest = rules.ofMethods ? testOfMethods(rowsOfScores(sets, rules.item), rules) : null;
+  const methodTest = rules.ofMethods ? testOfMethods(rowsOfScores(sets, rules.item), rules, 'scores') : null;
   const nothing = {
     planned: { of: 'liking' as const, liking, methodTest, letters: [], margins: [] },
     ...{ kind: 'cannot-say' as const, about: 'pieces' as const, leaders: [], support: '' },

@@ -18,14 +18,18 @@
  *   in all of them and cancels out of what blocks differ by: F again, with the variance that
  *   comes from which people came added to its error.
  * - Pairs by Tukey on that error.
+ * - Ranks of all methods pile up against first and last place. For F and pairs a mean rank
+ *   is therefore read as the log odds of being placed behind another, with half a person added
+ *   to either side; what is given back of means and differences stays in ranks.
  *
- * Limits: with one block nothing can be said of methods. Ranks are bounded, so that F with few
- * blocks claims somewhat too much where pieces differ as much as people do (0.06 to 0.08 at
- * 0.05), and more where they differ by twice that (0.10); see docs/levels.md. A row that was
- * cut from several blocks counts with the block that most of its samples came from.
+ * Limits: with one block nothing can be said of methods. Where pieces differ by twice what people
+ * do, F of two or three blocks of ranks claims somewhat too much (0.06 to 0.07 at 0.05); see
+ * docs/levels.md. A row that was cut from several blocks counts with the block that most of its
+ * samples came from.
  *
  * Source: randomised blocks, Cochran & Cox, *Experimental Designs*, chapter 4; re-assignment
- * within blocks, Edgington & Onghena, *Randomization Tests*, chapter 6.
+ * within blocks, Edgington & Onghena, *Randomization Tests*, chapter 6; empirical log odds, Cox &
+ * Snell, *Analysis of Binary Data*, section 2.1.
  *
  * @example
  * pieceBlocks([0, 1, 2].map((block) => ({ panelist: block, block, samples: [0, 1, 2], values: [1, 2, 3], weight: 1 })), { methods: 3, alpha: 0.05, seed: '1' }).blocks // 3
@@ -52,7 +56,10 @@ export interface BlockPair {
   b: number;
   /** Mean of a less that of b: of ranks, below 0 where a is liked more; of scores, above. */
   difference: number;
+  /** Of the difference as it stands, also where p is by log odds. */
   se: number;
+  /** In standard errors, on the scale of the test; null where all blocks agree to the last rank. */
+  t: number | null;
   df: number;
   /** Of this pair by itself, by Student's t; 1 with `limitOnly`. */
   p: number;
@@ -83,6 +90,8 @@ export interface PieceBlocksOptions {
   methods: number;
   alpha: number;
   seed: string;
+  /** Whether values are places, from 1 for the first to the number of samples for the last. */
+  ranked?: boolean;
   /** Fewer draws and no enumeration above what takes a moment, for the many panels of a rehearsal. */
   limitOnly?: boolean;
   /** How the rows are read, where that is known from before: {@link readingOf}. */
@@ -102,22 +111,32 @@ const MARGIN = 2;
  * @returns the test, or why there is none
  */
 export function pieceBlocks(rows: readonly BlockRow[], options: PieceBlocksOptions): PieceBlocks | NoTest {
-  const { methods: k, reading = readingOf(rows, k) } = options;
+  const { methods: k, ranked = false, reading = readingOf(rows, k) } = options;
   const cells = cellsOf(rows, k, reading);
   if (cells.length < 2)
     return { test: null, reason: new Set(rows.map(({ block }) => block)).size < 2 ? ONE_BLOCK : NOT_COMPARED };
   const means = columnMeans(cells.map((cell) => cell.means));
   const [df1, df2] = [k - 1, (k - 1) * (cells.length - 1)];
+  const isOdds = ranked && !reading.isCrossed && reading.units.every(({ solve }) => solve === null);
+  const scaled = isOdds ? cells.map((cell) => ({ ...cell, means: logOddsOf(cell, k) })) : cells;
+  const tested = isOdds ? columnMeans(scaled.map((cell) => cell.means)) : means;
   const taste = reading.isCrossed ? cells.length * tasteError(rows, means) : 0;
-  const error = betweenPieces(cells, means) / df2 + taste;
-  const F = ratio((cells.length * squares(means)) / df1, error);
+  const apart = betweenPieces(cells, means) / df2 + taste;
+  // Blocks that agree to the last rank do so however many ate from each.
+  const error = isOdds && apart > NOTHING ? betweenPieces(scaled, tested) / df2 : apart;
+  const F = ratio((cells.length * squares(tested)) / df1, error);
   // Blocks that agree to the last rank may do so by luck: no surer than all their pieces falling alike.
   const least = factorial(k) ** (1 - cells.length);
   const isFine = !reading.isCrossed && canReach(options.alpha, k, cells.length);
   const probability: Probability = isFine
     ? relabelled(cells, k, options)
     : { p: F === null ? least : fUpperTail(F, df1, df2), from: 'limiting' };
-  const pairs = pairsOf(means, { error, blocks: cells.length, df: df2, least, ...tailsOf(df2, options) });
+  const tails = { df: df2, least, ...tailsOf(df2, options) };
+  const pairs = pairsOf(means, seOf(apart, cells.length), {
+    ...tails,
+    tested,
+    testedSe: seOf(error, cells.length),
+  });
   return {
     test: 'piece-blocks',
     ...{ F, df1, df2, probability, by: isFine ? 'relabelling' : 'F' },
@@ -126,6 +145,13 @@ export function pieceBlocks(rows: readonly BlockRow[], options: PieceBlocksOptio
     pairs: k === 2 ? pairs.map((pair) => ({ ...pair, p: probability.p, adjustedP: probability.p })) : pairs,
   };
 }
+
+/** Mean ranks as log odds of being placed behind another of the samples, with half a person added to either side. */
+const logOddsOf = ({ means, people }: Cell, k: number): number[] =>
+  means.map((mean) => Math.log((people * (mean - 1) + (k - 1) / 2) / (people * (k - mean) + (k - 1) / 2)));
+
+/** Standard error of a difference between two methods. */
+const seOf = (error: number, blocks: number): number => (error > NOTHING ? Math.sqrt((2 * error) / blocks) : 0);
 
 /** F, as far as digits go; null where there is a difference and no error. */
 function ratio(between: number, error: number): number | null {
@@ -196,8 +222,9 @@ function sumsOf(means: readonly number[], people: number): number[] {
 
 /** What pairs are held against. */
 interface PairError {
-  error: number;
-  blocks: number;
+  /** Means on the scale of the test, and the standard error of their differences. */
+  tested: readonly number[];
+  testedSe: number;
   df: number;
   /** p of a pair where blocks agree to the last rank. */
   least: number;
@@ -236,15 +263,19 @@ function tukeyAt(k: number, df: number, alpha: number): (q: number) => number {
   return (q) => (q >= least ? alpha : 1);
 }
 
-function pairsOf(means: readonly number[], { error, blocks, df, least, tukey, student }: PairError): BlockPair[] {
-  const se = error > NOTHING ? Math.sqrt((2 * error) / blocks) : 0;
+function pairsOf(
+  means: readonly number[],
+  se: number,
+  { tested, testedSe, df, least, tukey, student }: PairError,
+): BlockPair[] {
   return means.flatMap((mean, a) =>
     means.slice(a + 1).map((other, at): BlockPair => {
+      const b = a + 1 + at;
       const difference = Math.abs(mean - other) < 1e-10 ? 0 : mean - other;
-      const q = (Math.abs(difference) / se) * Math.SQRT2;
-      const adjustedP = difference === 0 ? 1 : se > 0 ? tukey(q) : least;
-      const p = difference === 0 ? 1 : se > 0 ? student(Math.abs(difference) / se) : least;
-      return { a, b: a + 1 + at, difference, se, df, p, adjustedP };
+      const t = testedSe > 0 ? Math.abs(tested[a] - tested[b]) / testedSe : null;
+      const byT = (pOf: (size: number) => number): number => (difference === 0 ? 1 : t === null ? least : pOf(t));
+      const [p, adjustedP] = [byT(student), byT((size) => tukey(size * Math.SQRT2))];
+      return { a, b, difference, se, t, df, p, adjustedP };
     }),
   );
 }
@@ -254,11 +285,11 @@ export function blocksAgainst(test: PieceBlocks, reference: number): AgainstRefe
   const halves = test.means.map(() => Math.SQRT1_2);
   return test.pairs
     .filter(({ a, b }) => a === reference || b === reference)
-    .map(({ a, b, difference, se, df, p, adjustedP }) => ({
+    .map(({ a, b, difference, t, df, p, adjustedP }) => ({
       sample: a === reference ? b : a,
       difference: a === reference ? -difference : difference,
       p,
-      adjustedP: se > 0 ? Math.max(p, manyToOneP(Math.abs(difference) / se, halves.slice(1), df)) : adjustedP,
+      adjustedP: t === null ? adjustedP : Math.max(p, manyToOneP(t, halves.slice(1), df)),
     }));
 }
 
