@@ -3,6 +3,7 @@ import { Command, CommanderError } from 'commander';
 import { NotUnsealed } from '../src/findings';
 import { BadInput } from './badInput';
 import { addAnalyse, addFindings, addForcedChoice, addOrders, addPower, type Shell } from './commands';
+import { addHeat, addLethality } from './kitchenCommands';
 import type { Streams } from './streams';
 
 const terminal: Streams = {
@@ -46,7 +47,7 @@ export function progressLine(write: (text: string) => void, now: () => number = 
 
 function command(streams: Streams): Command {
   const jacana = new Command('jacana')
-    .description('Statistics of blind tastings, without a server. Every command takes --json.')
+    .description('Statistics and physics of blind tastings, without a server. Every command takes --json.')
     .exitOverride()
     .configureOutput({
       writeOut: streams.out,
@@ -61,7 +62,8 @@ function command(streams: Streams): Command {
     streams.progress?.(1);
     streams.out(isJson ? jsonText(json) : `${lines.join('\n')}\n`);
   };
-  for (const add of [addAnalyse, addForcedChoice, addPower, addOrders, addFindings]) add({ jacana, streams, print });
+  for (const add of [addAnalyse, addForcedChoice, addPower, addOrders, addFindings, addHeat, addLethality])
+    add({ jacana, streams, print });
   return jacana;
 }
 

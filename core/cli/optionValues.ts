@@ -27,6 +27,12 @@ export function positive(text: string): number {
   return value;
 }
 
+export function degrees(text: string): number {
+  const value = text.trim() === '' ? NaN : Number(text);
+  if (!Number.isFinite(value)) throw new InvalidArgumentError('It should be a temperature in °C.');
+  return value;
+}
+
 export function whole(text: string): number {
   const value = text.trim() === '' ? NaN : Number(text);
   if (!Number.isSafeInteger(value) || value < 0)

@@ -1,10 +1,12 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { runInNewContext } from 'node:vm';
-import * as inference from '../../src/inference';
+import * as inference from '../src/inference';
+import * as kitchen from '../src/kitchen';
 
-const root = join(__dirname, '../../src/inference');
-const files = readdirSync(root, { recursive: true, withFileTypes: true })
+const root = join(__dirname, '../src');
+const files = ['inference', 'kitchen']
+  .flatMap((room) => readdirSync(join(root, room), { recursive: true, withFileTypes: true }))
   .filter((entry) => entry.isFile() && entry.name.endsWith('.ts') && entry.name !== 'index.ts')
   .map((entry) => join(entry.parentPath, entry.name));
 
@@ -20,9 +22,10 @@ function agrees(actual: unknown, shown: unknown, text: string): boolean {
   return actual === shown;
 }
 
-const evaluated = (expression: string, scope: object): unknown => runInNewContext(`(${expression})`, { ...scope });
+const evaluated = (expression: string, scope: object): unknown =>
+  runInNewContext(`(${expression})`, { ...scope, Float64Array });
 
-describe('every file of inference opens by teaching its statistic', () => {
+describe('every file of inference and kitchen opens by teaching what it computes', () => {
   it.each(files.map((file) => [relative(root, file), file]))('%s', (_, file) => {
     const text = readFileSync(file, 'utf8');
     const opening = /^\/\*\*[\s\S]*?\*\//.exec(text)?.[0] ?? '';
@@ -31,7 +34,7 @@ describe('every file of inference opens by teaching its statistic', () => {
     expect(opening).toMatch(/Source: |Common practice/);
     const examples = opening.slice(opening.indexOf('@example')).match(/^ \* .+ \/\/ .+$/gm) ?? [];
     expect(examples.length).toBeGreaterThan(0);
-    const scope = { ...inference, ...jest.requireActual<object>(file) };
+    const scope = { ...inference, ...kitchen, ...jest.requireActual<object>(file) };
     for (const example of examples) {
       const at = example.lastIndexOf(' // ');
       const shown = example.slice(at + 4);

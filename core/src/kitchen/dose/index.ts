@@ -1,0 +1,1 @@
+export { doseOf, MOST_NITRITE_PPM, type Dose, type Dosing } from './dose';

@@ -1,0 +1,14 @@
+export { COMPOSITIONS, materialOf, propertiesOf, type Composition, type Part, type Properties } from './substance';
+export { evaporation, latentHeat, saturationPressure, wetBulb } from './moisture';
+export {
+  coreOf,
+  evenly,
+  SHAPES,
+  stepped,
+  surfaceOf,
+  type Around,
+  type Body,
+  type Shape,
+  type Warmth,
+} from './conduction';
+export { AT_REST, cookedTo, type Cooked, type Cooking, type CurveRow } from './cooking';

@@ -1,0 +1,3 @@
+export * from './dose';
+export * from './heat';
+export * from './limits';
