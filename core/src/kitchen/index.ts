@@ -1,3 +1,4 @@
 export * from './dose';
 export * from './heat';
 export * from './limits';
+export * from './probe';

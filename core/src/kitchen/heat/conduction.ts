@@ -50,8 +50,9 @@ export interface Warmth {
   layers: Float64Array;
   /** Water lost so far, kg/m² of surface. */
   lost: number;
-  /** Steps taken since something changed suddenly. */
+  /** Steps taken since something changed suddenly, and the size that the next one may have, s. */
   steps: number;
+  next?: number;
 }
 
 const LAYERS = 60;
@@ -83,21 +84,23 @@ export function surfaceOf(body: Body, { layers, lost }: Warmth, around: Around):
 /** The same body a while later, in as many steps as its change asks for. */
 export function stepped(body: Body, warmth: Warmth, around: Around, seconds: number): Warmth {
   let [now, left] = [warmth, seconds];
-  let step = Math.min(left, firstStep(body, now));
+  let wanted = now.next ?? firstStep(body, now);
   while (left > 0) {
-    step = Math.min(step, left);
+    const step = Math.min(wanted, left);
     const next = stepOnce(body, now, around, step);
     const change = largestChange(now.layers, next.layers);
     const aim = changeOfStep(now, around);
     if (change > 2 * aim && step > 1e-6) {
-      step /= 2;
+      wanted = step / 2;
       continue;
     }
     now = next;
     left -= step;
-    step *= Math.min(1.5, Math.max(0.5, aim / Math.max(change, 1e-9)));
+    // A step that was cut short by the end says nothing against a longer one.
+    const larger = step * Math.min(1.5, Math.max(0.5, aim / Math.max(change, 1e-9)));
+    wanted = step < wanted ? Math.max(wanted, larger) : larger;
   }
-  return now;
+  return { ...now, next: wanted };
 }
 
 /** Degrees by which the layer that changes most should change in one step: few of those that are left. */

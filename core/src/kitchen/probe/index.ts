@@ -1,0 +1,1 @@
+export { timeToTarget, type TimeToTarget } from './timeToTarget';
