@@ -14,9 +14,10 @@ import { MOST_TELLERS, type TastingBundle } from '../tasting';
  * @returns 64 hexadecimal digits
  */
 export function digestOf({ digest: _digest, ...rest }: TastingBundle): string {
-  const { takenAlike, decision, ...tasting } = rest.tasting;
+  const { takenAlike, decision, methods, ...tasting } = rest.tasting;
   const { mostTellers, ...decided } = decision;
   const later = {
+    methods: methods.map(({ chain, ...method }) => ({ ...method, ...(chain.length > 0 && { chain }) })),
     decision: { ...decided, ...(mostTellers !== MOST_TELLERS && { mostTellers }) },
     ...(takenAlike && { takenAlike }),
   };

@@ -42,7 +42,7 @@ function contentOf(locked: Fingerprinted): object {
 
 /**
  * As scheme 2, and besides: how methods are done, what is held constant, the kind of product, and
- * the scheme itself; where pieces are taken to be alike, why; and the share of people that is to be
+ * the scheme itself; where pieces are taken to be alike, why; step by step where that is said; and the share of people that is to be
  * ruled out, where it is not the usual one.
  */
 function contentOfScheme3(locked: Fingerprinted): object {
@@ -52,8 +52,9 @@ function contentOfScheme3(locked: Fingerprinted): object {
     ...contentOfScheme2(locked),
     scheme: plan.scheme,
     product: tasting.product,
-    methods: tasting.methods.map(({ id, name, note, steps, equipment, reference }) => ({
+    methods: tasting.methods.map(({ id, name, note, steps, chain, equipment, reference }) => ({
       ...{ id, name, note, steps, equipment, reference },
+      ...(chain.length > 0 && { chain }),
     })),
     constants: tasting.constants.map(({ id, name, target, tolerance, check }) => ({
       ...{ id, name, target, tolerance, check },

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { readSteps } from '../kitchen';
 import {
   LIMITS,
   LONG_TEXT,
@@ -130,7 +131,8 @@ function methodOf(
   return {
     name: cell('name'),
     note: cell('note'),
-    steps: cell('steps').replaceAll(' | ', '\n'),
+    steps: '',
+    chain: readSteps(cell('steps').replaceAll(' | ', '\n'), (step) => `step-${step + 1}`),
     equipment: cell('equipment'),
     reference: /^(yes|y|true|1|x|ja)$/i.test(cell('reference')),
     ...(Object.values(effort).some((value) => value !== undefined) && { effort: wholeEffort(effort) }),

@@ -2,3 +2,4 @@ export * from './dose';
 export * from './heat';
 export * from './limits';
 export * from './probe';
+export * from './chain';

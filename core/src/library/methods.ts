@@ -1,4 +1,5 @@
 import type { Method, Product } from '../bundle';
+import { readSteps } from '../kitchen';
 
 /** A set of methods to begin with; figures are common practice, no source. */
 export interface MethodSet {
@@ -19,9 +20,8 @@ type Row = [
 const rows = (list: readonly Row[]): Omit<Method, 'id'>[] =>
   list.map(([name, note, steps, equipment, [handsOnMinutes, totalMinutes, mess, skill], cookLoss]) => ({
     name,
-    note,
-    steps,
-    equipment,
+    ...{ note, steps: '', equipment },
+    chain: readSteps(steps, (line) => `step-${line + 1}`),
     reference: false,
     effort: { handsOnMinutes, totalMinutes, cost: 0, mess, skill },
     cookLoss,
@@ -35,7 +35,7 @@ export const METHOD_SETS: readonly MethodSet[] = [
       [
         'Pan-seared',
         'skin side down',
-        'Dry the skin\nSear skin side down\nTurn for the last minute',
+        'Dry the skin 2 min\nSear skin side down, medium-high heat, 5-7 min\nSear the other side until 52 °C inside, 1-2 min',
         'steel pan',
         [9, 12, 4, 4],
         0.17,
@@ -43,24 +43,45 @@ export const METHOD_SETS: readonly MethodSet[] = [
       [
         'Slow oven',
         '110 °C until done inside',
-        'Season\nRoast at 110 °C\nTake out at the end point',
+        'Season 1 min\nRoast at 110 °C until 52 °C inside, 22-32 min',
         'oven',
         [4, 35, 1, 2],
         0.12,
       ],
-      ['Steamed', 'in a basket', 'Boil water\nSteam under a lid', 'steamer basket', [5, 14, 2, 2], 0.13],
-      ['Poached', 'in broth below a simmer', 'Heat broth to 75 °C\nPoach\nDrain', 'wide pot', [8, 30, 3, 3], 0.1],
+      [
+        'Steamed',
+        'in a basket',
+        'Season 1 min\nSteam under a lid at 100 °C until 52 °C inside, 7-10 min',
+        'steamer basket',
+        [5, 14, 2, 2],
+        0.13,
+      ],
+      [
+        'Poached',
+        'in broth below a simmer',
+        'Season 1 min\nPoach in broth at 75 °C until 52 °C inside, 8-12 min\nDrain 1 min',
+        'wide pot',
+        [8, 30, 3, 3],
+        0.1,
+      ],
     ]),
   },
   {
     name: 'Steak, four ways',
     product: 'red-meat',
     methods: rows([
-      ['Pan only', 'turned every minute', 'Dry\nSear, turning every minute\nRest', 'steel pan', [12, 22, 4, 3], 0.22],
+      [
+        'Pan only',
+        'turned every minute',
+        'Dry 2 min\nSear, turn every minute, medium-high heat, until 56 °C inside, 8-11 min\nRest 8 min',
+        'steel pan',
+        [12, 22, 4, 3],
+        0.22,
+      ],
       [
         'Oven, then pan',
         'low oven, short sear',
-        'Roast at 120 °C\nRest\nSear 45 s a side',
+        'Roast at 120 °C until 50 °C inside, 30-45 min\nRest 5 min\nSear both sides, high heat, 1.5 min',
         'oven, steel pan',
         [8, 55, 3, 3],
         0.16,
@@ -68,31 +89,45 @@ export const METHOD_SETS: readonly MethodSet[] = [
       [
         'Water bath, then pan',
         'bagged, short sear',
-        'Bag\nHold at the end point\nDry and sear',
+        'Bag 3 min\nCook in the water bath at 56 °C, 75-90 min\nDry 1 min\nSear both sides, high heat, 1.5 min',
         'water bath, steel pan',
         [8, 95, 3, 3],
         0.12,
       ],
-      ['Grilled', 'direct heat', 'Heat the grill\nGrill, turning\nRest', 'grill', [12, 30, 4, 4], 0.24],
+      [
+        'Grilled',
+        'direct heat',
+        'Grill, turn every minute, until 56 °C inside, 8-12 min\nRest 8 min',
+        'grill',
+        [12, 30, 4, 4],
+        0.24,
+      ],
     ]),
   },
   {
     name: 'Root vegetables, six ways',
     product: 'vegetable',
     methods: rows([
-      ['Boiled', 'in salted water', 'Boil\nDrain', 'pot', [4, 25, 2, 1], 0.02],
-      ['Steamed', 'in a basket', 'Steam under a lid', 'steamer basket', [4, 25, 1, 1], 0.03],
-      ['Roasted', '200 °C, oiled', 'Oil\nRoast, turn once', 'oven', [6, 40, 2, 1], 0.3],
+      ['Boiled', 'in salted water', 'Boil in salted water 15-20 min\nDrain 1 min', 'pot', [4, 25, 2, 1], 0.02],
+      ['Steamed', 'in a basket', 'Steam under a lid 18-22 min', 'steamer basket', [4, 25, 1, 1], 0.03],
+      ['Roasted', '200 °C, oiled', 'Oil 2 min\nRoast at 200 °C, turn once, 30-36 min', 'oven', [6, 40, 2, 1], 0.3],
       [
         'Glazed',
         'covered, then reduced',
-        'Cook covered with butter\nReduce until coated',
+        'Cook covered with butter, low heat, 12-15 min\nReduce until coated 4-6 min',
         'wide pan',
         [10, 25, 2, 3],
         0.15,
       ],
-      ['Microwaved', 'covered, with a spoon of water', 'Cover\nCook\nRest', 'microwave oven', [3, 10, 1, 1], 0.05],
-      ['Fried', 'in batches', 'Heat oil to 170 °C\nFry in batches\nDrain', 'deep pot', [15, 25, 5, 3], 0.3],
+      [
+        'Microwaved',
+        'covered, with a spoon of water',
+        'Cover 1 min\nMicrowave 5-7 min\nRest 2 min',
+        'microwave oven',
+        [3, 10, 1, 1],
+        0.05,
+      ],
+      ['Fried', 'in batches', 'Deep-fry at 170 °C in batches 5-7 min\nDrain 1 min', 'deep pot', [15, 25, 5, 3], 0.3],
     ]),
   },
   {
@@ -102,7 +137,7 @@ export const METHOD_SETS: readonly MethodSet[] = [
       [
         'Not soaked',
         'rinsed, straight into the pot',
-        'Rinse\nCook covered\nRest 10 min',
+        'Rinse 2 min\nCook covered, low heat, 15-18 min\nRest 10 min',
         'pot with lid',
         [4, 30, 1, 1],
         0,
@@ -110,7 +145,7 @@ export const METHOD_SETS: readonly MethodSet[] = [
       [
         'Soaked overnight',
         'rinsed, soaked in the refrigerator',
-        'Rinse\nSoak overnight\nDrain\nCook covered\nRest 10 min',
+        'Rinse 2 min\nSoak overnight\nDrain 1 min\nCook covered, low heat, 15-18 min\nRest 10 min',
         'pot with lid',
         [6, 750, 1, 1],
         0,

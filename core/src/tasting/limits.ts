@@ -19,6 +19,14 @@ export const MOST_ZONES = 4;
 /** Sets on one ballot: sittings repeat few, and no mouth takes more. */
 export const MOST_SETS = 100;
 export const MOST_ENTRIES = 100_000;
+/** Steps of one method, and what is dosed in one step. */
+export const MOST_STEPS = 30;
+export const MOST_DOSES = 6;
+/** Times at which flights are served. */
+export const MOST_SERVED = 60;
+export const MOST_EQUIPMENT = 40;
+export const MOST_PLACES = 40;
+export const MOST_COOKS = 20;
 
 /** Characters of an id, of a line, and of a text of several lines. */
 export const ID_LENGTH = 64;
@@ -66,6 +74,16 @@ export const LIMITS = {
     pieceSpread: { least: 0, most: 4 },
     firstEdge: { least: 0, most: 4 },
     noShows: { least: 0, most: 0.9 },
+  },
+  step: {
+    /** A cure or a dry ageing takes weeks. */
+    minutes: { least: 0, most: 100_000 },
+    celsius: { least: -60, most: 1000 },
+    every: { least: 5, most: 86_400 },
+    times: { least: 1, most: 100 },
+    loss: { least: 0.001, most: 0.99 },
+    perKilogram: { least: 0.001, most: 2000 },
+    active: { least: 0.0001, most: 1 },
   },
   piecesPerMethod: { least: 1, most: MOST_PIECES },
   alpha: { least: 0.0001, most: 0.49 },
@@ -182,6 +200,48 @@ export const ANSWER_KINDS = ['tasted', 'score', 'words', 'ranking', 'choice', 'b
 export type DecisionKind = (typeof DECISIONS)[number];
 export type Test = (typeof TESTS)[number];
 export type ItemKind = (typeof ITEM_KINDS)[number];
+/** What is done in a step. */
+export const STEP_KINDS = [
+  'prepare',
+  'thaw',
+  'brine',
+  'season',
+  'weigh',
+  'heat',
+  'turn',
+  'move',
+  'wrap',
+  'rest',
+  'hold',
+  'slice',
+  'plate',
+  'other',
+] as const;
+/** Whose hands a step takes: all the time, to begin with, or nobody's. */
+export const HANDS = ['throughout', 'start', 'none'] as const;
+/** What a step is done in or on. */
+export const EQUIPMENT_KINDS = [
+  'oven',
+  'hob',
+  'bath',
+  'grill',
+  'smoker',
+  'fryer',
+  'microwave',
+  'cabinet',
+  'refrigerator',
+  'freezer',
+  'board',
+  'scale',
+  'other',
+] as const;
+/** Where food waits: at a temperature or above it, or at it or below. */
+export const SIDES = ['above', 'below'] as const;
+
+export type StepKind = (typeof STEP_KINDS)[number];
+export type Hands = (typeof HANDS)[number];
+export type EquipmentKind = (typeof EQUIPMENT_KINDS)[number];
+export type Side = (typeof SIDES)[number];
 export type Product = (typeof PRODUCTS)[number];
 export type Analysis = (typeof ANALYSES)[number];
 export type CodeSharing = (typeof CODE_SHARING)[number];

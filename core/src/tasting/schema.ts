@@ -2,20 +2,26 @@ import { z } from 'zod';
 import {
   CODE_SHARING,
   DECISIONS,
+  EQUIPMENT_KINDS,
+  HANDS,
   ID_LENGTH,
   ITEM_KINDS,
   LIMITS,
   LONG_TEXT,
   MOST_BUNDLED,
   MOST_CONSTANTS,
+  MOST_DOSES,
   MOST_ITEMS,
   MOST_METHODS,
   MOST_OPTIONS,
   MOST_PANELISTS,
   MOST_PIECES,
+  MOST_STEPS,
   MOST_ZONES,
   PRODUCTS,
   SHORT_TEXT,
+  SIDES,
+  STEP_KINDS,
   TESTS,
   MOST_TELLERS,
   WELL_FORMED,
@@ -45,13 +51,69 @@ export const effortSchema = z.strictObject({
   skill: whole(LIMITS.effort.skill),
 });
 
+const { step } = LIMITS;
+
+/** Minutes, as far as anyone knows them. */
+const minutesSchema = z.strictObject({
+  least: number(step.minutes).optional(),
+  usual: number(step.minutes).optional(),
+  most: number(step.minutes).optional(),
+});
+
+/** What is weighed into a piece by its mass. */
+export const doseSchema = z.strictObject({
+  name: shortText,
+  perKilogram: number(step.perKilogram),
+  /** Of a curing salt: the share that is nitrite. */
+  active: number(step.active).optional(),
+});
+
+/** One step of a method. What is left out is not known, or does not apply. */
+export const stepSchema = z.strictObject({
+  id,
+  kind: z.enum(STEP_KINDS),
+  name: shortText,
+  minutes: minutesSchema.default({}),
+  equipment: z.enum(EQUIPMENT_KINDS).optional(),
+  /** How the equipment is set: a temperature, and in words, such as "medium-high". */
+  celsius: number(step.celsius).optional(),
+  setting: shortText.default(''),
+  hands: z.enum(HANDS).default('none'),
+  /** What is done again and again in it: every so many seconds, or so many times. */
+  every: z
+    .strictObject({ what: shortText, seconds: whole(step.every).optional(), times: whole(step.times).optional() })
+    .optional(),
+  /** What ends it, where that is not the clock: a temperature inside, or a loss of mass. */
+  until: z
+    .strictObject({
+      celsius: number(step.celsius).optional(),
+      where: shortText.default(''),
+      loss: number(step.loss).optional(),
+    })
+    .optional(),
+  /** How long the piece may wait after it, and how it is kept meanwhile. */
+  wait: z
+    .strictObject({
+      least: number(step.minutes).optional(),
+      most: number(step.minutes).optional(),
+      celsius: number(step.celsius).optional(),
+      side: z.enum(SIDES).optional(),
+    })
+    .optional(),
+  doses: z.array(doseSchema).max(MOST_DOSES).default([]),
+  /** Pieces change places halfway. */
+  swaps: z.boolean().default(false),
+});
+
 export const methodSchema = z.strictObject({
   id,
   name: shortText,
   /** What it is, in a line. */
   note: longText.default(''),
-  /** How it is done, one step a line. */
+  /** How it is done, one step a line; of plans from before steps had parts. */
   steps: longText.default(''),
+  /** How it is done, step by step. */
+  chain: z.array(stepSchema).max(MOST_STEPS).default([]),
   equipment: shortText.default(''),
   reference: z.boolean(),
   effort: effortSchema.optional(),
@@ -194,6 +256,8 @@ export const tastingSchema = z.strictObject({
 });
 
 export type Effort = z.infer<typeof effortSchema>;
+export type ChainStep = z.infer<typeof stepSchema>;
+export type SetDose = z.infer<typeof doseSchema>;
 export type Method = z.infer<typeof methodSchema>;
 export type Panelist = z.infer<typeof panelistSchema>;
 export type BallotItem = z.infer<typeof ballotItemSchema>;

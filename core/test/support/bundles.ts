@@ -49,6 +49,7 @@ export function simpleTasting({
       name: `Method ${m}`,
       note: '',
       steps: '',
+      chain: [],
       equipment: '',
       reference: m === 0,
     })),

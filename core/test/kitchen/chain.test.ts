@@ -1,0 +1,154 @@
+import {
+  chainEffort,
+  chainOf,
+  differences,
+  differenceText,
+  readStep,
+  readSteps,
+  stepProblem,
+  stepText,
+} from '../../src/kitchen';
+import { METHOD_SETS } from '../../src/library';
+import { methodSchema } from '../../src/tasting';
+
+const read = (line: string) => readStep(line, 'a');
+
+describe('a step that is typed in', () => {
+  it.each([
+    [
+      'Roast 110 °C until 50 °C inside, 25-40 min',
+      {
+        kind: 'heat',
+        name: 'Roast',
+        equipment: 'oven',
+        celsius: 110,
+        hands: 'start',
+        until: { celsius: 50, where: 'inside' },
+        minutes: { least: 25, usual: 32.5, most: 40 },
+      },
+    ],
+    [
+      'Smoke at 225 F until 195 F, 14-16 h',
+      {
+        equipment: 'smoker',
+        celsius: 107.2,
+        until: { celsius: 90.6, where: '' },
+        minutes: { least: 840, usual: 900, most: 960 },
+      },
+    ],
+    [
+      'Sear, turning every 30 s, high heat, 4 min',
+      {
+        equipment: 'hob',
+        hands: 'throughout',
+        setting: 'high heat',
+        every: { what: 'turn', seconds: 30 },
+        minutes: { usual: 4 },
+        name: 'Sear',
+      },
+    ],
+    ['Fry 3 min, turned twice', { every: { what: 'turn', times: 2 }, minutes: { usual: 3 } }],
+    ['sear 45 s', { name: 'Sear', minutes: { usual: 0.75 } }],
+    ['Hold at 60 °C 2 h 30 min', { kind: 'hold', celsius: 60, minutes: { usual: 150 }, hands: 'none' }],
+    ['Thaw overnight', { kind: 'thaw', equipment: 'refrigerator', minutes: { least: 480, usual: 720, most: 960 } }],
+    [
+      'Brine 4 h in the fridge, 20 g/kg salt',
+      { kind: 'brine', equipment: 'refrigerator', doses: [{ name: 'salt', perKilogram: 20 }] },
+    ],
+    ['Season with pepper 2 g per kg', { kind: 'season', doses: [{ name: 'pepper', perKilogram: 2 }] }],
+    ['Roast at 120 °C 30 min, places swapped halfway', { kind: 'heat', swaps: true, celsius: 120 }],
+    ['Cook in the water bath at 56 °C, 1,5 h', { equipment: 'bath', celsius: 56, minutes: { usual: 90 } }],
+    ['Turn once', { kind: 'turn', minutes: {} }],
+    ['Whatever the cook thinks', { kind: 'other', name: 'Whatever the cook thinks', minutes: {} }],
+  ])('%s', (line, expected) => {
+    expect(read(line)).toMatchObject(expected);
+  });
+
+  it('leaves open what it does not say, and makes no equipment or temperature up', () => {
+    const step = read('Rest');
+    expect(step).toMatchObject({ kind: 'rest', minutes: {}, hands: 'none', doses: [] });
+    expect(step.equipment ?? step.celsius ?? step.until ?? step.every ?? step.wait).toBeUndefined();
+    expect(read('40-25 min').minutes).toEqual({ usual: 25 });
+  });
+
+  it('never fails, and is a step that a bundle takes, whatever is typed', () => {
+    for (const line of [
+      '-',
+      '°',
+      '5-',
+      'at',
+      '110',
+      '110 °C',
+      'g/kg',
+      'until until',
+      'x'.repeat(200),
+      '🥕 20 min',
+      '1e9 h',
+    ])
+      expect(methodSchema.shape.chain.safeParse([read(line)]).success).toBe(true);
+  });
+
+  it.each(
+    METHOD_SETS.flatMap(({ methods }) =>
+      methods.flatMap(({ name, chain }) => chain.map((step) => [name, step] as const)),
+    ),
+  )('of %s reads back as the same from what is shown', (_, step) => {
+    const { name: _name, ...again } = readStep(stepText(step), step.id);
+    const { name: _other, ...first } = step;
+    expect(again).toMatchObject({ ...first, doses: [], swaps: false });
+  });
+});
+
+describe('the shipped methods', () => {
+  it.each(METHOD_SETS.flatMap(({ methods }) => methods))('$name has a whole chain', ({ chain, effort }) => {
+    expect(chain.length).toBeGreaterThan(0);
+    expect(chain.map(stepProblem)).toEqual(chain.map(() => null));
+    const { unknown, totalMinutes, handsOnMinutes } = chainEffort(chain);
+    expect(unknown).toBe(0);
+    // Within what the set says of its effort, which counts clearing up and heating up as well.
+    expect(totalMinutes).toBeLessThanOrEqual(1.05 * (effort?.totalMinutes ?? 0));
+    expect(handsOnMinutes).toBeLessThanOrEqual(totalMinutes);
+  });
+});
+
+describe('chains', () => {
+  it('of plans from before are read from their lines', () => {
+    const method = { chain: [], steps: 'Boil 20 min\n\nDrain' };
+    expect(chainOf(method).map(({ id, name }) => [id, name])).toEqual([
+      ['line-1', 'Boil'],
+      ['line-2', 'Drain'],
+    ]);
+    const chain = readSteps('Steam 5 min', String);
+    expect(chainOf({ chain, steps: 'Boil' })).toBe(chain);
+  });
+
+  it('say what only differs', () => {
+    const [once, often] = ['Dry 1 min\nSear 8 min, turned once', 'Dry 1 min\nSear 8 min, turning every minute'].map(
+      (text) => readSteps(text, String),
+    );
+    expect(differenceText(differences(once, often))).toBe('Only this differs: Sear: turn once, not turn every minute.');
+    expect(differenceText(differences(once, once))).toBe('Nothing in their steps differs.');
+  });
+
+  it('line steps up, so that one more is one difference', () => {
+    const [plain, rested] = [
+      'Roast at 110 °C 30 min\nSlice 2 min',
+      'Roast at 110 °C 30 min\nRest 8 min\nSlice 2 min',
+    ].map((text) => readSteps(text, String));
+    expect(differences(rested, plain).map(({ text }) => text)).toEqual(['has “Rest”']);
+    expect(differences(plain, rested).map(({ text }) => text)).toEqual(['has no “Rest”']);
+    const turned = readSteps('Sear 1 min\nRoast at 110 °C 30 min', String);
+    const first = readSteps('Roast at 110 °C 30 min\nSear 1 min', String);
+    expect(differences(first, turned).length).toBeGreaterThanOrEqual(2);
+  });
+
+  it('name what is wrong with a step', () => {
+    const step = read('Roast 30 min');
+    expect(stepProblem(step)).toBeNull();
+    expect(stepProblem({ ...step, name: ' ' })).toMatch('what is done');
+    expect(stepProblem({ ...step, minutes: { least: 5, most: 4 } })).toMatch('longer than the most');
+    expect(stepProblem({ ...step, minutes: { least: 5, usual: 4, most: 9 } })).toMatch('outside');
+    expect(stepProblem({ ...step, wait: { least: 5, most: 4 } })).toMatch('longer than it may');
+    expect(stepProblem({ ...step, every: { what: 'turn' } })).toMatch('how often to turn');
+  });
+});
