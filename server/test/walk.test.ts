@@ -30,6 +30,7 @@ const plan: Draft = {
     name: word(`Method${'ABC'[at]}`),
     note: word(`Note${'ABC'[at]}`),
     steps: word(`Steps${'ABC'[at]}`),
+    chain: [],
     equipment: word(`Equipment${'ABC'[at]}`),
     reference: at === 0,
   })),

@@ -1,3 +1,4 @@
+import { chainOf, stepText } from '../kitchen';
 import { rawNumbers } from '../served';
 import type { Piece, Tasting } from '../tasting';
 import { constantsTable } from './plan';
@@ -14,9 +15,13 @@ export function kitchenSheet(tasting: Tasting, pieces: readonly Piece[]): Sheet 
     ...(lots.size > 0 ? [{ name: 'Lot' }] : []),
     { name: 'Done', isWide: true },
   ];
-  const blocks = tasting.methods.flatMap(({ id, name, note, steps, equipment, reference }): Block[] => {
+  const blocks = tasting.methods.flatMap(({ id, name, note, steps, chain, equipment, reference }): Block[] => {
     const own = pieces.filter((piece) => piece.method === id).sort((a, b) => a.block - b.block);
-    const lines = [note, equipment && `Equipment: ${equipment}`, ...steps.split('\n')].filter(Boolean);
+    const lines = [
+      note,
+      equipment && `Equipment: ${equipment}`,
+      ...chainOf({ steps, chain }).map((step) => stepText(step)),
+    ].filter(Boolean);
     const extra = bundled.filter((one) => one.method === id).map(({ text }) => `Comes with it: ${text}`);
     return [
       { kind: 'heading', text: reference ? `${name} (reference)` : name },

@@ -84,6 +84,9 @@ describe('a step that is typed in', () => {
       'x'.repeat(200),
       '🥕 20 min',
       '1e9 h',
+      'Bake at 5000 °C',
+      'Salt 9000 g/kg',
+      'Until 9999 F, turning every 2 days',
     ])
       expect(methodSchema.shape.chain.safeParse([read(line)]).success).toBe(true);
   });

@@ -3,6 +3,7 @@ import {
   storedDesign,
   type Analysis,
   type Answer,
+  type ChainStep,
   type Effort,
   type Piece,
   type Serving,
@@ -99,6 +100,8 @@ export class MethodRow {
   @Column('varchar') name: string;
   @Column('text') note: string;
   @Column('text') steps: string;
+  /** Step by step, as the bundle has it; null for plans from before steps had parts. */
+  @Column('simple-json', { nullable: true }) chain: ChainStep[] | null;
   @Column('varchar') equipment: string;
   @Column('boolean') reference: boolean;
   /** What it asks of the cook, as the bundle has it; null where nobody said. */

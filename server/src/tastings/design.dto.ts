@@ -1,22 +1,32 @@
 import {
   CODE_SHARING,
   DECISIONS,
+  EQUIPMENT_KINDS,
+  HANDS,
   ITEM_KINDS,
   LIMITS,
   LONG_TEXT,
   MOST_BUNDLED,
   MOST_CONSTANTS,
+  MOST_DOSES,
   MOST_ITEMS,
   MOST_OPTIONS,
   MOST_PIECES,
+  MOST_STEPS,
   MOST_ZONES,
   PRODUCTS,
   SHORT_TEXT,
+  SIDES,
+  STEP_KINDS,
   TESTS,
   type CodeSharing,
   type DecisionKind,
+  type EquipmentKind,
+  type Hands,
   type ItemKind,
   type Product,
+  type Side,
+  type StepKind,
   type Test,
 } from '@jacana/core/bundle';
 import { Choice, Decimal, DraftId, Flag, ListOf, Optional, Part, Text, Whole } from '../fields/fields';
@@ -30,12 +40,68 @@ export class EffortInput {
   @Whole(LIMITS.effort.skill) skill: number;
 }
 
+/** Minutes of a step, as far as anyone knows them. */
+export class StepMinutesInput {
+  @Optional() @Decimal(LIMITS.step.minutes) least?: number;
+  @Optional() @Decimal(LIMITS.step.minutes) usual?: number;
+  @Optional() @Decimal(LIMITS.step.minutes) most?: number;
+}
+
+/** What is done again and again in a step. */
+export class StepEveryInput {
+  @Text(SHORT_TEXT) what: string;
+  @Optional() @Whole(LIMITS.step.every) seconds?: number;
+  @Optional() @Whole(LIMITS.step.times) times?: number;
+}
+
+/** What ends a step, where that is not the clock. */
+export class StepUntilInput {
+  @Optional() @Decimal(LIMITS.step.celsius) celsius?: number;
+  @Text(SHORT_TEXT) where: string;
+  @Optional() @Decimal(LIMITS.step.loss) loss?: number;
+}
+
+/** How long a piece may wait after a step, and how it is kept meanwhile. */
+export class StepWaitInput {
+  @Optional() @Decimal(LIMITS.step.minutes) least?: number;
+  @Optional() @Decimal(LIMITS.step.minutes) most?: number;
+  @Optional() @Decimal(LIMITS.step.celsius) celsius?: number;
+  @Optional() @Choice(SIDES, 'Side') side?: Side;
+}
+
+export class DoseInput {
+  @Text(SHORT_TEXT) name: string;
+  /** Grams to a kilogram of the piece. */
+  @Decimal(LIMITS.step.perKilogram) perKilogram: number;
+  /** Of a curing salt: the share that is nitrite. */
+  @Optional() @Decimal(LIMITS.step.active) active?: number;
+}
+
+/** One step of a method; what is left out is not known, or does not apply. */
+export class StepInput {
+  @DraftId() id: string;
+  @Choice(STEP_KINDS, 'StepKind') kind: StepKind;
+  @Text(SHORT_TEXT) name: string;
+  @Part(() => StepMinutesInput) minutes: StepMinutesInput;
+  @Optional() @Choice(EQUIPMENT_KINDS, 'EquipmentKind') equipment?: EquipmentKind;
+  @Optional() @Decimal(LIMITS.step.celsius) celsius?: number;
+  @Text(SHORT_TEXT) setting: string;
+  @Choice(HANDS, 'Hands') hands: Hands;
+  @Optional() @Part(() => StepEveryInput) every?: StepEveryInput;
+  @Optional() @Part(() => StepUntilInput) until?: StepUntilInput;
+  @Optional() @Part(() => StepWaitInput) wait?: StepWaitInput;
+  @ListOf(() => DoseInput, MOST_DOSES) doses: DoseInput[];
+  /** Pieces change places halfway. */
+  @Flag() swaps: boolean;
+}
+
 export class MethodInput {
   @DraftId() id: string;
   @Text(SHORT_TEXT) name: string;
   @Text(LONG_TEXT) note: string;
-  /** One step a line. */
+  /** One step a line; of plans from before steps had parts. */
   @Text(LONG_TEXT) steps: string;
+  @ListOf(() => StepInput, MOST_STEPS) chain: StepInput[];
   @Text(SHORT_TEXT) equipment: string;
   @Flag() reference: boolean;
   @Optional() @Part(() => EffortInput) effort?: EffortInput;

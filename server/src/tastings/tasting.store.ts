@@ -222,8 +222,9 @@ export function tastingOf({ row, methods, panelists }: Pick<StoredTasting, 'row'
     question: row.question,
     ballotTitle: row.ballotTitle,
     ...row.design,
-    methods: methods.map(({ id, name, note, steps, equipment, reference, effort, cookLoss }) => ({
+    methods: methods.map(({ id, name, note, steps, chain, equipment, reference, effort, cookLoss }) => ({
       ...{ id, name, note, steps, equipment, reference },
+      chain: chain ?? [],
       ...(effort && { effort }),
       ...(cookLoss !== null && { cookLoss }),
     })),

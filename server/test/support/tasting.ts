@@ -18,6 +18,7 @@ export function draft(change: Partial<Draft> = {}, methods = 3, panelists = 6): 
       name,
       note: `note on ${name}`,
       steps: '',
+      chain: [],
       equipment: '',
       reference: at === 0,
     })),

@@ -541,6 +541,78 @@ export type AssumedInput = {
   firstEdge: number;
   noShows: number;
 };
+export type StepKind =
+  | 'prepare'
+  | 'thaw'
+  | 'brine'
+  | 'season'
+  | 'weigh'
+  | 'heat'
+  | 'turn'
+  | 'move'
+  | 'wrap'
+  | 'rest'
+  | 'hold'
+  | 'slice'
+  | 'plate'
+  | 'other';
+export type StepMinutesInput = {
+  least?: number;
+  usual?: number;
+  most?: number;
+};
+export type EquipmentKind =
+  | 'oven'
+  | 'hob'
+  | 'bath'
+  | 'grill'
+  | 'smoker'
+  | 'fryer'
+  | 'microwave'
+  | 'cabinet'
+  | 'refrigerator'
+  | 'freezer'
+  | 'board'
+  | 'scale'
+  | 'other';
+export type Hands = 'throughout' | 'start' | 'none';
+export type StepEveryInput = {
+  what: string;
+  seconds?: number;
+  times?: number;
+};
+export type StepUntilInput = {
+  celsius?: number;
+  where: string;
+  loss?: number;
+};
+export type Side = 'above' | 'below';
+export type StepWaitInput = {
+  least?: number;
+  most?: number;
+  celsius?: number;
+  side?: Side;
+};
+export type DoseInput = {
+  name: string;
+  perKilogram: number;
+  active?: number;
+};
+export type StepInput = {
+  id: string;
+  kind: StepKind;
+  name: string;
+  minutes: StepMinutesInput;
+  equipment?: EquipmentKind;
+  celsius?: number;
+  setting: string;
+  hands: Hands;
+  every?: StepEveryInput;
+  until?: StepUntilInput;
+  wait?: StepWaitInput;
+  doses: DoseInput[];
+  swaps: boolean;
+};
 export type EffortInput = {
   handsOnMinutes: number;
   totalMinutes: number;
@@ -553,6 +625,7 @@ export type MethodInput = {
   name: string;
   note: string;
   steps: string;
+  chain: StepInput[];
   equipment: string;
   reference: boolean;
   effort?: EffortInput;
@@ -683,7 +756,7 @@ export type KitchenPieceView = {
 export type KitchenMethodView = {
   method: string;
   note: string;
-  steps: string;
+  chain: StepInput[];
   equipment: string;
   reference: boolean;
   bundled: string[];

@@ -35,6 +35,7 @@ export const newMethod = (): DraftInput['methods'][number] => ({
   name: '',
   note: '',
   steps: '',
+  chain: [],
   equipment: '',
   reference: false,
 });

@@ -1,11 +1,6 @@
-import { useAppSelector } from '../store/store';
+import { useDegrees } from './degrees';
 
-/** A temperature, in the units that this person reads. Stored and computed in °C. */
+/** A temperature, in the units that this person reads. */
 export function Temperature({ celsius, digits = 0 }: { celsius: number; digits?: number }) {
-  const isMetric = useAppSelector((state) => state.preferences.units === 'metric');
-  return (
-    <span className="whitespace-nowrap">
-      {isMetric ? `${celsius.toFixed(digits)} °C` : `${((celsius * 9) / 5 + 32).toFixed(digits)} °F`}
-    </span>
-  );
+  return <span className="whitespace-nowrap">{useDegrees().text(celsius, digits)}</span>;
 }

@@ -158,3 +158,29 @@ export const columnMeans = (rows: readonly (readonly number[])[]): number[] =>
 /** Squares of block x method about what method and block lead one to expect. */
 export const betweenPieces = (cells: readonly Cell[], means: readonly number[]): number =>
   cells.reduce((sum, cell) => sum + squares(cell.means.map((mean, at) => mean - means[at])), 0);
+
+/** Variance of a method's mean that comes from which people came, by what they differ in. */
+export function tasteError(rows: readonly BlockRow[], cells: readonly Cell[]): number {
+  const means = columnMeans(cells.map((cell) => cell.means));
+  const people = new Map<string | number, Map<number, { sum: number; weight: number }>>();
+  for (const { panelist, samples, values, weight } of rows) {
+    const apart = values.map((value, at) => value - means[samples[at]]);
+    const level = apart.reduce((sum, value) => sum + value, 0) / apart.length;
+    const own = people.get(panelist) ?? new Map<number, { sum: number; weight: number }>();
+    people.set(panelist, own);
+    samples.forEach((sample, at) => {
+      const so = own.get(sample) ?? { sum: 0, weight: 0 };
+      own.set(sample, { sum: so.sum + weight * (apart[at] - level), weight: so.weight + weight });
+    });
+  }
+  let [scatter, free, tasted] = [0, 0, 0];
+  for (const own of people.values()) {
+    const tastes = [...own.values()].map(({ sum, weight }) => sum / weight);
+    if (tastes.length < 2) continue;
+    scatter += squares(tastes);
+    free += tastes.length - 1;
+    tasted += tastes.length;
+  }
+  const size = people.size;
+  return size < 2 || free === 0 ? 0 : ((scatter / free) * (size / (size - 1)) * means.length) / tasted;
+}

@@ -45,6 +45,7 @@ import {
   columnMeans,
   readingOf,
   squares,
+  tasteError,
   type BlockRow,
   type Cell,
   type Reading,
@@ -115,43 +116,54 @@ export function pieceBlocks(rows: readonly BlockRow[], options: PieceBlocksOptio
   const cells = cellsOf(rows, k, reading);
   if (cells.length < 2)
     return { test: null, reason: new Set(rows.map(({ block }) => block)).size < 2 ? ONE_BLOCK : NOT_COMPARED };
-  const means = columnMeans(cells.map((cell) => cell.means));
-  const [df1, df2] = [k - 1, (k - 1) * (cells.length - 1)];
-  const isOdds = ranked && !reading.isCrossed && reading.units.every(({ solve }) => solve === null);
-  const scaled = isOdds ? cells.map((cell) => ({ ...cell, means: logOddsOf(cell, k) })) : cells;
-  const tested = isOdds ? columnMeans(scaled.map((cell) => cell.means)) : means;
-  const taste = reading.isCrossed ? cells.length * tasteError(rows, means) : 0;
-  const apart = betweenPieces(cells, means) / df2 + taste;
-  // Blocks that agree to the last rank do so however many ate from each.
-  const error = isOdds && apart > NOTHING ? betweenPieces(scaled, tested) / df2 : apart;
-  const F = ratio((cells.length * squares(tested)) / df1, error);
-  // Blocks that agree to the last rank may do so by luck: no surer than all their pieces falling alike.
+  const df2 = (k - 1) * (cells.length - 1);
+  const scale = { df2, taste: reading.isCrossed ? cells.length * tasteError(rows, cells) : 0 };
+  const given = tested(cells, scale);
+  // Blocks that agree to the last rank do so however many ate from each: their odds are not asked.
+  const judged = ranked && isWhole(reading) && given.error > NOTHING ? tested(asOdds(cells, k), scale) : given;
+  // They may do so by luck: no surer than all their pieces falling alike.
   const least = factorial(k) ** (1 - cells.length);
   const isFine = !reading.isCrossed && canReach(options.alpha, k, cells.length);
   const probability: Probability = isFine
     ? relabelled(cells, k, options)
-    : { p: F === null ? least : fUpperTail(F, df1, df2), from: 'limiting' };
-  const tails = { df: df2, least, ...tailsOf(df2, options) };
-  const pairs = pairsOf(means, seOf(apart, cells.length), {
-    ...tails,
-    tested,
-    testedSe: seOf(error, cells.length),
-  });
+    : { p: judged.F === null ? least : fUpperTail(judged.F, k - 1, df2), from: 'limiting' };
+  const pairs = pairsOf(given, judged, { df: df2, least, ...tailsOf(df2, options) });
+  const { means } = given;
   return {
     test: 'piece-blocks',
-    ...{ F, df1, df2, probability, by: isFine ? 'relabelling' : 'F' },
+    ...{ F: judged.F, df1: k - 1, df2, probability, by: isFine ? 'relabelling' : 'F' },
     ...{ blocks: cells.length, joined: cells.filter(({ blocks }) => blocks.length > 1).length, means },
     // Of two methods the one pair is the whole question, and has one answer.
     pairs: k === 2 ? pairs.map((pair) => ({ ...pair, p: probability.p, adjustedP: probability.p })) : pairs,
   };
 }
 
+/** Methods on the error of pieces, on one scale. */
+interface Tested {
+  means: number[];
+  error: number;
+  F: number | null;
+  /** Standard error of a difference between two methods. */
+  se: number;
+}
+
+function tested(cells: readonly Cell[], { df2, taste }: { df2: number; taste: number }): Tested {
+  const means = columnMeans(cells.map((cell) => cell.means));
+  const error = betweenPieces(cells, means) / df2 + taste;
+  const between = (cells.length * squares(means)) / (means.length - 1);
+  const se = error > NOTHING ? Math.sqrt((2 * error) / cells.length) : 0;
+  return { means, error, F: ratio(between, error), se };
+}
+
+/** Whether everyone had all methods, and each from one block. */
+const isWhole = ({ units, isCrossed }: Reading): boolean => !isCrossed && units.every(({ solve }) => solve === null);
+
+const asOdds = (cells: readonly Cell[], k: number): Cell[] =>
+  cells.map((cell) => ({ ...cell, means: logOddsOf(cell, k) }));
+
 /** Mean ranks as log odds of being placed behind another of the samples, with half a person added to either side. */
 const logOddsOf = ({ means, people }: Cell, k: number): number[] =>
   means.map((mean) => Math.log((people * (mean - 1) + (k - 1) / 2) / (people * (k - mean) + (k - 1) / 2)));
-
-/** Standard error of a difference between two methods. */
-const seOf = (error: number, blocks: number): number => (error > NOTHING ? Math.sqrt((2 * error) / blocks) : 0);
 
 /** F, as far as digits go; null where there is a difference and no error. */
 function ratio(between: number, error: number): number | null {
@@ -167,31 +179,6 @@ const canReach = (alpha: number, k: number, blocks: number): boolean =>
 const ONE_BLOCK = 'With one piece of each method, a method cannot be told apart from its piece.';
 const NOT_COMPARED =
   'Too few people compared all methods on pieces of their own, so a method cannot be told apart from its pieces.';
-
-/** Variance of a method's mean that comes from which people came, by what they differ in. */
-function tasteError(rows: readonly BlockRow[], means: readonly number[]): number {
-  const people = new Map<string | number, Map<number, { sum: number; weight: number }>>();
-  for (const { panelist, samples, values, weight } of rows) {
-    const apart = values.map((value, at) => value - means[samples[at]]);
-    const level = apart.reduce((sum, value) => sum + value, 0) / apart.length;
-    const own = people.get(panelist) ?? new Map<number, { sum: number; weight: number }>();
-    people.set(panelist, own);
-    samples.forEach((sample, at) => {
-      const so = own.get(sample) ?? { sum: 0, weight: 0 };
-      own.set(sample, { sum: so.sum + weight * (apart[at] - level), weight: so.weight + weight });
-    });
-  }
-  let [scatter, free, tasted] = [0, 0, 0];
-  for (const own of people.values()) {
-    const tastes = [...own.values()].map(({ sum, weight }) => sum / weight);
-    if (tastes.length < 2) continue;
-    scatter += squares(tastes);
-    free += tastes.length - 1;
-    tasted += tastes.length;
-  }
-  const size = people.size;
-  return size < 2 || free === 0 ? 0 : ((scatter / free) * (size / (size - 1)) * means.length) / tasted;
-}
 
 function relabelled(
   cells: readonly Cell[],
@@ -222,9 +209,6 @@ function sumsOf(means: readonly number[], people: number): number[] {
 
 /** What pairs are held against. */
 interface PairError {
-  /** Means on the scale of the test, and the standard error of their differences. */
-  tested: readonly number[];
-  testedSe: number;
   df: number;
   /** p of a pair where blocks agree to the last rank. */
   least: number;
@@ -263,10 +247,11 @@ function tukeyAt(k: number, df: number, alpha: number): (q: number) => number {
   return (q) => (q >= least ? alpha : 1);
 }
 
+/** @param given on the scale that differences are told in @param judged on the scale that they are tested on */
 function pairsOf(
-  means: readonly number[],
-  se: number,
-  { tested, testedSe, df, least, tukey, student }: PairError,
+  { means, se }: Tested,
+  { means: tested, se: testedSe }: Tested,
+  { df, least, tukey, student }: PairError,
 ): BlockPair[] {
   return means.flatMap((mean, a) =>
     means.slice(a + 1).map((other, at): BlockPair => {

@@ -49,12 +49,11 @@ export function chainEffort(chain: readonly ChainStep[]): {
 
 /** What keeps a step from being cooked by, in words for whoever enters it. */
 export function stepProblem({ name, minutes, wait, every }: ChainStep): string | null {
-  const { least, usual, most } = minutes;
+  const { least = 0, most = Infinity, usual = Math.min(least, most) } = minutes;
   if (name.trim() === '') return 'Say what is done.';
-  if (least !== undefined && most !== undefined && least > most) return 'The least is longer than the most.';
-  if (usual !== undefined && ((least !== undefined && usual < least) || (most !== undefined && usual > most)))
-    return 'What is usual lies outside of least and most.';
-  if (wait?.least !== undefined && wait.most !== undefined && wait.least > wait.most)
-    return 'The piece has to wait longer than it may.';
-  return every && every.seconds === undefined && every.times === undefined ? `Say how often to ${every.what}.` : null;
+  if (least > most) return 'The least is longer than the most.';
+  if (usual < least || usual > most) return 'What is usual lies outside of least and most.';
+  const { least: shortest = 0, most: longest = Infinity } = wait ?? {};
+  if (shortest > longest) return 'The piece has to wait longer than it may.';
+  return every && (every.seconds ?? every.times) === undefined ? `Say how often to ${every.what}.` : null;
 }

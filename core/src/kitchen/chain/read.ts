@@ -11,7 +11,7 @@
  * readStep('Roast 110 °C until 50 °C inside, 25-40 min', 'a').minutes.usual // 32.5
  * readStep('Sear, turning every minute', 'a').every.seconds // 60
  */
-import { LIMITS, type ChainStep, type EquipmentKind, type Hands, type StepKind } from '../../tasting';
+import { LIMITS, type ChainStep, type EquipmentKind, type Hands, type Limits, type StepKind } from '../../tasting';
 import { celsiusOf } from '../limits';
 
 interface Verb {
@@ -52,6 +52,9 @@ const VERBS: readonly Verb[] = [
     hands: 'throughout',
   },
 ];
+
+/** Something that takes a cook, as far as anyone knows. */
+const UNKNOWN: Verb = { words: /^/, kind: 'other', hands: 'throughout' };
 
 /** Equipment that a line names itself. */
 const NAMED: readonly [RegExp, EquipmentKind][] = [
@@ -108,31 +111,49 @@ export const readSteps = (text: string, idOf: (line: number) => string): ChainSt
 /** @param line one step in words */
 export function readStep(line: string, id: string): ChainStep {
   const text = line.trim().replace(/\s+/g, ' ');
-  const low = text.toLowerCase();
-  const verb = VERBS.find(({ words }) => words.test(low));
+  const verb = VERBS.find(({ words }) => words.test(text.toLowerCase())) ?? UNKNOWN;
   const ends = UNTIL.exec(text);
   const rest = ends ? text.replace(ends[0], ' ') : text;
   // What is turned once in a step of its own is that step.
-  const every = verb?.kind === 'turn' ? undefined : everyOf(rest);
+  const every = verb.kind === 'turn' ? undefined : everyOf(rest);
   const timed = every ? rest.replace(EVERY, ' ').replace(ONCE, ' ') : rest;
-  const set = SET_TO.exec(rest);
   const dose = doseOf(text);
-  const equipment = NAMED.find(([words]) => words.test(low))?.[1] ?? verb?.equipment;
   return {
-    ...{ id, kind: verb?.kind ?? 'other', name: nameOf(text), minutes: minutesOf(timed) },
-    ...(equipment && { equipment }),
-    ...(set && { celsius: degreesOf(set[1], set[2]) }),
-    setting: SETTING.exec(text)?.[0].toLowerCase() ?? '',
-    hands: every?.seconds !== undefined ? 'throughout' : (verb?.hands ?? 'throughout'),
+    ...{ id, kind: verb.kind, name: nameOf(text), minutes: minutesOf(timed) },
+    ...settingOf(text, rest, verb),
+    hands: every?.seconds !== undefined ? 'throughout' : verb.hands,
     ...(every && { every }),
-    ...(ends && { until: { celsius: degreesOf(ends[1], ends[2]), where: ends[3] ? 'inside' : '' } }),
+    ...untilOf(ends),
     doses: dose ? [dose] : [],
-    swaps: verb?.kind !== 'move' && /\bswap/i.test(text),
+    swaps: verb.kind !== 'move' && /\bswap/i.test(text),
   };
 }
 
-const degreesOf = (degrees: string, unit: string): number =>
-  Math.round((unit.toUpperCase() === 'F' ? celsiusOf(value(degrees)) : value(degrees)) * 10) / 10;
+/** In or on what, and how it is set. @param rest the line without what ends the step */
+function settingOf(text: string, rest: string, verb: Verb) {
+  const equipment = NAMED.find(([words]) => words.test(text.toLowerCase()))?.[1] ?? verb.equipment;
+  const celsius = degreesOf(SET_TO.exec(rest));
+  return {
+    ...(equipment && { equipment }),
+    ...(celsius !== undefined && { celsius }),
+    setting: SETTING.exec(text)?.[0].toLowerCase() ?? '',
+  };
+}
+
+function untilOf(ends: RegExpExecArray | null): Pick<ChainStep, 'until'> {
+  const celsius = degreesOf(ends);
+  return celsius === undefined ? {} : { until: { celsius, where: ends?.[3] ? 'inside' : '' } };
+}
+
+/** Nothing where no kitchen gets that hot. */
+function degreesOf(found: RegExpExecArray | null): number | undefined {
+  if (!found) return undefined;
+  const [, degrees, unit] = found;
+  const celsius = Math.round((unit.toUpperCase() === 'F' ? celsiusOf(value(degrees)) : value(degrees)) * 10) / 10;
+  return within(celsius, LIMITS.step.celsius) ? celsius : undefined;
+}
+
+const within = (number: number, { least, most }: Limits): boolean => number >= least && number <= most;
 
 function minutesOf(text: string): ChainStep['minutes'] {
   const span = SPAN.exec(text);
@@ -156,20 +177,24 @@ function everyOf(text: string): ChainStep['every'] | undefined {
   if (every) {
     const [, what, count, unit] = every;
     const seconds = Math.round((count ? value(count) : 1) * unitMinutes(unit) * 60);
-    return { what: what.toLowerCase(), seconds };
+    return within(seconds, LIMITS.step.every) ? { what: what.toLowerCase(), seconds } : undefined;
   }
   const once = ONCE.exec(text);
   if (!once) return undefined;
   const what = once[1].toLowerCase().replace(/^(bast|shak)$/, '$1e');
-  return { what, times: once[3] ? Number(once[3]) : once[2].toLowerCase() === 'once' ? 1 : 2 };
+  const times = once[3] ? Number(once[3]) : once[2].toLowerCase() === 'once' ? 1 : 2;
+  return within(times, LIMITS.step.times) ? { what, times } : undefined;
 }
 
 function doseOf(text: string): ChainStep['doses'][number] | undefined {
   const after = DOSE_AFTER.exec(text);
-  if (after && !/^(with|at|to|of|add|and|season)$/i.test(after[1]))
-    return { name: after[1].toLowerCase(), perKilogram: value(after[2]) };
+  const isNamed = after !== null && !/^(with|at|to|of|add|and|season)$/i.test(after[1]);
   const before = DOSE.exec(text);
-  return before ? { name: (before[2] ?? '').trim().toLowerCase() || 'salt', perKilogram: value(before[1]) } : undefined;
+  const [name, amount] = isNamed ? [after[1], after[2]] : before ? [before[2] ?? '', before[1]] : ['', ''];
+  const perKilogram = value(amount);
+  return amount !== '' && within(perKilogram, LIMITS.step.perKilogram)
+    ? { name: name.trim().toLowerCase() || 'salt', perKilogram }
+    : undefined;
 }
 
 /** What is left when what was understood is taken out of the line. */

@@ -2,6 +2,7 @@ import { First1767225600000 } from './1767225600000-first';
 import { EffortAndTouched1767312000000 } from './1767312000000-effort-and-touched';
 import { EveryTest1767398400000 } from './1767398400000-every-test';
 import { Records1780000000000 } from './1780000000000-records';
+import { Chains1795737600000 } from './1795737600000-chains';
 
 /** In their order. A migration that has landed never changes, and leans on nothing that can. */
 export const MIGRATIONS = [
@@ -9,4 +10,5 @@ export const MIGRATIONS = [
   EffortAndTouched1767312000000,
   EveryTest1767398400000,
   Records1780000000000,
+  Chains1795737600000,
 ];

@@ -1,6 +1,8 @@
 import type { StoredTasting } from '../../tastings/tasting.store';
+import { StepInput } from '../../tastings/design.dto';
 import { ListOf, Said, SaidTexts } from '../../fields/fields';
-import { MOST_PIECES } from '@jacana/core/bundle';
+import { MOST_PIECES, MOST_STEPS } from '@jacana/core/bundle';
+import { chainOf } from '@jacana/core/kitchen';
 import { rawNumbers } from '@jacana/core/served';
 
 /** What the kitchen may know: methods, pieces and tags. There is no field for a code or a panelist here. */
@@ -19,8 +21,8 @@ export class KitchenPieceView {
 export class KitchenMethodView {
   @Said('string') method: string;
   @Said('string') note: string;
-  /** One step a line. */
-  @Said('string') steps: string;
+  /** How it is done, step by step. */
+  @ListOf(() => StepInput, MOST_STEPS) chain: StepInput[];
   @Said('string') equipment: string;
   @Said('boolean') reference: boolean;
   /** What comes with the method and cannot be held constant. */
@@ -51,8 +53,9 @@ export function kitchenView({ row, methods, plan }: StoredTasting): KitchenView 
   return {
     halves,
     constants: constants.map(({ name, target, tolerance, check }) => ({ name, target, tolerance, check })),
-    methods: methods.map(({ id, name, note, steps, equipment, reference }) => ({
-      ...{ method: name, note, steps, equipment, reference },
+    methods: methods.map(({ id, name, note, steps, chain, equipment, reference }) => ({
+      ...{ method: name, note, equipment, reference },
+      chain: chainOf({ steps, chain: chain ?? [] }),
       bundled: bundled.filter((one) => one.method === id).map((one) => one.text),
       pieces: (plan?.pieces ?? [])
         .filter((piece) => piece.method === id)

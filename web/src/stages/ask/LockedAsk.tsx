@@ -1,7 +1,9 @@
+import { chainOf } from '@jacana/core/kitchen';
 import { decisionText } from '@jacana/core/sheets';
 import { useDrafting } from '../../drafting/draft';
 import { methodLook } from '../../look/methodLook';
 import { Card } from '../../ui/Card';
+import { ChainText } from '../../shell/ChainText';
 import { Pad } from '../../ui/Pad';
 import { TableHead } from '../../ui/TableHead';
 
@@ -74,7 +76,7 @@ function MethodText({
   method: ReturnType<typeof useDrafting>['draft']['methods'][number];
 }) {
   const { colour, notch } = methodLook(at);
-  const { name, note, steps, equipment, reference, effort } = method;
+  const { name, note, equipment, reference, effort } = method;
   const cost = effort && effort.cost > 0 ? `, ${effort.cost} a portion` : '';
   return (
     <li className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-3 py-2.5">
@@ -84,13 +86,7 @@ function MethodText({
           <strong>{name}</strong> {reference && <span className="text-sm text-quiet">reference</span>}
         </p>
         {note && <p className="text-quiet">{note}</p>}
-        {steps && (
-          <ol className="list-decimal pl-5 text-sm">
-            {steps.split('\n').map((step) => (
-              <li key={step}>{step}</li>
-            ))}
-          </ol>
-        )}
+        <ChainText chain={chainOf(method)} />
         {(equipment || effort) && (
           <p className="text-sm text-quiet">
             {[

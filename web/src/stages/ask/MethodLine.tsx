@@ -6,9 +6,10 @@ import { useDrafting } from '../../drafting/draft';
 import { methodLook } from '../../look/methodLook';
 import { Button } from '../../ui/Button';
 import { CellInput, RemoveButton } from '../../ui/CellInput';
-import { TextArea, TextField } from '../../ui/Field';
+import { TextField } from '../../ui/Field';
 import { NumberField } from '../../ui/NumberField';
 import { Pad } from '../../ui/Pad';
+import { ChainEditor } from './chain/ChainEditor';
 
 interface MethodLineProps {
   at: number;
@@ -138,21 +139,13 @@ function Details({ at, onMove: { up, down } }: Pick<MethodLineProps, 'at' | 'onM
           onChange={(percent) => form.setValue(`methods.${at}.cookLoss`, percent / 100)}
         />
       </div>
-      <div className="grid gap-3 sm:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
-        <TextArea
-          label="Steps, one a line"
-          rows={3}
-          maxLength={LONG_TEXT}
-          disabled={isLocked}
-          {...form.register(`methods.${at}.steps`)}
-        />
-        <TextField
-          label="Equipment"
-          maxLength={SHORT_TEXT}
-          disabled={isLocked}
-          {...form.register(`methods.${at}.equipment`)}
-        />
-      </div>
+      <ChainEditor at={at} />
+      <TextField
+        label="Equipment besides"
+        maxLength={SHORT_TEXT}
+        disabled={isLocked}
+        {...form.register(`methods.${at}.equipment`)}
+      />
       {!isLocked && (
         <div className="flex gap-4">
           <Button look="quiet" disabled={!up} onClick={() => up?.()} aria-label={`Move method ${at + 1} up`}>

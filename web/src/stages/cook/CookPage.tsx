@@ -6,6 +6,7 @@ import { useInTasting } from '../../shell/session';
 import { counted } from '../../shell/stages';
 import { Card } from '../../ui/Card';
 import { ToCome } from '../../ui/Notice';
+import { ChainText } from '../../shell/ChainText';
 import { Waiting } from '../../shell/Waiting';
 import { StageLayout } from '../../ui/StageLayout';
 import { PrintSheets } from '../../sheets/PrintSheets';
@@ -71,7 +72,7 @@ export function CookPage() {
 }
 
 function MethodPieces({ method }: { method: KitchenMethodView }) {
-  const { note, steps, equipment, reference, pieces } = method;
+  const { note, chain, equipment, reference, pieces } = method;
   return (
     <li className="grid gap-x-6 gap-y-1 py-3 sm:grid-cols-[minmax(0,16rem)_1fr]">
       <div>
@@ -80,13 +81,7 @@ function MethodPieces({ method }: { method: KitchenMethodView }) {
           {reference && <span className="text-sm font-normal text-quiet">reference</span>}
         </p>
         <p className="text-sm text-quiet">{[note, equipment].filter(Boolean).join(' · ')}</p>
-        {steps && (
-          <ol className="mt-1 list-decimal pl-5 text-sm">
-            {steps.split('\n').map((step) => (
-              <li key={step}>{step}</li>
-            ))}
-          </ol>
-        )}
+        <ChainText chain={chain} />
       </div>
       <ul className="flex flex-wrap items-start gap-2">
         {pieces.map(({ tag, lot, raw }) => (

@@ -51,7 +51,7 @@ function PlannedBalance() {
 
 /** Only what orders depend on, so that typing a name does not search anew. */
 function servingDesign({ test, methods, panel, service, zones }: Tasting): ServingDesign {
-  const bare = { name: '', note: '', steps: '', equipment: '' };
+  const bare = { name: '', note: '', steps: '', chain: [], equipment: '' };
   return {
     test,
     service,

@@ -16,7 +16,15 @@ export function sizedPlan(design: Tasting): SizedPlan {
   const { test, methods, service, zones, piecesPerMethod, takenAlike, halves, lots, alpha, assumed, decision } = design;
   return {
     ...{ test, service, piecesPerMethod, takenAlike, halves, lots, alpha, assumed, decision, zones },
-    methods: methods.map(({ id, reference }) => ({ id, reference, name: '', note: '', steps: '', equipment: '' })),
+    methods: methods.map(({ id, reference }) => ({
+      id,
+      reference,
+      name: '',
+      note: '',
+      steps: '',
+      chain: [],
+      equipment: '',
+    })),
   };
 }
 
