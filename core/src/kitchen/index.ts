@@ -3,3 +3,4 @@ export * from './heat';
 export * from './limits';
 export * from './probe';
 export * from './chain';
+export * from './runSheet';

@@ -48,12 +48,15 @@ export function chainEffort(chain: readonly ChainStep[]): {
 }
 
 /** What keeps a step from being cooked by, in words for whoever enters it. */
-export function stepProblem({ name, minutes, wait, every }: ChainStep): string | null {
-  const { least = 0, most = Infinity, usual = Math.min(least, most) } = minutes;
+export function stepProblem({ name, minutes, wait = {}, every }: ChainStep): string | null {
   if (name.trim() === '') return 'Say what is done.';
-  if (least > most) return 'The least is longer than the most.';
-  if (usual < least || usual > most) return 'What is usual lies outside of least and most.';
-  const { least: shortest = 0, most: longest = Infinity } = wait ?? {};
-  if (shortest > longest) return 'The piece has to wait longer than it may.';
+  const wrong = spanProblem(minutes);
+  if (wrong) return wrong;
+  if (spanProblem(wait)) return 'The piece has to wait longer than it may.';
   return every && (every.seconds ?? every.times) === undefined ? `Say how often to ${every.what}.` : null;
+}
+
+function spanProblem({ least = 0, most = Infinity, usual = least }: ChainStep['minutes']): string | null {
+  if (least > most) return 'The least is longer than the most.';
+  return usual < least || usual > most ? 'What is usual lies outside of least and most.' : null;
 }

@@ -1,0 +1,18 @@
+export { broken } from './check';
+export {
+  handsOf,
+  isTogether,
+  waitingOf,
+  waitsOf,
+  type Appliance,
+  type Job,
+  type Kitchen,
+  type Placed,
+  type Problem as RunSheetProblem,
+  type Task,
+  type Wait,
+} from './model';
+export { givenOut } from './place';
+export { solve, type RunSheet, type SolveOptions } from './solve';
+export { usageOf } from './usage';
+export { bestOf } from './exhaust';

@@ -1,0 +1,150 @@
+/**
+ * A run sheet, built backward from serving times: pieces wait as little as can be.
+ *
+ * One piece at a time is put into what the others leave free, each in the way that waits least (by
+ * dynamic programming over its steps). Which piece comes first decides how well that goes, so
+ * many orders are tried, those first that did not fit. Where there are few pieces, every other
+ * way is then ruled out one by one (branch and bound), and the sheet is called the best.
+ *
+ * Use it for durations as they usually are, not as a promise: the day differs, and is planned anew.
+ *
+ * Limits: whole minutes; no piece is begun earlier than ten hours before it has to be. Beyond a few pieces
+ * a sheet may exist that is not found.
+ *
+ * Source: list scheduling with priorities learnt from failures ("squeaky wheel", Joslin & Clements 1999);
+ * branch and bound, Land & Doig 1960.
+ *
+ * @example
+ * solve({ jobs: [{ piece: 'A1', method: 'a', due: 20, tasks: [{ step: 's', name: 'Boil', minutes: 9, equipment: null, setting: null, hands: 'none', waitLeast: 0, waitMost: 5 }] }], appliances: [], cooks: 1, seed: '1' }).placed[0].start // 11
+ */
+import { randomStream } from '../../numeric';
+import { bestOf } from './exhaust';
+import { fitted } from './fit';
+import { handsOf, waitingOf, waitsOf, type Job, type Placed, type Problem } from './model';
+import { givenOut, type Started } from './place';
+import { noPrices, type Prices } from './prices';
+import { usageOf, type Usage } from './usage';
+
+/** Result of {@link solve}. */
+export interface RunSheet {
+  /** Null where none was found. */
+  placed: Placed[] | null;
+  /** Minutes that pieces wait beyond what they have to. */
+  waiting: number;
+  /** Whether no sheet waits less; of a problem without a sheet, whether there is none. */
+  isProven: boolean;
+}
+
+export interface SolveOptions {
+  /** Orders of pieces that are tried. */
+  tries?: number;
+  /** Ways that are looked at to prove a sheet the best. */
+  nodes?: number;
+  onProgress?: (fraction: number) => void;
+  /** Asked between tries. */
+  isCancelled?: () => boolean;
+}
+
+/** Minutes before which nothing is begun, beyond what steps and waits take. */
+export const SLACK = 600;
+
+export function solve(problem: Problem, options: SolveOptions = {}): RunSheet {
+  const { tries = 60, nodes = 150_000, onProgress, isCancelled } = options;
+  const found = tried(problem, { tries, onProgress, isCancelled });
+  if (found?.waiting === 0) return { ...found, isProven: true };
+  const limit = found?.waiting ?? Infinity;
+  const best = bestOf(problem, { span: spanOf(problem), below: limit, nodes });
+  if (best.started) return { ...finished(problem, best.started), isProven: best.isWhole };
+  return found ? { ...found, isProven: best.isWhole } : { placed: null, waiting: 0, isProven: best.isWhole };
+}
+
+/** From the first minute at which anything can begin to the last serving. */
+export function spanOf({ jobs }: Pick<Problem, 'jobs'>): { from: number; to: number } {
+  const earliest = jobs.map(({ due, tasks }) =>
+    tasks.reduce((at, { minutes, waitLeast }) => at - minutes - waitLeast, due),
+  );
+  return { from: Math.min(0, ...earliest) - SLACK, to: Math.max(0, ...jobs.map(({ due }) => due)) };
+}
+
+function finished(problem: Problem, started: readonly Started[]): { placed: Placed[]; waiting: number } {
+  const placed = givenOut(started, problem);
+  return { placed, waiting: waitingOf(waitsOf(problem.jobs, placed)) };
+}
+
+/** The best of many orders of pieces. */
+function tried(
+  problem: Problem,
+  { tries, onProgress, isCancelled }: Required<Pick<SolveOptions, 'tries'>> & SolveOptions,
+) {
+  const random = randomStream(problem.seed, 'run sheet');
+  const span = spanOf(problem);
+  const prices = noPrices(problem, span);
+  let best: { placed: Placed[]; waiting: number } | null = null;
+  let order = byNeed(problem.jobs);
+  for (let turn = 0; turn < tries && !isCancelled?.(); turn++) {
+    const { started, failed, usage } = inTurn(problem, order, span, prices);
+    if (failed === null) {
+      const found = finished(problem, started);
+      if (best === null || found.waiting < best.waiting) best = found;
+      if (best.waiting === 0) break;
+      order = turn % 2 === 0 ? worstFirst(order, found.placed, problem) : shuffledGroups(order, random);
+      prices.fall();
+    } else {
+      order = turn % 8 === 7 ? shuffledGroups(order, random) : groupFirst(order, failed);
+      prices.rise(failed, usage);
+    }
+    onProgress?.((turn + 1) / tries);
+  }
+  return best;
+}
+
+const groupOf = ({ method, due }: Job): string => `${method} ${due}`;
+
+/** Pieces of one method and serving together; those first that need most of what is scarce. */
+function byNeed(jobs: readonly Job[]): Job[] {
+  const need = ({ tasks }: Job): number =>
+    tasks.reduce((sum, task) => sum + handsOf(task) + (task.equipment === null ? 0 : task.minutes / 4), 0);
+  return [...jobs].sort((a, b) => need(b) - need(a) || groupOf(a).localeCompare(groupOf(b)) || a.due - b.due);
+}
+
+/** The pieces that are one thing to do with the one that did not fit come first. */
+function groupFirst(order: readonly Job[], failed: Job): Job[] {
+  const isOf = (job: Job): boolean => groupOf(job) === groupOf(failed);
+  return [...order.filter(isOf), ...order.filter((job) => !isOf(job))];
+}
+
+/** The group that waits most comes first. */
+function worstFirst(order: readonly Job[], placed: readonly Placed[], { jobs }: Problem): Job[] {
+  const waits = waitsOf(jobs, placed);
+  const worst = [...order].sort((a, b) => waitingFor(b) - waitingFor(a))[0];
+  return groupFirst(order, worst);
+
+  function waitingFor({ piece }: Job): number {
+    return waitingOf(waits.filter((one) => one.piece === piece));
+  }
+}
+
+function shuffledGroups(order: readonly Job[], random: ReturnType<typeof randomStream>): Job[] {
+  const names = random.shuffled([...new Set(order.map(groupOf))]);
+  return names.flatMap((name) => order.filter((job) => groupOf(job) === name));
+}
+
+/** Pieces one after the other; where one does not fit, which. */
+function inTurn(problem: Problem, order: readonly Job[], span: { from: number; to: number }, prices: Prices) {
+  const usage = usageOf(problem, span);
+  const started: Started[] = [];
+  for (const job of order) {
+    const own = fitted(job, { problem, usage, span, prices });
+    if (own === null) return { started, failed: job, usage };
+    for (const step of own) book(step, problem, usage);
+    started.push(...own);
+  }
+  return { started, failed: null, usage };
+}
+
+function book(step: Started, { appliances }: Problem, usage: Usage): void {
+  const { method, step: name, start, task } = step;
+  usage.takeHands({ method, step: name, start, hands: handsOf(task) });
+  const at = appliances.findIndex(({ id }) => id === step.appliance);
+  if (at >= 0) usage.takePlace(at, { method, step: name, start, minutes: task.minutes, setting: task.setting });
+}
