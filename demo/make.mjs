@@ -5,8 +5,9 @@
  */
 import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { defaultTasting, digestOf, parseBundle } from '@jacana/core/bundle';
+import { defaultTasting, digestOf, noRange, parseBundle } from '@jacana/core/bundle';
 import { lockPlan, lockProblems } from '@jacana/core/design';
+import { readSteps } from '@jacana/core/kitchen';
 import { proposedConstants, usualBallot, withProduct } from '@jacana/core/library';
 import { randomStream } from '@jacana/core/numeric';
 import { simulateBallots } from '@jacana/core/simulate';
@@ -75,10 +76,35 @@ const notBlind = (name, at, because) =>
 const recordsOf = (...caveats) => ({ caveats, kitchen: [], service: [], amendments: [] });
 
 const methodsOf = (list) =>
-  list.map(([id, name, note, reference = false, effort]) => ({
+  list.map(([id, name, note, reference = false, effort, steps = '']) => ({
     ...{ id, name, note, steps: '', equipment: '', reference },
+    chain: readSteps(steps, (line) => `step-${line + 1}`).map(servedHot),
     ...(effort && { effort }),
   }));
+
+/** What is done stands at most a quarter of an hour, and what is on the plate a few minutes. */
+const servedHot = (step) => {
+  const most = { heat: 15, prepare: 60, season: 60, plate: 8, rest: 10 }[step.kind];
+  return most === undefined ? step : { ...step, wait: { most } };
+};
+
+/** The kitchen of the house, and when flights of one sitting are served. */
+const rangeFor = (at, flights, minutesApart = 40) => ({
+  equipment: [
+    ...['Left oven', 'Right oven', 'Small oven'].map((name, number) => ({
+      ...{ id: `oven-${number + 1}`, name, kind: 'oven', places: 3, perPlace: 4, shared: true },
+    })),
+    { id: 'hob', name: 'Hob', kind: 'hob', places: 4, perPlace: 4, shared: false },
+    { id: 'fryer', name: 'Fryer', kind: 'fryer', places: 1, perPlace: 4, shared: true },
+    { id: 'refrigerator', name: 'Refrigerator', kind: 'refrigerator', places: 6, perPlace: 12, shared: false },
+  ],
+  cooks: ['Marek', 'Leni'],
+  served: at.flatMap((moment, sitting) =>
+    Array.from({ length: flights }, (_, flight) => ({
+      ...{ sitting: sitting + 1, flight: flight + 1, at: minutesAfter(moment, flight * minutesApart) },
+    })),
+  ),
+});
 
 /** Minutes with hands on, minutes in all, cost a portion, mess and skill from 1 to 5. */
 const effortOf = (handsOnMinutes, totalMinutes, cost, mess, skill) => ({
@@ -149,7 +175,7 @@ const DRAFT = {
 };
 
 function write(file, bundle) {
-  const undated = { format: 'jacana-tasting', version: 3, readings: [], digest: null, ...bundle };
+  const undated = { format: 'jacana-tasting', version: 3, range: noRange(), readings: [], digest: null, ...bundle };
   const whole = { ...undated, digest: digestOf(undated) };
   const { problems } = parseBundle(whole);
   const unready = lockProblems(bundle.tasting);
@@ -166,10 +192,38 @@ function salmon() {
     ballotTitle: 'Thursday panel, 12 November',
     product: 'fish',
     methods: methodsOf([
-      ['pan-seared', 'Pan-seared', 'skin side down, butter, 180 °C pan', false, effortOf(9, 12, 3.4, 4, 4)],
-      ['slow-oven', 'Slow oven', '110 °C until 50 °C inside', false, effortOf(4, 35, 3.2, 1, 2)],
-      ['steamed', 'Steamed', 'basket, 8 minutes', false, effortOf(5, 14, 3.1, 2, 2)],
-      ['poached', 'Poached', 'court-bouillon at 75 °C', true, effortOf(8, 30, 3.5, 3, 3)],
+      [
+        'pan-seared',
+        'Pan-seared',
+        'skin side down, butter, 180 °C pan',
+        false,
+        effortOf(9, 12, 3.4, 4, 4),
+        'Dry the skin 1 min\nSear skin side down, medium-high heat, until 50 °C inside, 6-8 min\nPlate 1 min',
+      ],
+      [
+        'slow-oven',
+        'Slow oven',
+        '110 °C until 50 °C inside',
+        false,
+        effortOf(4, 35, 3.2, 1, 2),
+        'Season 1 min\nRoast at 110 °C until 50 °C inside, 25-31 min\nPlate 1 min',
+      ],
+      [
+        'steamed',
+        'Steamed',
+        'basket, 8 minutes',
+        false,
+        effortOf(5, 14, 3.1, 2, 2),
+        'Season 1 min\nSteam under a lid at 100 °C, 8 min\nPlate 1 min',
+      ],
+      [
+        'poached',
+        'Poached',
+        'court-bouillon at 75 °C',
+        true,
+        effortOf(8, 30, 3.5, 3, 3),
+        'Season 1 min\nPoach in broth at 75 °C until 50 °C inside, 10-14 min\nDrain 1 min\nPlate 1 min',
+      ],
     ]),
     bundled: [{ id: 'bundled-1', method: 'pan-seared', text: 'cooked in butter' }],
     panel: panelOf(24),
@@ -196,6 +250,7 @@ function salmon() {
   const [overshot, held] = [tagOf('slow-oven', 1), tagOf('poached', 0)];
   write('1-salmon.json', {
     ...{ tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key, ballots },
+    range: rangeFor([start], 2),
     seal: { closedAt: minutesAfter(start, 32), unsealedAt: minutesAfter(start, 40), unsealedBy: 'Ines' },
     records: recordsOf(
       caveat('caveat-1', -25, 'Marek', `Piece ${overshot} overshot by 6 °C`, [overshot]),
@@ -224,8 +279,22 @@ function rice() {
     test: 'triangle',
     ballot: { items: usualBallot('triangle', '') },
     methods: methodsOf([
-      ['not-soaked', 'Not soaked', 'rinsed, straight into the pot', true, effortOf(4, 30, 0.2, 1, 1)],
-      ['overnight', 'Soaked overnight', 'rinsed, soaked in the refrigerator', false, effortOf(6, 750, 0.2, 1, 1)],
+      [
+        'not-soaked',
+        'Not soaked',
+        'rinsed, straight into the pot',
+        true,
+        effortOf(4, 30, 0.2, 1, 1),
+        'Rinse 2 min\nCook covered, low heat, 16 min\nRest 10 min\nPlate 1 min',
+      ],
+      [
+        'overnight',
+        'Soaked overnight',
+        'rinsed, soaked in the refrigerator',
+        false,
+        effortOf(6, 750, 0.2, 1, 1),
+        'Rinse 2 min\nSoak overnight\nDrain 1 min\nCook covered, low heat, 16 min\nRest 10 min\nPlate 1 min',
+      ],
     ]),
     panel: panelOf(36),
     service: { seatsPerFlight: 18 },
@@ -244,6 +313,7 @@ function rice() {
     return at < 31 ? { answered: 0, quietFor: UNDER_WAY[at - 18] } : { answered: -1 };
   };
   write('2-rice.json', {
+    range: rangeFor([start], 2),
     ...{ tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key },
     seal: { closedAt: null, unsealedAt: null, unsealedBy: null },
     ballots: serve({
@@ -260,18 +330,90 @@ function rice() {
 }
 
 const WEDGES = [
-  ['plain-200', 'Oven 200 °C, plain', 'oiled, on a tray', effortOf(6, 40, 0.6, 2, 1)],
-  ['hot-230', 'Oven 230 °C', 'oiled, on a hot tray', effortOf(6, 30, 0.6, 2, 1)],
-  ['parboiled', 'Parboiled, then oven', 'five minutes in salted water first', effortOf(9, 50, 0.6, 3, 2)],
-  ['steamed-first', 'Steamed, then oven', 'eight minutes in the basket first', effortOf(9, 52, 0.6, 3, 2)],
-  ['soaked', 'Soaked in cold water', 'one hour, dried, then oven', effortOf(8, 110, 0.6, 2, 1)],
-  ['starch', 'Dusted with starch', 'tossed in corn starch, then oven', effortOf(8, 42, 0.7, 3, 2)],
-  ['semolina', 'Dusted with semolina', 'tossed in semolina, then oven', effortOf(8, 42, 0.7, 3, 2)],
-  ['covered', 'Covered, then open', 'foil for fifteen minutes', effortOf(7, 45, 0.6, 1, 1)],
-  ['rack', 'On a rack', 'air from below', effortOf(7, 38, 0.6, 2, 1)],
-  ['pan', 'Pan, then oven', 'browned on two sides first', effortOf(14, 40, 0.7, 4, 3)],
-  ['fried', 'Fried', '160 °C, then 180 °C', effortOf(18, 30, 0.9, 5, 4)],
-  ['low-slow', 'Oven 150 °C, long', 'an hour and a half', effortOf(6, 95, 0.6, 1, 1)],
+  [
+    'plain-200',
+    'Oven 200 °C, plain',
+    'oiled, on a tray',
+    effortOf(6, 40, 0.6, 2, 1),
+    'Oil 1 min\nRoast at 200 °C, turn once, 30-36 min\nPlate 1 min',
+  ],
+  [
+    'hot-230',
+    'Oven 230 °C',
+    'oiled, on a hot tray',
+    effortOf(6, 30, 0.6, 2, 1),
+    'Oil 1 min\nRoast at 230 °C, turn once, 22-26 min\nPlate 1 min',
+  ],
+  [
+    'parboiled',
+    'Parboiled, then oven',
+    'five minutes in salted water first',
+    effortOf(9, 50, 0.6, 3, 2),
+    'Boil in salted water 5 min\nDrain 1 min\nRoast at 200 °C, turn once, 26-30 min\nPlate 1 min',
+  ],
+  [
+    'steamed-first',
+    'Steamed, then oven',
+    'eight minutes in the basket first',
+    effortOf(9, 52, 0.6, 3, 2),
+    'Steam in the basket 8 min\nRoast at 200 °C, turn once, 26-30 min\nPlate 1 min',
+  ],
+  [
+    'soaked',
+    'Soaked in cold water',
+    'one hour, dried, then oven',
+    effortOf(8, 110, 0.6, 2, 1),
+    'Soak in cold water 60 min\nDry 2 min\nRoast at 200 °C, turn once, 30-36 min\nPlate 1 min',
+  ],
+  [
+    'starch',
+    'Dusted with starch',
+    'tossed in corn starch, then oven',
+    effortOf(8, 42, 0.7, 3, 2),
+    'Dress with corn starch 2 min\nRoast at 200 °C, turn once, 30-36 min\nPlate 1 min',
+  ],
+  [
+    'semolina',
+    'Dusted with semolina',
+    'tossed in semolina, then oven',
+    effortOf(8, 42, 0.7, 3, 2),
+    'Dress with semolina 2 min\nRoast at 200 °C, turn once, 30-36 min\nPlate 1 min',
+  ],
+  [
+    'covered',
+    'Covered, then open',
+    'foil for fifteen minutes',
+    effortOf(7, 45, 0.6, 1, 1),
+    'Cover with foil 1 min\nRoast at 200 °C 35-40 min\nPlate 1 min',
+  ],
+  [
+    'rack',
+    'On a rack',
+    'air from below',
+    effortOf(7, 38, 0.6, 2, 1),
+    'Oil 1 min\nRoast at 200 °C on a rack 28-32 min\nPlate 1 min',
+  ],
+  [
+    'pan',
+    'Pan, then oven',
+    'browned on two sides first',
+    effortOf(14, 40, 0.7, 4, 3),
+    'Sear both sides 6 min\nRoast at 200 °C 20-24 min\nPlate 1 min',
+  ],
+  [
+    'fried',
+    'Fried',
+    '160 °C, then 180 °C',
+    effortOf(18, 30, 0.9, 5, 4),
+    'Deep-fry at 160 °C 6 min\nDrain 1 min\nDeep-fry at 180 °C 2 min\nPlate 1 min',
+  ],
+  [
+    'low-slow',
+    'Oven 150 °C, long',
+    'an hour and a half',
+    effortOf(6, 95, 0.6, 1, 1),
+    'Oil 1 min\nRoast at 150 °C 85-95 min\nPlate 1 min',
+  ],
 ];
 
 function wedges() {
@@ -280,7 +422,7 @@ function wedges() {
     question: 'Which ways of making wedges are worth a final?',
     ballotTitle: 'Thursday panel, 26 November',
     product: 'potato-rice',
-    methods: methodsOf(WEDGES.map(([id, name, note, effort]) => [id, name, note, false, effort])),
+    methods: methodsOf(WEDGES.map(([id, name, note, effort, steps]) => [id, name, note, false, effort, steps])),
     bundled: [{ id: 'bundled-1', method: 'fried', text: 'takes up oil' }],
     panel: panelOf(48),
     lots: ['Case 1', 'Case 2'].map((name, at) => ({ id: `case-${at + 1}`, name })),
@@ -290,7 +432,8 @@ function wedges() {
     piecesPerMethod: 6,
     createdAt: '2026-11-23T09:00:00.000Z',
   });
-  write('3-wedges.json', { tasting, ...DRAFT });
+  const range = rangeFor(['2026-11-26T17:00:00.000Z', '2026-12-03T17:00:00.000Z'], 3);
+  write('3-wedges.json', { tasting, range, ...DRAFT });
 }
 
 function beans() {
@@ -307,8 +450,22 @@ function beans() {
     test: 'non-inferiority',
     ballot: { items: usualBallot('non-inferiority', '') },
     methods: methodsOf([
-      ['to-order', 'To order', 'steamed for each table', true, effortOf(6, 8, 0.5, 2, 2)],
-      ['batch', 'Batch-steamed', 'steamed before service, held warm', false, effortOf(3, 40, 0.4, 1, 1)],
+      [
+        'to-order',
+        'To order',
+        'steamed for each table',
+        true,
+        effortOf(6, 8, 0.5, 2, 2),
+        'Steam under a lid 5-6 min\nPlate 1 min',
+      ],
+      [
+        'batch',
+        'Batch-steamed',
+        'steamed before service, held warm',
+        false,
+        effortOf(3, 40, 0.4, 1, 1),
+        'Steam under a lid 5-6 min\nHold at 65 °C 30 min\nPlate 1 min',
+      ],
     ]),
     panel: panelOf(24),
     piecesPerMethod: 3,
@@ -321,6 +478,7 @@ function beans() {
     lockedAt: minutesAfter(start, -2 * 24 * 60),
   });
   write('4-beans.json', {
+    range: rangeFor([start], 2),
     ...{ tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key },
     seal: { closedAt: minutesAfter(start, 25), unsealedAt: minutesAfter(start, 31), unsealedBy: 'Ines' },
     ballots: serve({

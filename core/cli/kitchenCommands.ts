@@ -4,7 +4,8 @@ import type { Shell } from './commands';
 import { heatReport, REST_DEFAULTS, type HeatOptions } from './heat';
 import { lethalityReport, type LethalityOptions } from './lethality';
 import { degrees, positive } from './optionValues';
-import { readInput } from './streams';
+import { runSheetReport } from './runSheet';
+import { readBundle, readInput } from './streams';
 
 /** `jacana heat`. */
 export function addHeat({ jacana, print }: Shell): void {
@@ -60,5 +61,19 @@ export function addLethality({ jacana, streams, print }: Shell): void {
     )
     .action((file: string, options: LethalityOptions & { json?: boolean }) =>
       print(lethalityReport(readInput(streams, file), options), options.json),
+    );
+}
+
+/** `jacana run-sheet`. */
+export function addRunSheet({ jacana, streams, print }: Shell): void {
+  jacana
+    .command('run-sheet')
+    .description(
+      'The run sheet of a tasting bundle, built backward from the times of serving: which step of which piece starts when, where and by whom; or why there is none. Times are in UTC.',
+    )
+    .argument('<bundle>', 'tasting bundle (JSON) exported from Jacana, with its range and the steps of its methods')
+    .option('--json', 'print JSON')
+    .action((file: string, options: { json?: boolean }) =>
+      print(runSheetReport(readBundle(streams, file), streams.progress), options.json),
     );
 }

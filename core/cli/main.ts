@@ -3,7 +3,7 @@ import { Command, CommanderError } from 'commander';
 import { NotUnsealed } from '../src/findings';
 import { BadInput } from './badInput';
 import { addAnalyse, addFindings, addForcedChoice, addOrders, addPower, type Shell } from './commands';
-import { addHeat, addLethality } from './kitchenCommands';
+import { addHeat, addLethality, addRunSheet } from './kitchenCommands';
 import type { Streams } from './streams';
 
 const terminal: Streams = {
@@ -62,7 +62,7 @@ function command(streams: Streams): Command {
     streams.progress?.(1);
     streams.out(isJson ? jsonText(json) : `${lines.join('\n')}\n`);
   };
-  for (const add of [addAnalyse, addForcedChoice, addPower, addOrders, addFindings, addHeat, addLethality])
+  for (const add of [addAnalyse, addForcedChoice, addPower, addOrders, addFindings, addHeat, addLethality, addRunSheet])
     add({ jacana, streams, print });
   return jacana;
 }

@@ -13,7 +13,7 @@ import { MOST_TELLERS, type TastingBundle } from '../tasting';
  *
  * @returns 64 hexadecimal digits
  */
-export function digestOf({ digest: _digest, ...rest }: TastingBundle): string {
+export function digestOf({ digest: _digest, range, ...rest }: TastingBundle): string {
   const { takenAlike, decision, methods, ...tasting } = rest.tasting;
   const { mostTellers, ...decided } = decision;
   const later = {
@@ -21,6 +21,7 @@ export function digestOf({ digest: _digest, ...rest }: TastingBundle): string {
     decision: { ...decided, ...(mostTellers !== MOST_TELLERS && { mostTellers }) },
     ...(takenAlike && { takenAlike }),
   };
-  const content = { ...rest, tasting: { ...tasting, ...later } };
+  const hasRange = range.equipment.length + range.cooks.length + range.served.length > 0;
+  const content = { ...rest, ...(hasRange && { range }), tasting: { ...tasting, ...later } };
   return bytesToHex(sha256(canonicalize(content) as string));
 }

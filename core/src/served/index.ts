@@ -1,2 +1,9 @@
 export { rawNumbers } from './rawPieces';
-export { flightOf, plannedPortions, servedPortions, type PlannedPortion, type ServedPortion } from './served';
+export {
+  flightOf,
+  flightsOfPieces,
+  plannedPortions,
+  servedPortions,
+  type PlannedPortion,
+  type ServedPortion,
+} from './served';

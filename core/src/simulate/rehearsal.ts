@@ -1,4 +1,4 @@
-import { noRecords, type Tasting, type TastingBundle } from '../bundle';
+import { noRange, noRecords, type Tasting, type TastingBundle } from '../bundle';
 import { lockPlan, type LockedPlan } from '../design';
 import { findings, plannedVerdict, type Findings, type VerdictKind } from '../findings';
 import { randomStream, type RandomStream } from '../numeric';
@@ -117,6 +117,7 @@ function tasted(tasting: Tasting, locked: LockedPlan, truth: SimulatedTruth, ran
     ...{ tasting, plan, pieces, key },
     ballots: simulateBallots({ tasting, ...locked }, truth, random, AT),
     seal: { closedAt: AT, unsealedAt: AT, unsealedBy: 'rehearsal' },
+    range: noRange(),
     records: noRecords(),
     readings: [],
     digest: null,

@@ -1,6 +1,6 @@
 import { MOST_TELLERS } from './limits';
 import type { Records } from './records';
-import type { BallotItem, Tasting } from './schema';
+import type { BallotItem, Range, Tasting } from './schema';
 
 /** What a tasting is before anyone has decided anything: a complete ranking, as most are. */
 export function defaultTasting(): Omit<Tasting, 'title' | 'createdAt'> {
@@ -58,4 +58,7 @@ const rankingItem = (id: string): BallotItem => ({
 const commentItem = (id: string): BallotItem => ({ ...plain, id, kind: 'comment', ask: 'Anything you want to say?' });
 
 /** The records of a day on which nothing was written down yet. */
+/** Nothing known yet of what is cooked on. */
+export const noRange = (): Range => ({ equipment: [], cooks: [], served: [] });
+
 export const noRecords = (): Records => ({ caveats: [], kitchen: [], service: [], amendments: [] });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { ANALYSES, CODE, LIMITS, MOST_ENTRIES, MOST_SETS, MOST_SITTINGS, TAG } from './limits';
-import { id, longText, moment, shortText, tastingSchema } from './schema';
+import { id, longText, moment, rangeSchema, shortText, tastingSchema } from './schema';
 
 /**
  * The tasting bundle: everything about one tasting in one JSON document. It is what is
@@ -159,6 +159,8 @@ export const bundleSchema = z.strictObject({
   version: z.literal(BUNDLE_VERSION),
   tasting: tastingSchema,
   plan: planSchema.nullable(),
+  /** What it is cooked on and when it is served; settled on the day, and no part of the fingerprint. */
+  range: rangeSchema.default({ equipment: [], cooks: [], served: [] }),
   pieces: z.array(pieceSchema),
   key: keySchema.nullable(),
   seal: sealSchema,

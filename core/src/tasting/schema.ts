@@ -10,12 +10,17 @@ import {
   LONG_TEXT,
   MOST_BUNDLED,
   MOST_CONSTANTS,
+  MOST_COOKS,
   MOST_DOSES,
+  MOST_EQUIPMENT,
   MOST_ITEMS,
   MOST_METHODS,
   MOST_OPTIONS,
   MOST_PANELISTS,
   MOST_PIECES,
+  MOST_PLACES,
+  MOST_SERVED,
+  MOST_SITTINGS,
   MOST_STEPS,
   MOST_ZONES,
   PRODUCTS,
@@ -125,6 +130,34 @@ export const panelistSchema = z.strictObject({
   id,
   seat: z.int().min(1).max(MOST_PANELISTS),
   name: shortText,
+});
+
+/** What is cooked on, by whom, and when it is served; settled on the day, and no part of the plan. */
+export const rangeSchema = z.strictObject({
+  equipment: z
+    .array(
+      z.strictObject({
+        id,
+        name: shortText,
+        kind: z.enum(EQUIPMENT_KINDS),
+        places: z.int().min(1).max(MOST_PLACES),
+        /** Pieces that fit on one place. */
+        perPlace: z.int().min(1).max(MOST_PLACES),
+        /** Whether all places have one setting, as racks of an oven have. */
+        shared: z.boolean(),
+      }),
+    )
+    .max(MOST_EQUIPMENT),
+  cooks: z.array(shortText).max(MOST_COOKS),
+  served: z
+    .array(
+      z.strictObject({
+        sitting: z.int().min(1).max(MOST_SITTINGS),
+        flight: z.int().min(1).max(MOST_PANELISTS),
+        at: moment,
+      }),
+    )
+    .max(MOST_SERVED),
 });
 
 /** One choice of a category scale, with what it counts; or one word of a check-all list. */
@@ -259,6 +292,7 @@ export type Effort = z.infer<typeof effortSchema>;
 export type ChainStep = z.infer<typeof stepSchema>;
 export type SetDose = z.infer<typeof doseSchema>;
 export type Method = z.infer<typeof methodSchema>;
+export type Range = z.infer<typeof rangeSchema>;
 export type Panelist = z.infer<typeof panelistSchema>;
 export type BallotItem = z.infer<typeof ballotItemSchema>;
 export type BallotDesign = z.infer<typeof ballotDesignSchema>;

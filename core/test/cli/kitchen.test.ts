@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { jacana, json } from '../support/commandLine';
 
 const SLAB = ['--shape', 'slab', '--thickness-mm', '30', '--start', '4', '--around', '180', '--coefficient', '25'];
@@ -86,5 +88,42 @@ describe('jacana lethality', () => {
     const { code, error } = jacana(file, 'lethality', ...COLUMNS, ...words);
     expect(code).toBe(2);
     expect(error).toContain(message);
+  });
+});
+
+describe('jacana run-sheet', () => {
+  const salmon = readFileSync(join(__dirname, '../../../demo/1-salmon.json'), 'utf8');
+
+  it('puts every step of every piece of a bundle where it can be done', () => {
+    const sheet = json(salmon, 'run-sheet', 'salmon.json');
+    const { tasting, pieces } = JSON.parse(salmon);
+    expect(sheet).toMatchObject({ isFeasible: true, why: [] });
+    const steps = tasting.methods.reduce((sum: number, { chain }: { chain: unknown[] }) => sum + chain.length, 0);
+    expect(sheet.steps).toHaveLength(steps * tasting.piecesPerMethod);
+    expect(new Set(sheet.steps.map(({ piece }: { piece: string }) => piece))).toEqual(
+      new Set(pieces.map(({ tag }: { tag: string }) => tag)),
+    );
+    expect(
+      sheet.waits.every(({ minutes, least, most }: Record<string, number>) => minutes >= least && minutes <= most),
+    ).toBe(true);
+    expect(json(salmon, 'run-sheet', 'salmon.json')).toEqual(sheet);
+  });
+
+  it('says nothing of codes or seats', () => {
+    const { out } = jacana(salmon, 'run-sheet', 'salmon.json');
+    const { key } = JSON.parse(salmon);
+    for (const code of Object.keys(key.codes)) expect(out).not.toMatch(new RegExp(`\\b${code}\\b`));
+    expect(out).not.toContain(key.seed);
+  });
+
+  it('says why there is none', () => {
+    const bundle = JSON.parse(salmon);
+    bundle.range.served = [];
+    bundle.digest = null;
+    expect(json(JSON.stringify(bundle), 'run-sheet', 'x.json')).toMatchObject({
+      isFeasible: false,
+      why: ['Say when the first flight is served.'],
+    });
+    expect(jacana('{}', 'run-sheet', 'x.json').code).toBe(2);
   });
 });

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   codesServed,
   defaultTasting,
+  noRange,
   noRecords,
   parseBundle,
   TESTS,
@@ -78,7 +79,16 @@ function bundleOf(tasting: Tasting, seed: string): TastingBundle {
   const locked = lock(tasting, seed);
   const world = { liking: tasting.methods.map((_, at) => 5 + (at % 3)), disagreement: 1, noise: 1, noShows: 0.2 };
   return {
-    ...{ format: 'jacana-tasting', version: 3, tasting, ...locked, records: noRecords(), readings: [], digest: null },
+    ...{
+      format: 'jacana-tasting',
+      version: 3,
+      tasting,
+      ...locked,
+      range: noRange(),
+      records: noRecords(),
+      readings: [],
+      digest: null,
+    },
     ballots: simulateBallots({ tasting, ...locked }, world, randomStream(seed, 'panel'), AT),
     seal: { closedAt: AT, unsealedAt: AT, unsealedBy: 'Ines' },
   };

@@ -2,6 +2,7 @@ import {
   type CaveatEntry,
   bundleSchema,
   defaultTasting,
+  noRange,
   noRecords,
   type Tasting,
   type TastingBundle,
@@ -99,6 +100,7 @@ export function simulatedBundle(wanted: Wanted = {}): TastingBundle {
     key: sealed ? null : locked.key,
     seal: { closedAt: AT, unsealedAt: sealed ? null : AT, unsealedBy: sealed ? null : 'Ines' },
     ballots: simulateBallots({ tasting, ...locked }, world, randomStream(seed, 'panel'), AT),
+    range: noRange(),
     records: noRecords(),
   });
 }

@@ -1,4 +1,4 @@
 export { chainEffort, chainOf, handsMinutes, MINUTES_TO_START, stepProblem, usualMinutes } from './chain';
 export { differences, differenceText, type StepDifference } from './differences';
 export { readStep, readSteps } from './read';
-export { EQUIPMENT_NAMES, minutesText, spanText, stepText } from './say';
+export { anEquipment, EQUIPMENT_NAMES, minutesText, spanText, stepText } from './say';

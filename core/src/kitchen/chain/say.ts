@@ -27,6 +27,10 @@ export const EQUIPMENT_NAMES: Readonly<Record<EquipmentKind, string>> = {
   other: 'other equipment',
 };
 
+/** "an oven", "a hob". */
+export const anEquipment = (kind: EquipmentKind): string =>
+  `${/^[aeiou]/.test(EQUIPMENT_NAMES[kind]) ? 'an' : 'a'} ${EQUIPMENT_NAMES[kind]}`;
+
 /** Minutes in the largest units that fit: "45 s", "25 min", "1 h 30 min", "2 days". */
 export function minutesText(minutes: number): string {
   if (minutes < 1 && minutes > 0) return `${Math.round(minutes * 60)} s`;

@@ -10,7 +10,7 @@
  * @example
  * bestOf({ jobs: [], appliances: [], cooks: 1, seed: '1' }, { span: { from: 0, to: 1 }, below: 1, nodes: 10 }).isWhole // true
  */
-import { handsOf, type Problem } from './model';
+import { handsOf, type Job, type Problem, type Task } from './model';
 import type { Started } from './place';
 import { usageOf } from './usage';
 
@@ -35,39 +35,41 @@ export function bestOf(
   function deeper(at: number, turn: number, waiting: number): void {
     if (left-- <= 0) return;
     const job = jobs[at];
-    if (job === undefined) {
-      [best, limit] = [[...stack], waiting];
-      return;
-    }
-    if (turn < 0) return deeper(at + 1, (jobs[at + 1]?.tasks.length ?? 0) - 1, waiting);
-    const task = job.tasks[turn];
-    const until = turn === job.tasks.length - 1 ? job.due : stack[stack.length - 1].start;
-    const { method, piece } = job;
-    const longest = Math.min(task.waitMost, task.waitLeast + limit - waiting - 1, until - task.minutes - span.from);
-    for (let wait = task.waitLeast; wait <= longest && left > 0; wait++) {
-      if (waiting + wait - task.waitLeast >= limit) break;
-      const start = until - wait - task.minutes;
-      const handling = { method, step: task.step, start, hands: handsOf(task) };
-      if (!usage.handsFree(handling)) continue;
-      const inside = { method, step: task.step, start, minutes: task.minutes, setting: task.setting };
-      const rooms =
-        task.equipment === null
-          ? [null]
-          : appliances.flatMap(({ kind }, room) => (kind === task.equipment ? [room] : []));
-      for (const room of rooms) {
-        if (room !== null && !usage.placeFree(room, inside)) continue;
-        usage.takeHands(handling);
-        if (room !== null) usage.takePlace(room, inside);
-        stack.push({
-          ...{ piece, method, step: task.step, start, end: start + task.minutes, task },
-          appliance: room === null ? null : appliances[room].id,
-        });
-        deeper(at, turn - 1, waiting + wait - task.waitLeast);
-        stack.pop();
-        if (room !== null) usage.leavePlace(room, inside);
-        usage.leaveHands(handling);
+    if (job === undefined) [best, limit] = [[...stack], waiting];
+    else if (turn < 0) deeper(at + 1, (jobs[at + 1]?.tasks.length ?? 0) - 1, waiting);
+    else {
+      const { waitLeast, waitMost, minutes } = job.tasks[turn];
+      const until = turn === job.tasks.length - 1 ? job.due : stack[stack.length - 1].start;
+      const room = until - minutes - span.from;
+      for (let wait = waitLeast; wait <= Math.min(waitMost, room) && left > 0; wait++) {
+        if (waiting + wait - waitLeast >= limit) break;
+        everywhere(job, job.tasks[turn], until - wait - minutes, () =>
+          deeper(at, turn - 1, waiting + wait - waitLeast),
+        );
       }
     }
+  }
+
+  /** One step at one time, in each appliance that has room, and what follows from it. */
+  function everywhere({ piece, method }: Job, task: Task, start: number, follow: () => void): void {
+    const { step, minutes, setting, equipment } = task;
+    const handling = { method, step, start, hands: handsOf(task) };
+    if (!usage.handsFree(handling)) return;
+    const inside = { method, step, start, minutes, setting };
+    usage.takeHands(handling);
+    const put = (appliance: string | null): void => {
+      stack.push({ piece, method, step, start, end: start + minutes, task, appliance });
+      follow();
+      stack.pop();
+    };
+    if (equipment === null) put(null);
+    appliances.forEach(({ id, kind }, room) => {
+      if (kind !== equipment || !usage.placeFree(room, inside)) return;
+      usage.takePlace(room, inside);
+      put(id);
+      usage.leavePlace(room, inside);
+    });
+    usage.leaveHands(handling);
   }
 
   deeper(0, (jobs[0]?.tasks.length ?? 0) - 1, 0);

@@ -14,6 +14,13 @@ import type { Started } from './place';
 import type { Prices } from './prices';
 import type { Usage } from './usage';
 
+/** Minutes before which nothing is begun, beyond what steps and waits take. */
+export const SLACK = 600;
+
+/** When a piece would begin that waits no longer than it has to. */
+export const earliestOf = ({ due, tasks }: Job): number =>
+  tasks.reduce((at, { minutes, waitLeast }) => at - minutes - waitLeast, due);
+
 /** What a piece has to fit into. */
 export interface Room {
   problem: Problem;
@@ -24,8 +31,8 @@ export interface Room {
 
 /** The way of one piece that waits least in what is left free, prices counted; the latest of those. */
 export function fitted(job: Job, room: Room): Started[] | null {
-  const { from, to } = room.span;
-  const size = to - from + 1;
+  const from = Math.max(room.span.from, earliestOf(job) - SLACK);
+  const size = job.due - from + 1;
   // Least waiting from the start of each step on, by its minute; and the start of the next step that gives it.
   let later: Float64Array | null = null;
   const next: Int32Array[] = [];
@@ -44,7 +51,7 @@ export function fitted(job: Job, room: Room): Started[] | null {
     }
     later = cost;
   }
-  return later === null ? [] : traced(job, later, next, room);
+  return later === null ? [] : traced(job, { cost: later, next, from }, room);
 }
 
 /** What a step costs beside the waiting; null where it cannot be done then. */
@@ -91,9 +98,8 @@ function least(later: Float64Array, { waitLeast, waitMost }: Task): Follow {
 
 function traced(
   job: Job,
-  cost: Float64Array,
-  next: readonly Int32Array[],
-  { problem, usage, span: { from } }: Room,
+  { cost, next, from }: { cost: Float64Array; next: readonly Int32Array[]; from: number },
+  { problem, usage }: Room,
 ): Started[] | null {
   const least = cost.reduce((low, one) => Math.min(low, one), Infinity);
   if (least === Infinity) return null;

@@ -13,6 +13,9 @@ export {
   type Wait,
 } from './model';
 export { givenOut } from './place';
+export { problemOf, type Cooking as ToBeCooked, type ToCook } from './problem';
+export { smallestChanges } from './relax';
+export { piecesToCome, runSheetOf, type CookingSheet, type SheetStep, type SheetWait } from './sheet';
 export { solve, type RunSheet, type SolveOptions } from './solve';
 export { usageOf } from './usage';
 export { bestOf } from './exhaust';

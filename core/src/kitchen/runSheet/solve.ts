@@ -19,7 +19,7 @@
  */
 import { randomStream } from '../../numeric';
 import { bestOf } from './exhaust';
-import { fitted } from './fit';
+import { earliestOf, fitted, SLACK } from './fit';
 import { handsOf, waitingOf, waitsOf, type Job, type Placed, type Problem } from './model';
 import { givenOut, type Started } from './place';
 import { noPrices, type Prices } from './prices';
@@ -45,11 +45,8 @@ export interface SolveOptions {
   isCancelled?: () => boolean;
 }
 
-/** Minutes before which nothing is begun, beyond what steps and waits take. */
-export const SLACK = 600;
-
 export function solve(problem: Problem, options: SolveOptions = {}): RunSheet {
-  const { tries = 60, nodes = 150_000, onProgress, isCancelled } = options;
+  const { tries = 60, nodes = nodesFor(problem), onProgress, isCancelled } = options;
   const found = tried(problem, { tries, onProgress, isCancelled });
   if (found?.waiting === 0) return { ...found, isProven: true };
   const limit = found?.waiting ?? Infinity;
@@ -58,11 +55,13 @@ export function solve(problem: Problem, options: SolveOptions = {}): RunSheet {
   return found ? { ...found, isProven: best.isWhole } : { placed: null, waiting: 0, isProven: best.isWhole };
 }
 
+/** Of many pieces no sheet is ever proven the best: nothing is spent on it. */
+const nodesFor = ({ jobs }: Problem): number => (jobs.length <= MOST_PROVEN ? 150_000 : 2000);
+const MOST_PROVEN = 12;
+
 /** From the first minute at which anything can begin to the last serving. */
 export function spanOf({ jobs }: Pick<Problem, 'jobs'>): { from: number; to: number } {
-  const earliest = jobs.map(({ due, tasks }) =>
-    tasks.reduce((at, { minutes, waitLeast }) => at - minutes - waitLeast, due),
-  );
+  const earliest = jobs.map(earliestOf);
   return { from: Math.min(0, ...earliest) - SLACK, to: Math.max(0, ...jobs.map(({ due }) => due)) };
 }
 
