@@ -6,6 +6,7 @@ import {
   type ChainStep,
   type Effort,
   type Piece,
+  type Range,
   type Serving,
   type Tasting,
 } from '@jacana/core/bundle';
@@ -88,6 +89,10 @@ export class TastingRow {
   @Column('varchar', { nullable: true }) unsealedAt: string | null;
   @Column('varchar', { nullable: true }) unsealedBy: string | null;
   @Column('varchar', { nullable: true }) removedAt: string | null;
+  /** What it is cooked on and when it is served; null where nobody said. Its version goes up with every change. */
+  @Column('simple-json', { nullable: true }) range: Range | null;
+  @Column('integer', { nullable: true }) rangeVersion: number | null;
+  @Column('varchar', { nullable: true }) rangeSavedAt: string | null;
   /** Goes up with every saved draft, so that whoever saves says which one they read. */
   @Column('integer') version: number;
 }

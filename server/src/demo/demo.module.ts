@@ -48,7 +48,14 @@ function broughtUpToNow(bundle: TastingBundle): TastingBundle {
     at: move(entry.at),
     storedAt: move(entry.storedAt),
   }));
-  return { ...bundle, ballots, records: { ...bundle.records, caveats }, digest: null };
+  const served = bundle.range.served.map((one) => ({ ...one, at: move(one.at) }));
+  return {
+    ...bundle,
+    range: { ...bundle.range, served },
+    ballots,
+    records: { ...bundle.records, caveats },
+    digest: null,
+  };
 }
 
 @Module({ imports: [ExchangeModule], providers: [DemoData] })

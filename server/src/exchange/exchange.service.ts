@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { digestOf, fingerprint, parseBundle, type TastingBundle } from '@jacana/core/bundle';
+import { digestOf, fingerprint, parseBundle, type Range, type TastingBundle } from '@jacana/core/bundle';
 import { ordersCsv, tidyCsv } from '@jacana/core/tidy';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
@@ -112,7 +112,7 @@ export class ExchangeService {
   private async insertTasting(
     manager: EntityManager,
     id: string,
-    { tasting, seal, ballots, records }: TastingBundle,
+    { tasting, range, seal, ballots, records }: TastingBundle,
   ): Promise<void> {
     const { methods, panel, title, question, ballotTitle, piecesPerMethod, alpha, createdAt } = tasting;
     // The sitting that is open is the last one that anybody came to.
@@ -132,6 +132,7 @@ export class ExchangeService {
         version: 1,
       },
       design: designOf(tasting),
+      ...(hasRange(range) && { range, rangeVersion: 1, rangeSavedAt: createdAt }),
     });
     if (methods.length > 0)
       await manager.insert(
@@ -159,3 +160,5 @@ export class ExchangeService {
     for (let at = 0; at < rows.length; at += 50) await manager.insert(AnswerRow, rows.slice(at, at + 50));
   }
 }
+
+const hasRange = ({ equipment, cooks, served }: Range): boolean => equipment.length + cooks.length + served.length > 0;

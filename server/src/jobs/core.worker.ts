@@ -2,6 +2,7 @@ import type { MessagePort } from 'node:worker_threads';
 import type { Tasting, TastingBundle } from '@jacana/core/bundle';
 import { lockPlan, type LockedPlan } from '@jacana/core/design';
 import { findings as findingsOf, type Findings } from '@jacana/core/findings';
+import { runSheetOf, type CookingSheet, type ToBeCooked } from '@jacana/core/kitchen';
 import type { Sheet } from '@jacana/core/sheets';
 import type { Printing } from '../paper/render';
 
@@ -13,6 +14,8 @@ export function findings({ bundle, port }: { bundle: TastingBundle; port: Messag
 export function lock({ tasting, inputs }: { tasting: Tasting; inputs: Parameters<typeof lockPlan>[1] }): LockedPlan {
   return lockPlan(tasting, inputs);
 }
+
+export const runSheet = (cooking: ToBeCooked): CookingSheet => runSheetOf(cooking);
 
 /** The drawing library is large, so it is loaded by the first sheet. */
 export async function paper({ sheet, printing }: { sheet: Sheet; printing: Printing }): Promise<Uint8Array> {

@@ -3,6 +3,7 @@ import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
 import type { Tasting, TastingBundle } from '@jacana/core/bundle';
 import type { LockedPlan } from '@jacana/core/design';
 import type { Findings } from '@jacana/core/findings';
+import type { CookingSheet, ToBeCooked } from '@jacana/core/kitchen';
 import type { Sheet } from '@jacana/core/sheets';
 import { Piscina } from 'piscina';
 import { OPTIONS, type ServerOptions } from '../options/options';
@@ -41,6 +42,11 @@ export class WorkersService implements OnModuleDestroy {
   /** Orders of a large plan are searched for seconds. */
   async lock(tasting: Tasting, inputs: { seed: string; salt: string; lockedAt: string }): Promise<LockedPlan> {
     return (await this.pool.run({ tasting, inputs }, { name: 'lock' })) as LockedPlan;
+  }
+
+  /** A run sheet of many pieces is looked for over a second or two. */
+  async runSheet(cooking: ToBeCooked): Promise<CookingSheet> {
+    return (await this.pool.run(cooking, { name: 'runSheet' })) as CookingSheet;
   }
 
   /** A sheet of paper as PDF. */

@@ -1,12 +1,16 @@
 import { Module } from '@nestjs/common';
+import { WorkersModule } from '../jobs/workers.module';
 import { SealModule } from '../seal/seal.module';
 import { CaveatsController } from './caveats.controller';
 import { CaveatsService } from './caveats.service';
 import { KitchenController } from './kitchen.controller';
+import { RangeService } from './range.service';
+import { RunSheetService } from './runSheet.service';
 
 @Module({
-  imports: [SealModule],
+  imports: [SealModule, WorkersModule],
   controllers: [KitchenController, CaveatsController],
-  providers: [CaveatsService],
+  providers: [CaveatsService, RangeService, RunSheetService],
+  exports: [RunSheetService],
 })
 export class KitchenModule {}

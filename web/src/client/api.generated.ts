@@ -121,6 +121,18 @@ const injectedRtkApi = api
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/kitchen` }),
         providesTags: ['kitchen'],
       }),
+      getRange: build.query<GetRangeApiResponse, GetRangeApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/range` }),
+        providesTags: ['kitchen'],
+      }),
+      saveRange: build.mutation<SaveRangeApiResponse, SaveRangeApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/range`, method: 'PUT', body: queryArg.savedRange }),
+        invalidatesTags: ['kitchen'],
+      }),
+      getRunSheet: build.query<GetRunSheetApiResponse, GetRunSheetApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/run-sheet` }),
+        providesTags: ['kitchen'],
+      }),
       getLedger: build.query<GetLedgerApiResponse, GetLedgerApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/caveats` }),
         providesTags: ['caveats'],
@@ -286,6 +298,19 @@ export type ReopenApiArg = {
 };
 export type GetKitchenApiResponse = /** status 200  */ KitchenView;
 export type GetKitchenApiArg = {
+  id: string;
+};
+export type GetRangeApiResponse = /** status 200  */ RangeView;
+export type GetRangeApiArg = {
+  id: string;
+};
+export type SaveRangeApiResponse = /** status 200  */ RangeView;
+export type SaveRangeApiArg = {
+  id: string;
+  savedRange: SavedRange;
+};
+export type GetRunSheetApiResponse = /** status 200  */ RunSheetView;
+export type GetRunSheetApiArg = {
   id: string;
 };
 export type GetLedgerApiResponse = /** status 200  */ LedgerView;
@@ -773,6 +798,63 @@ export type KitchenView = {
   constants: KitchenConstantView[];
   halves: boolean;
 };
+export type EquipmentInput = {
+  id: string;
+  name: string;
+  kind: EquipmentKind;
+  places: number;
+  perPlace: number;
+  shared: boolean;
+};
+export type ServedInput = {
+  sitting: number;
+  flight: number;
+  at: string;
+};
+export type RangeInput = {
+  equipment: EquipmentInput[];
+  cooks: string[];
+  served: ServedInput[];
+};
+export type RangeView = {
+  version: number;
+  range: RangeInput;
+  flights: number;
+  sittings: number;
+  house: RangeInput | null;
+};
+export type SavedRange = {
+  version: number;
+  range: RangeInput;
+};
+export type SheetStepView = {
+  piece: string;
+  method: string;
+  step: string;
+  name: string;
+  text: string;
+  start: string;
+  end: string;
+  equipment: string | null;
+  place: number | null;
+  hands: string | null;
+  handsUntil: string | null;
+};
+export type SheetWaitView = {
+  piece: string;
+  step: string;
+  minutes: number;
+  least: number;
+  most: number;
+};
+export type RunSheetView = {
+  isFeasible: boolean;
+  isProvenBest: boolean;
+  steps: SheetStepView[];
+  waits: SheetWaitView[];
+  waiting: number;
+  why: string[];
+};
 export type CaveatView = {
   id: string;
   at: string;
@@ -1027,6 +1109,9 @@ export const {
   useCloseMutation,
   useReopenMutation,
   useGetKitchenQuery,
+  useGetRangeQuery,
+  useSaveRangeMutation,
+  useGetRunSheetQuery,
   useGetLedgerQuery,
   useAddEntriesMutation,
   useGetBoardQuery,

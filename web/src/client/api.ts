@@ -2,7 +2,7 @@ import type { ProblemView } from './api.generated';
 import { generatedApi } from './api.generated';
 
 /** What can go stale, each with the id of its tasting. */
-const TAGS = ['card', 'tasting', 'plan', 'seal', 'kitchen', 'caveats', 'board', 'findings'] as const;
+const TAGS = ['card', 'tasting', 'plan', 'seal', 'kitchen', 'range', 'caveats', 'board', 'findings'] as const;
 export type TagOf = (typeof TAGS)[number];
 
 type Tag = { type: TagOf; id: string };
@@ -12,7 +12,7 @@ const of =
     types.map((type) => ({ type, id }));
 
 /** What locking, closing and the like make stale at once, before the stream of events says so. */
-const moved = of('card', 'tasting', 'plan', 'seal', 'kitchen', 'board');
+const moved = of('card', 'tasting', 'plan', 'seal', 'kitchen', 'range', 'board');
 
 /** The generated client, with what the contract cannot say: which answers grow stale when. */
 export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceEndpoints({
@@ -30,12 +30,16 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     getLinks: { providesTags: of('plan') },
     getSeal: { providesTags: of('seal') },
     getKitchen: { providesTags: of('kitchen') },
+    getRange: { providesTags: of('range') },
+    getRunSheet: { providesTags: of('range') },
+    saveRange: { invalidatesTags: of('range') },
     getLedger: { providesTags: of('caveats') },
     getBoard: { providesTags: of('board') },
     getPortioning: { providesTags: of('plan') },
     getFindings: { providesTags: of('findings') },
     saveDraft: {
-      invalidatesTags: [],
+      // Chains are part of the draft, and the run sheet follows from them.
+      invalidatesTags: of('range', 'kitchen'),
       // The answer is the tasting as it is now; reading it again would only race with typing.
       onQueryStarted: async ({ id }, { dispatch, queryFulfilled }) => {
         const saved = await queryFulfilled.catch(() => null);

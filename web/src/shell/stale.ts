@@ -2,8 +2,9 @@ import type { TagOf } from '../client/api';
 
 /** What a screen has to read again when something of a tasting changed; the card always. */
 const STALE: Record<string, readonly TagOf[]> = {
-  locked: ['tasting', 'plan', 'seal', 'kitchen', 'board'],
-  unlocked: ['tasting', 'plan', 'seal', 'kitchen', 'board'],
+  locked: ['tasting', 'plan', 'seal', 'kitchen', 'range', 'board'],
+  unlocked: ['tasting', 'plan', 'seal', 'kitchen', 'range', 'board'],
+  kitchen: ['range'],
   sitting: ['plan', 'board', 'seal'],
   closed: ['seal', 'tasting'],
   reopened: ['seal', 'tasting'],

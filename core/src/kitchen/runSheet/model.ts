@@ -13,6 +13,7 @@
  * isTogether({ method: 'a', step: 's', start: 3 }, { method: 'a', step: 's', start: 3 }) // true
  */
 import type { EquipmentKind, Hands } from '../../tasting';
+import { MINUTES_TO_START } from '../chain';
 
 /** One step of one piece. */
 export interface Task {
@@ -87,7 +88,7 @@ export interface Wait {
 
 /** Minutes of hands that a step takes. */
 export const handsOf = ({ hands, minutes }: Pick<Task, 'hands' | 'minutes'>): number =>
-  hands === 'none' ? 0 : hands === 'start' ? 1 : minutes;
+  hands === 'none' ? 0 : hands === 'start' ? MINUTES_TO_START : minutes;
 
 /** Whether two steps are one thing to do: the same step of one method, begun together. */
 export const isTogether = (

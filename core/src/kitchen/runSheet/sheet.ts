@@ -11,7 +11,7 @@
  */
 import type { Range } from '../../tasting';
 import type { ToCook } from './problem';
-import { chainOf, stepText } from '../chain';
+import { chainOf, MINUTES_TO_START, stepText } from '../chain';
 import { broken } from './check';
 import { waitsOf } from './model';
 import { problemOf, type Cooking } from './problem';
@@ -30,6 +30,8 @@ export interface SheetStep {
   equipment: string | null;
   place: number | null;
   hands: string | null;
+  /** Until when it takes hands; null where it takes nobody's. */
+  handsUntil: string | null;
 }
 
 export interface SheetWait {
@@ -79,6 +81,7 @@ export function runSheetOf(cooking: Cooking, options: SolveOptions = {}): Cookin
         ...{ start: clock(start), end: clock(end), place },
         equipment: cooking.range.equipment.find(({ id }) => id === appliance)?.name ?? null,
         hands: cook === null ? null : cooking.range.cooks[cook],
+        handsUntil: cook === null ? null : clock(chainStep?.hands === 'start' ? start + MINUTES_TO_START : end),
       };
     }),
   };

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { digestOf, type Ballot, type TastingBundle } from '@jacana/core/bundle';
+import { digestOf, noRange, type Ballot, type TastingBundle } from '@jacana/core/bundle';
 import type { EntityManager } from 'typeorm';
 import { AnswerRow, type BallotRow } from '../../database/entities';
 import { answersByBallot, ballotName } from '../../tastings/answers';
@@ -22,6 +22,7 @@ export class BundlesService {
       version: 3,
       tasting: tastingOf(stored),
       plan: plan && planOf(plan),
+      range: row.range ?? noRange(),
       pieces: plan?.pieces ?? [],
       key: row.unsealedAt ? await this.keys.get(manager, id) : null,
       seal: { closedAt: row.closedAt, unsealedAt: row.unsealedAt, unsealedBy: row.unsealedBy },

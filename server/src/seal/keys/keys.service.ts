@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { fingerprint, type Key, type Plan, type Tasting, type TastingBundle } from '@jacana/core/bundle';
 import type { LockedPlan } from '@jacana/core/design';
+import { flightsOfPieces } from '@jacana/core/served';
 import type { EntityManager } from 'typeorm';
 import { PlanRow } from '../../database/entities';
 import { WorkersService } from '../../jobs/workers.service';
@@ -50,6 +51,14 @@ export class KeysService {
   async get(manager: EntityManager, tastingId: string): Promise<Key> {
     const { seed, salt, codes, portions } = await manager.findOneByOrFail(KeyRow, { tastingId });
     return { seed, salt, codes, portions };
+  }
+
+  /** To which flights each piece goes: of who eats what, all that leaves the seal for the kitchen. */
+  async flights(manager: EntityManager, stored: StoredTasting): Promise<ReturnType<typeof flightsOfPieces>> {
+    const { row, plan } = stored;
+    if (!plan) return new Map();
+    const key = await this.get(manager, row.id);
+    return flightsOfPieces({ tasting: tastingOf(stored), plan, pieces: plan.pieces, key });
   }
 
   async verify(manager: EntityManager, stored: StoredTasting & { plan: PlanRow }): Promise<Verification> {

@@ -10,13 +10,19 @@ import { ChainText } from '../../shell/ChainText';
 import { Waiting } from '../../shell/Waiting';
 import { StageLayout } from '../../ui/StageLayout';
 import { PrintSheets } from '../../sheets/PrintSheets';
+import { useNow } from '../../ui/useNow';
 import { Cautions } from './Cautions';
+import { RangeCard } from './range/RangeCard';
+import { RunSheetCard, sheetSentence } from './sheet/RunSheetCard';
 
 /** Stage 3, as far as it goes: the kitchen's list of pieces, and what departed from the plan. */
 export function CookPage() {
   const { card, me } = useInTasting();
   const query = api.useGetKitchenQuery({ id: card.id });
   const { data: kitchen } = query;
+  const { data: range } = api.useGetRangeQuery({ id: card.id });
+  const { data: sheet } = api.useGetRunSheetQuery({ id: card.id });
+  const now = useNow(60_000);
   if (!kitchen) return <Waiting what="the kitchen" query={query} />;
   const { methods, constants, halves } = kitchen;
   const isLocked = card.lockedAt !== null;
@@ -24,15 +30,11 @@ export function CookPage() {
   const tags = methods.flatMap(({ pieces }) => pieces.map(({ tag }) => tag));
   return (
     <StageLayout
-      sentence={
-        isLocked
-          ? `${counted(card.pieces, 'piece')} to cook, each under a tag of its own.`
-          : 'Tags are drawn when the plan is locked.'
-      }
+      sentence={sheet ? sheetSentence(sheet, now) : 'The run sheet is being made.'}
       support={
         isLocked
-          ? `Number the raw pieces first; “raw 3” gets the tag above it, which was drawn. Keep the tag with the piece from raw to plate. Codes come later, from someone who does not read this page.`
-          : undefined
+          ? `${counted(card.pieces, 'piece')} to cook, each under a tag of its own. Number the raw pieces first; “raw 3” gets the tag above it, which was drawn. Keep the tag with the piece from raw to plate. Codes come later, from someone who does not read this page.`
+          : 'Tags are drawn when the plan is locked; until then pieces are counted by method.'
       }
       margin={
         <>
@@ -41,13 +43,26 @@ export function CookPage() {
           <Cautions />
           <ToCome>
             <p>
-              The run sheet built backward from serving time, live timers and probe curves, dosing by mass, and the gate
-              before the plate.
+              Live timers and probe curves, taps that record what was done, planning anew when a piece runs late, and
+              the gate before the plate.
             </p>
           </ToCome>
         </>
       }
     >
+      {sheet?.isFeasible && range && (
+        <RunSheetCard sheet={sheet} range={range.range} methods={methods.map(({ method }) => method)} />
+      )}
+      {sheet && sheet.why.length > 1 && (
+        <Card title="What would make a run sheet">
+          <ul className="list-disc pl-5">
+            {sheet.why.slice(1).map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+        </Card>
+      )}
+      {range && <RangeCard id={card.id} view={range} />}
       <Card title="Pieces" aside={halves ? 'pieces of one number are parts of one raw piece' : undefined}>
         <ul className="divide-y divide-line">
           {methods.map((method) => (
