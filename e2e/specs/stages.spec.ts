@@ -8,7 +8,7 @@ test('each stage says honestly what it can do before the plan is locked', async 
   await page.getByLabel('Title').fill('Carrots');
   await page.getByRole('button', { name: 'Begin' }).click();
   const says: Record<string, string> = {
-    Cook: 'Tags are drawn when the plan is locked.',
+    Cook: 'There is nothing to cook yet: list methods, and pieces of each.',
     Serve: 'Trays are laid out once the plan is locked.',
     Taste: 'Tasting begins once the plan is locked.',
     Read: 'There is nothing to read yet.',

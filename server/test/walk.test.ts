@@ -22,6 +22,14 @@ const item = (
   ask: word(`Ask${id}`),
 });
 
+/** One step with something in every part of it. */
+const step = {
+  ...{ id: 's', kind: 'heat' as const, name: word('ChainStep'), minutes: { usual: 20 }, equipment: 'oven' as const },
+  ...{ celsius: 180, setting: word('Setting'), hands: 'start' as const, swaps: true },
+  ...{ every: { what: word('Again'), times: 2 }, until: { celsius: 52, where: word('Where') } },
+  ...{ wait: { most: 30 }, doses: [{ name: word('Dose'), perKilogram: 3 }] },
+};
+
 const plan: Draft = {
   ...defaultTasting(),
   ...{ title: word('Title'), question: word('Question'), ballotTitle: word('BallotTitle') },
@@ -29,8 +37,8 @@ const plan: Draft = {
     id: `m${at}`,
     name: word(`Method${'ABC'[at]}`),
     note: word(`Note${'ABC'[at]}`),
-    steps: word(`Steps${'ABC'[at]}`),
-    chain: [],
+    steps: at === 0 ? '' : `${word(`Steps${'ABC'[at]}`)} 20 min`,
+    chain: at === 0 ? [step] : [],
     equipment: word(`Equipment${'ABC'[at]}`),
     reference: at === 0,
   })),
@@ -88,6 +96,7 @@ type Place =
   | 'plan'
   | 'kitchen'
   | 'kitchen-screen'
+  | 'run'
   | 'trays'
   | 'portioning'
   | 'links'
@@ -105,9 +114,16 @@ const READ_IN: Record<string, Place[]> = {
   Title: ['plan', 'kitchen', 'bundle', 'csv', 'findings', 'report'],
   Question: ['plan', 'bundle', 'findings', 'report'],
   BallotTitle: ['trays', 'portioning', 'server-card', 'ballot', 'links', 'bundle'],
-  MethodA: ['plan', 'kitchen', 'kitchen-screen', 'bundle', 'csv', 'findings', 'report'],
+  MethodA: ['plan', 'kitchen', 'kitchen-screen', 'run', 'bundle', 'csv', 'findings', 'report'],
   NoteA: ['kitchen', 'kitchen-screen', 'bundle'],
-  StepsB: ['kitchen', 'kitchen-screen', 'bundle'],
+  StepsB: ['kitchen', 'kitchen-screen', 'run', 'bundle'],
+  ChainStep: ['kitchen', 'kitchen-screen', 'run', 'bundle'],
+  Setting: ['kitchen', 'kitchen-screen', 'run', 'bundle'],
+  Again: ['kitchen', 'kitchen-screen', 'run', 'bundle'],
+  Where: ['kitchen', 'kitchen-screen', 'run', 'bundle'],
+  Dose: ['kitchen', 'kitchen-screen', 'run', 'bundle'],
+  Oven: ['run', 'bundle'],
+  Cook: ['run', 'bundle'],
   EquipmentC: ['kitchen', 'kitchen-screen', 'bundle'],
   Constant: ['plan', 'kitchen', 'kitchen-screen', 'bundle'],
   Target: ['plan', 'kitchen', 'kitchen-screen', 'bundle'],
@@ -169,6 +185,12 @@ function answersOf({ sets }: Opened, seat: number): object[] {
   ].map((answer, at) => ({ id: `answer-${seat}-${at}`, ...answer }));
 }
 
+const range = {
+  equipment: [{ id: 'o', name: word('Oven'), kind: 'oven', places: 2, perPlace: 4, shared: true }],
+  cooks: [word('Cook')],
+  served: [{ sitting: 1, flight: 1, at: '2026-11-26T17:00:00.000Z' }],
+};
+
 describe('what is written into a plan', () => {
   const said = {} as Record<Place, string>;
   beforeAll(async () => {
@@ -179,6 +201,8 @@ describe('what is written into a plan', () => {
     said.plan = await paper('coordinator', id, 'plan');
     said.kitchen = await paper('kitchen', id, 'kitchen');
     said['kitchen-screen'] = await text('kitchen', '/kitchen');
+    await as.kitchen.put(`/api/tastings/${id}/range`).send({ version: 0, range }).expect(200);
+    said.run = await paper('kitchen', id, 'run');
     said.trays = await paper('server', id, 'trays');
     said.portioning = (await paper('server', id, 'portioning')) + (await text('server', '/portioning'));
     said.links = await paper('coordinator', id, 'links');

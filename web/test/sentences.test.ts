@@ -14,8 +14,7 @@ const planned = (methods: number, people: number, change: Partial<Tasting> = {})
     ...defaults,
     ...{ title: 'Carrots', createdAt: '2026-03-05T18:00:00Z', piecesPerMethod: 2 },
     methods: Array.from({ length: methods }, (_, at) => ({
-      ...{ id: `m${at}`, name: `Method ${at}`, note: '', steps: '',
-    chain: [], equipment: '', reference: at === 0 },
+      ...{ id: `m${at}`, name: `Method ${at}`, note: '', steps: '', chain: [], equipment: '', reference: at === 0 },
     })),
     panel: Array.from({ length: people }, (_, at) => ({ id: `p${at}`, seat: at + 1, name: `Panelist ${at + 1}` })),
     service: { ...defaults.service, together: Math.min(6, Math.max(2, methods)) },

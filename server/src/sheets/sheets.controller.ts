@@ -22,6 +22,19 @@ export class SheetsController {
     return this.sheets.kitchen(id, me);
   }
 
+  @Get('run')
+  @Allow('coordinator', 'kitchen')
+  printRun(@Param('id') id: string, @SignedIn() me: Me): Promise<StreamableFile> {
+    return this.sheets.run(id, me);
+  }
+
+  /** What takes hands, for the calendar of a phone. */
+  @Get('run.ics')
+  @Allow('coordinator', 'kitchen')
+  takeCalendar(@Param('id') id: string, @SignedIn() me: Me): Promise<StreamableFile> {
+    return this.sheets.calendar(id, me);
+  }
+
   @Get('trays')
   @Allow('coordinator', 'server')
   printTrays(@Param('id') id: string, @SignedIn() me: Me): Promise<StreamableFile> {

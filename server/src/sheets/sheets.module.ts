@@ -1,12 +1,13 @@
 import { Module } from '@nestjs/common';
 import { FindingsModule } from '../findings/findings.module';
 import { WorkersModule } from '../jobs/workers.module';
+import { KitchenModule } from '../kitchen/kitchen.module';
 import { SealModule } from '../seal/seal.module';
 import { SheetsController } from './sheets.controller';
 import { SheetsService } from './sheets.service';
 
 @Module({
-  imports: [SealModule, WorkersModule, FindingsModule],
+  imports: [SealModule, WorkersModule, FindingsModule, KitchenModule],
   controllers: [SheetsController],
   providers: [SheetsService],
 })

@@ -5,13 +5,17 @@ import {
   planSheet,
   portioningSheet,
   reportSheet,
+  runSheet,
   traySheet,
   type Sheet,
 } from '@jacana/core/sheets';
+import { noRange } from '@jacana/core/bundle';
 import type { Me } from '../accounts/allow';
 import { Transactions } from '../database/transactions';
 import { FindingsService } from '../findings/findings.service';
 import { WorkersService } from '../jobs/workers.service';
+import { calendarOf } from '../kitchen/calendar';
+import { RunSheetService } from '../kitchen/runSheet.service';
 import { OPTIONS, publicAddress, type ServerOptions } from '../options/options';
 import { AccessService } from '../seal/access/access.service';
 import { planOf } from '../seal/keys/keys.service';
@@ -28,6 +32,7 @@ export class SheetsService {
     private readonly access: AccessService,
     private readonly unsealing: UnsealingService,
     private readonly findings: FindingsService,
+    private readonly runSheets: RunSheetService,
     private readonly workers: WorkersService,
     @Inject(OPTIONS) private readonly options: ServerOptions,
   ) {}
@@ -41,6 +46,23 @@ export class SheetsService {
     await this.access.knownTo(me.role, id);
     const stored = await this.store.getLocked(this.transactions.read, id);
     return this.drawn(kitchenSheet(tastingOf(stored), stored.plan.pieces));
+  }
+
+  async run(id: string, me: Me): Promise<StreamableFile> {
+    const sheet = await this.runSheets.sheet(id, me);
+    const row = await this.store.row(this.transactions.read, id);
+    const clock = (moment: string): string =>
+      new Date(moment).toLocaleString('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
+    return this.drawn(runSheet({ title: row.title, sheet, range: row.range ?? noRange(), clock }));
+  }
+
+  async calendar(id: string, me: Me): Promise<StreamableFile> {
+    const sheet = await this.runSheets.sheet(id, me);
+    const { title } = await this.store.row(this.transactions.read, id);
+    return new StreamableFile(Buffer.from(calendarOf(title, id, sheet)), {
+      disposition: 'attachment; filename="run-sheet.ics"',
+      type: 'text/calendar; charset=utf-8',
+    });
   }
 
   /** Under the title that is on the ballot: who carries trays must not read a method. */

@@ -1,4 +1,4 @@
-import { Printer } from 'lucide-react';
+import { CalendarPlus, Printer } from 'lucide-react';
 import { useInTasting } from '../shell/session';
 import { buttonClass } from '../ui/Button';
 import { Card } from '../ui/Card';
@@ -6,6 +6,7 @@ import { Card } from '../ui/Card';
 const NAMES = {
   plan: 'Plan sheet',
   kitchen: 'Kitchen list',
+  run: 'Run sheet',
   trays: 'Tray map',
   portioning: 'Portioning sheet',
   links: 'Ballot cards',
@@ -32,7 +33,18 @@ export function PrintSheets({ sheets }: { sheets: readonly SheetName[] }) {
         {sheets.map((sheet) => (
           <PrintLink key={sheet} sheet={sheet} />
         ))}
+        {sheets.includes('run') && <CalendarLink />}
       </div>
     </Card>
+  );
+}
+
+/** The run sheet as a calendar, for whoever wants to be reminded by a phone. */
+function CalendarLink() {
+  const { card } = useInTasting();
+  return (
+    <a href={`/api/tastings/${card.id}/sheets/run.ics`} className={buttonClass()}>
+      <CalendarPlus size={18} /> Run sheet (calendar)
+    </a>
   );
 }

@@ -39,7 +39,7 @@ export function CookPage() {
       margin={
         <>
           {card.lockedAt && <CaveatForm id={card.id} tags={tags} />}
-          {isLocked && <PrintSheets sheets={['kitchen']} />}
+          {isLocked && <PrintSheets sheets={sheet?.isFeasible ? ['kitchen', 'run'] : ['kitchen']} />}
           <Cautions />
           <ToCome>
             <p>

@@ -1,3 +1,4 @@
+import { together } from '@jacana/core/sheets';
 import { useState } from 'react';
 import type { RangeInput, RunSheetView, SheetStepView } from '../../../client/api.generated';
 import { Button } from '../../../ui/Button';
@@ -53,16 +54,4 @@ function CookList({ name, steps, day }: { name: string; steps: SheetStepView[]; 
       </ol>
     </section>
   );
-}
-
-/** Pieces that are one thing to do, in one line. */
-function together(steps: readonly SheetStepView[]): { first: SheetStepView; pieces: string[] }[] {
-  const groups = new Map<string, { first: SheetStepView; pieces: string[] }>();
-  for (const step of steps) {
-    const name = [step.start, step.method, step.step, step.equipment, step.place].join(' ');
-    const known = groups.get(name);
-    if (known) known.pieces.push(step.piece);
-    else groups.set(name, { first: step, pieces: [step.piece] });
-  }
-  return [...groups.values()];
 }
