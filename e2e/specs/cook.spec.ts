@@ -62,7 +62,7 @@ test('a chain is typed, corrected, copied and compared; the kitchen is described
   await page.getByRole('button', { name: 'Add equipment' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Big oven');
   await page.getByRole('button', { name: 'Add a cook' }).click();
-  await page.getByLabel('Cook 1').fill('Marek');
+  await page.getByLabel('Cook 1', { exact: true }).fill('Marek');
   await page.getByLabel('Flight 1', { exact: true }).fill('2030-01-10T18:00');
   await page.getByRole('button', { name: 'Save the kitchen' }).click();
 

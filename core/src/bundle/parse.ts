@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import type { Entry } from '../log';
 import { answerProblems, codesServed, currentAnswers, missingAnswers } from '../questions';
 import {
   BUNDLE_FORMAT,
@@ -197,25 +198,42 @@ function ballotProblems({ tasting, plan, ballots }: TastingBundle): Problem[] {
 function recordProblems({ tasting, pieces, records }: TastingBundle): Problem[] {
   const tags = new Set(pieces.map((piece) => piece.tag));
   const panel = new Set(tasting.panel.map((panelist) => panelist.id));
+  const stray = (tag: string, field: string): Problem[] =>
+    tags.has(tag) ? [] : [{ field, message: `No piece has the tag ${tag}.` }];
+  const caveats = logProblems('caveats', records.caveats, (body, field) => {
+    const about = 'about' in body ? body.about : undefined;
+    return [
+      ...('panelist' in body ? unknownId(panel, body.panelist, `${field}.panelist`, 'panelist') : []),
+      ...(about?.pieces ?? []).flatMap((tag, number) => stray(tag, `${field}.about.pieces.${number}`)),
+      ...(about?.panelists ?? []).flatMap((panelist, number) =>
+        unknownId(panel, panelist, `${field}.about.panelists.${number}`, 'panelist'),
+      ),
+    ];
+  });
+  const kitchen = logProblems('kitchen', records.kitchen, (body, field) => [
+    ...('piece' in body ? stray(body.piece, `${field}.piece`) : []),
+    ...('pieces' in body ? body.pieces.flatMap((tag, number) => stray(tag, `${field}.pieces.${number}`)) : []),
+  ]);
+  return [...caveats, ...kitchen];
+}
+
+/** Ids that stand once, and entries that are about earlier ones; and what else is wrong with each. */
+function logProblems<Body extends { kind: string }>(
+  log: string,
+  entries: readonly Entry<Body>[],
+  problemsOf: (body: Body, field: string) => Problem[],
+): Problem[] {
   const earlier = new Set<string>();
   const problems = repeated(
-    records.caveats.map((entry) => entry.id),
-    'records.caveats',
+    entries.map((entry) => entry.id),
+    `records.${log}`,
     'id',
   );
-  records.caveats.forEach(({ id, body }, at) => {
-    const field = `records.caveats.${at}.body`;
-    if ('of' in body && !earlier.has(body.of))
-      problems.push({ field: `${field}.of`, message: `No earlier entry has the id "${body.of}".` });
-    if ('panelist' in body) problems.push(...unknownId(panel, body.panelist, `${field}.panelist`, 'panelist'));
-    const about = 'about' in body ? body.about : undefined;
-    (about?.pieces ?? []).forEach((tag, number) => {
-      if (!tags.has(tag))
-        problems.push({ field: `${field}.about.pieces.${number}`, message: `No piece has the tag ${tag}.` });
-    });
-    (about?.panelists ?? []).forEach((panelist, number) =>
-      problems.push(...unknownId(panel, panelist, `${field}.about.panelists.${number}`, 'panelist')),
-    );
+  entries.forEach(({ id, body }, at) => {
+    const field = `records.${log}.${at}.body`;
+    if ('of' in body && !earlier.has(body.of as string))
+      problems.push({ field: `${field}.of`, message: `No earlier entry has the id "${body.of as string}".` });
+    problems.push(...problemsOf(body, field));
     earlier.add(id);
   });
   return problems;

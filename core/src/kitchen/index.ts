@@ -4,3 +4,4 @@ export * from './limits';
 export * from './probe';
 export * from './chain';
 export * from './runSheet';
+export * from './day';

@@ -85,6 +85,7 @@ export const LIMITS = {
     perKilogram: { least: 0.001, most: 2000 },
     active: { least: 0.0001, most: 1 },
   },
+  kitchen: { grams: { least: 0.01, most: 200_000 }, millimetres: { least: 0.1, most: 2000 } },
   piecesPerMethod: { least: 1, most: MOST_PIECES },
   alpha: { least: 0.0001, most: 0.49 },
 } as const satisfies Record<string, Limits | Record<string, Limits>>;
@@ -238,6 +239,10 @@ export const EQUIPMENT_KINDS = [
 /** Where food waits: at a temperature or above it, or at it or below. */
 export const SIDES = ['above', 'below'] as const;
 
+/** What the check before the plate may come to. */
+export const GATE_DECISIONS = ['passed', 'withdrawn', 'served-all-the-same'] as const;
+
+export type GateDecision = (typeof GATE_DECISIONS)[number];
 export type StepKind = (typeof STEP_KINDS)[number];
 export type Hands = (typeof HANDS)[number];
 export type EquipmentKind = (typeof EQUIPMENT_KINDS)[number];

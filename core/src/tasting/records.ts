@@ -1,5 +1,17 @@
 import { z } from 'zod';
-import { ANALYSES, CODE, LIMITS, MOST_ENTRIES, MOST_SETS, MOST_SITTINGS, TAG } from './limits';
+import {
+  ANALYSES,
+  CODE,
+  GATE_DECISIONS,
+  LIMITS,
+  MOST_ENTRIES,
+  MOST_METHODS,
+  MOST_PIECES,
+  MOST_SETS,
+  MOST_SITTINGS,
+  TAG,
+  type Limits,
+} from './limits';
 import { id, longText, moment, rangeSchema, shortText, tastingSchema } from './schema';
 
 /**
@@ -137,13 +149,47 @@ export const caveatEntrySchema = entry(
   ]),
 );
 
+const tags = z
+  .array(tag)
+  .min(1)
+  .max(MOST_METHODS * MOST_PIECES);
+const step = id;
+const { step: stepLimits, kitchen: measured } = LIMITS;
+const within = ({ least, most }: Limits) => z.number().min(least).max(most);
+
+/** The kitchen log: what was done to which piece, because it was done on that device, and what was measured. */
+export const kitchenEntrySchema = entry(
+  z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('started'), pieces: tags, step }),
+    z.strictObject({ kind: z.literal('done'), pieces: tags, step }),
+    z.strictObject({ kind: z.literal('skipped'), pieces: tags, step, because: text }),
+    /** What is done again and again in a step, such as turning. */
+    z.strictObject({ kind: z.literal('acted'), pieces: tags, step }),
+    z.strictObject({ kind: z.literal('mass'), piece: tag, grams: within(measured.grams) }),
+    z.strictObject({ kind: z.literal('temperature'), piece: tag, celsius: within(stepLimits.celsius) }),
+    z.strictObject({ kind: z.literal('thickness'), piece: tag, millimetres: within(measured.millimetres) }),
+    z.strictObject({ kind: z.literal('dose'), piece: tag, name: shortText.min(1), grams: within(measured.grams) }),
+    z.strictObject({ kind: z.literal('noted'), pieces: tags, text }),
+    /** The check before the plate; `because` says what was seen, and is needed where a piece does not simply pass. */
+    z.strictObject({
+      kind: z.literal('gate'),
+      piece: tag,
+      decision: z.enum(GATE_DECISIONS),
+      because: longText.default(''),
+    }),
+    /** A caveat that the record proposed was noted, or found not to matter. */
+    z.strictObject({ kind: z.literal('settled'), proposal: shortText.min(1), noted: z.boolean() }),
+    z.strictObject({ kind: z.literal('undone'), of: id }),
+  ]),
+);
+
 /** Kept free for what later versions write; a bundle that holds some was made by one. */
 const empty = z.array(z.never()).max(0).default([]);
 
 /** The records of the day: append-only, oldest first. */
 export const recordsSchema = z.strictObject({
   caveats: z.array(caveatEntrySchema).max(MOST_ENTRIES),
-  kitchen: empty,
+  kitchen: z.array(kitchenEntrySchema).max(MOST_ENTRIES),
   service: empty,
   amendments: empty,
 });
@@ -184,6 +230,7 @@ export type Key = z.infer<typeof keySchema>;
 export type Answer = z.infer<typeof answerSchema>;
 export type Ballot = z.infer<typeof ballotSchema>;
 export type CaveatEntry = z.infer<typeof caveatEntrySchema>;
+export type KitchenEntry = z.infer<typeof kitchenEntrySchema>;
 export type Records = z.infer<typeof recordsSchema>;
 export type TastingBundle = z.infer<typeof bundleSchema>;
 

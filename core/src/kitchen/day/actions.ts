@@ -1,0 +1,98 @@
+/**
+ * What is to be done next, in the order in which it is due: from the run sheet, and from what was
+ * tapped so far.
+ *
+ * Use it for the live screen, not to plan: an action that is late stays first until it is done or skipped.
+ *
+ * Common practice, no source.
+ *
+ * @example
+ * actionsOf({ steps: [], pieces: new Map() }, kitchenState([])) // []
+ */
+import type { ChainStep } from '../../tasting';
+import { isOver, stepOf, type KitchenState, type StepState } from './state';
+
+/** A step of the sheet, as far as actions need it. */
+export interface PlannedStep {
+  piece: string;
+  method: string;
+  step: string;
+  name: string;
+  text: string;
+  start: string;
+  end: string;
+  equipment: string | null;
+  place: number | null;
+  hands: string | null;
+}
+
+export interface Action {
+  /** What it is: begin a step, do what is done again and again in it, or end it. */
+  kind: 'start' | 'again' | 'end';
+  pieces: string[];
+  method: string;
+  step: string;
+  name: string;
+  text: string;
+  /** When it is due, in milliseconds. */
+  due: number;
+  /** Where, by appliance and place; several places where pieces are spread. */
+  where: string;
+  hands: string | null;
+  /** For 'again': what, such as "turn", and how many times it was done. */
+  again: { what: string; done: number } | null;
+}
+
+interface Planned {
+  steps: readonly PlannedStep[];
+  /** The chain step of each step id, by method and step. */
+  pieces: ReadonlyMap<string, ChainStep>;
+}
+
+/** Under which a chain step is found. */
+export const chainName = (method: string, step: string): string => `${method} ${step}`;
+
+/** Everything that can be done now or later, the earliest due first. */
+export function actionsOf({ steps, pieces: chains }: Planned, state: KitchenState): Action[] {
+  const groups = new Map<string, { of: PlannedStep; pieces: string[]; places: Set<string>; now: StepState }>();
+  for (const step of steps) {
+    if (state.pieces.get(step.piece)?.gate?.decision === 'withdrawn') continue;
+    const now = stepOf(state, step.piece, step.step);
+    if (isOver(now) || !isReady(step, steps, state)) continue;
+    const name = [step.method, step.step, now.startedAt ?? `planned ${step.start}`].join(' ');
+    const known = groups.get(name) ?? { of: step, pieces: [], places: new Set<string>(), now };
+    known.pieces.push(step.piece);
+    if (step.equipment) known.places.add(`${step.equipment} ${step.place}`);
+    groups.set(name, known);
+  }
+  return [...groups.values()]
+    .flatMap((group) => actionsOfGroup(group, chains.get(chainName(group.of.method, group.of.step))))
+    .sort((a, b) => a.due - b.due);
+}
+
+/** A step comes up once the one before it is over. */
+function isReady(step: PlannedStep, steps: readonly PlannedStep[], state: KitchenState): boolean {
+  const own = steps.filter(({ piece }) => piece === step.piece).sort((a, b) => (a.start < b.start ? -1 : 1));
+  const before = own[own.findIndex(({ step: other }) => other === step.step) - 1];
+  return before === undefined || isOver(stepOf(state, before.piece, before.step));
+}
+
+function actionsOfGroup(
+  { of, pieces, places, now }: { of: PlannedStep; pieces: string[]; places: Set<string>; now: StepState },
+  chain: ChainStep | undefined,
+): Action[] {
+  const { method, step, name, text, hands } = of;
+  const action = (kind: Action['kind'], due: number, again: Action['again'] = null): Action => ({
+    ...{ kind, pieces, method, step, name, text, due, where: [...places].join(', '), hands, again },
+  });
+  if (now.startedAt === null) return [action('start', Date.parse(of.start))];
+  const started = Date.parse(now.startedAt);
+  const long = Date.parse(of.end) - Date.parse(of.start);
+  const end = action('end', started + long);
+  const seconds = chain?.every?.seconds;
+  if (!chain?.every || seconds === undefined) return [end];
+  const last = now.acted[now.acted.length - 1];
+  const next = (last === undefined ? started : Date.parse(last)) + seconds * 1000;
+  const again = { what: chain.every.what, done: now.acted.length };
+  return next < end.due ? [action('again', next, again), end] : [end];
+}

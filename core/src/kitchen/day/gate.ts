@@ -1,0 +1,58 @@
+/**
+ * What the record of a piece says before it may be portioned: whether its steps are over, whether it reached its
+ * end point, and which published limit was recorded as met.
+ *
+ * Use it beside the decision of a person, not in its place: it never says that a piece is safe.
+ *
+ * Source: limits as in `limits/tables.ts`; which of them is usual for a kind of food is common practice.
+ *
+ * @example
+ * limitFor('poultry').id // 'poultry'
+ */
+import type { ChainStep, Product } from '../../tasting';
+import { limitOf, towards, type PublishedLimit } from '../limits';
+import { isOver, type PieceState } from './state';
+
+const USUAL: Partial<Record<Product, string>> = {
+  fish: 'fish',
+  'red-meat': 'whole-cuts',
+  poultry: 'poultry',
+  sausage: 'ground-meat',
+};
+
+/** The limit that is usually held against a kind of food; none where there is none in the tables. */
+export const limitFor = (product: Product): PublishedLimit | undefined => limitOf(USUAL[product] ?? '');
+
+export interface GateCheck {
+  /** Names of steps that are not over. */
+  open: string[];
+  /** Highest temperature that was measured, °C; null where none was. */
+  highest: number | null;
+  /** The end point that the chain asks for, and whether it was recorded as reached; null where it asks for none. */
+  endPoint: { celsius: number; isReached: boolean } | null;
+  limit: { name: string; source: string; isMet: boolean } | null;
+}
+
+/** Temperatures of the end point may be this far short, °C: probes show tenths. */
+const SHOWN = 0.05;
+
+export function gateCheck(piece: PieceState, chain: readonly ChainStep[], product: Product): GateCheck {
+  const readings = piece.celsius.map(({ at, value }) => ({ minutes: Date.parse(at) / 60_000, celsius: value }));
+  const highest = readings.length > 0 ? Math.max(...readings.map(({ celsius }) => celsius)) : null;
+  const target = chain.flatMap(({ until }) => until?.celsius ?? []).at(-1);
+  const limit = limitFor(product);
+  return {
+    open: chain.filter(({ id }) => !isOver(piece.steps.get(id) ?? NOT_BEGUN)).map(({ name }) => name),
+    highest,
+    endPoint: target === undefined ? null : { celsius: target, isReached: (highest ?? -Infinity) >= target - SHOWN },
+    limit: limit
+      ? {
+          name: limit.name,
+          source: limit.source,
+          isMet: readings.length > 0 && towards(readings, limit).limitMetAt !== null,
+        }
+      : null,
+  };
+}
+
+const NOT_BEGUN = { startedAt: null, doneAt: null, skipped: null, acted: [] };

@@ -1,0 +1,15 @@
+export { actionsOf, chainName, type Action, type PlannedStep } from './actions';
+export { gateCheck, limitFor, type GateCheck } from './gate';
+export { proposalsOf, type Planned as PlannedDay, type Proposal } from './proposals';
+export {
+  cookLossOf,
+  isOver,
+  kitchenState,
+  pieceOf,
+  stepOf,
+  type KitchenState,
+  type Measured,
+  type PieceState,
+  type StepState,
+} from './state';
+export { toleranceOf, type Tolerance } from './tolerance';

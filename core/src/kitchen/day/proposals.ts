@@ -1,0 +1,159 @@
+/**
+ * What departed from the plan, as the record shows it: caveats that are proposed before anyone has to
+ * remember them.
+ *
+ * Use it to propose, not to decide: a departure may not matter, and much that matters is in no record.
+ *
+ * Common practice in what is held against what, no source. Without a stated tolerance a temperature counts from
+ * one degree off, a mass from five percent.
+ *
+ * @example
+ * proposalsOf({ steps: [], chains: new Map(), waits: [], constants: [] }, kitchenState([])) // []
+ */
+import type { ChainStep, Constant } from '../../tasting';
+import { minutesText } from '../chain';
+import { doseOf } from '../dose';
+import { chainName, type PlannedStep } from './actions';
+import { pieceOf, stepOf, type KitchenState } from './state';
+import { toleranceOf, type Tolerance } from './tolerance';
+
+export interface Proposal {
+  /** The same for the same departure, so that it is settled once. */
+  id: string;
+  text: string;
+  pieces: string[];
+}
+
+export interface Planned {
+  steps: readonly PlannedStep[];
+  chains: ReadonlyMap<string, ChainStep>;
+  waits: readonly { piece: string; step: string; most: number }[];
+  constants: readonly Pick<Constant, 'name' | 'tolerance'>[];
+}
+
+const USUAL: Record<'°C' | '%', Tolerance> = { '°C': { by: 1, unit: '°C' }, '%': { by: 5, unit: '%' } };
+
+/** Departures that nobody has settled yet, in the order of the sheet. */
+export function proposalsOf(planned: Planned, state: KitchenState): Proposal[] {
+  const found = [
+    ...planned.steps.flatMap((step) => ofStep(step, planned, state)),
+    ...ofMasses(planned, state),
+    ...ofGates(planned, state),
+  ];
+  return found.filter(({ id }) => !state.settled.has(id));
+}
+
+const tag = (piece: string): string => `Piece ${piece}`;
+
+function ofStep(step: PlannedStep, planned: Planned, state: KitchenState): Proposal[] {
+  const { piece, method, name } = step;
+  const chain = planned.chains.get(chainName(method, step.step));
+  const { startedAt, doneAt, skipped } = stepOf(state, piece, step.step);
+  const proposal = (kind: string, text: string): Proposal => ({
+    id: `${kind} ${piece} ${step.step}`,
+    text,
+    pieces: [piece],
+  });
+  if (skipped !== null) return [proposal('skipped', `${tag(piece)}: “${name}” was left out (${skipped})`)];
+  if (startedAt === null || doneAt === null || !chain) return [];
+  const took = (Date.parse(doneAt) - Date.parse(startedAt)) / 60_000;
+  const waited = waitedAfter(step, planned, state);
+  const most = planned.waits.find((one) => one.piece === piece && one.step === step.step)?.most ?? Infinity;
+  return [
+    ...durations(chain, took).map((text) => proposal('time', `${tag(piece)}: “${name}” ${text}`)),
+    ...(waited !== null && waited > most + SLACK_MINUTES
+      ? [
+          proposal(
+            'wait',
+            `${tag(piece)} waited ${minutesText(Math.round(waited))} after “${name}”, ${minutesText(Math.round(waited - most))} longer than it may`,
+          ),
+        ]
+      : []),
+    ...endPoint(step, chain, planned, state).map((text) => proposal('end', `${tag(piece)} ${text}`)),
+    ...doses(chain, piece, state).map((text) => proposal('dose', `${tag(piece)}: ${text}`)),
+  ];
+}
+
+/** Taps are never to the second. */
+const SLACK_MINUTES = 0.5;
+
+/** A step that is ended by a temperature takes as long as it takes. */
+function durations({ minutes: { least, most }, until }: ChainStep, took: number): string[] {
+  if (until?.celsius !== undefined) return [];
+  if (most !== undefined && took > most + SLACK_MINUTES)
+    return [`took ${minutesText(Math.round(took))}, at most ${minutesText(most)} were planned`];
+  if (least !== undefined && took < least - SLACK_MINUTES)
+    return [`took ${minutesText(Math.round(took))}, at least ${minutesText(least)} were planned`];
+  return [];
+}
+
+/** Minutes from the end of a step to the start of the next; null while the next has not begun. */
+function waitedAfter(step: PlannedStep, { steps }: Planned, state: KitchenState): number | null {
+  const own = steps.filter(({ piece }) => piece === step.piece).sort((a, b) => (a.start < b.start ? -1 : 1));
+  const next = own[own.findIndex((one) => one.step === step.step) + 1];
+  const begun = next && stepOf(state, next.piece, next.step).startedAt;
+  const { doneAt } = stepOf(state, step.piece, step.step);
+  return begun && doneAt ? (Date.parse(begun) - Date.parse(doneAt)) / 60_000 : null;
+}
+
+/** The highest temperature that was measured in or after a step, against the one that ends it. */
+function endPoint(step: PlannedStep, { until }: ChainStep, { constants }: Planned, state: KitchenState): string[] {
+  const { startedAt } = stepOf(state, step.piece, step.step);
+  const target = until?.celsius;
+  if (target === undefined || startedAt === null) return [];
+  const measured = pieceOf(state, step.piece)
+    .celsius.filter(({ at }) => at >= startedAt)
+    .map(({ value }) => value);
+  if (measured.length === 0) return [];
+  const apart = Math.max(...measured) - target;
+  const allowed = toleranceIn(constants, /end point/i, '°C');
+  if (Math.abs(apart) <= allowed + 1e-9) return [];
+  const by = `${Math.round(Math.abs(apart) * 10) / 10} °C`;
+  return [apart > 0 ? `overshot ${target} °C by ${by}` : `ended ${by} short of ${target} °C`];
+}
+
+function doses({ doses: planned }: ChainStep, piece: string, state: KitchenState): string[] {
+  const { doses: given, grams } = pieceOf(state, piece);
+  const [raw] = grams;
+  if (!raw) return [];
+  return planned.flatMap((dose) => {
+    const last = given.filter(({ value }) => value.name === dose.name).at(-1);
+    const wanted = doseOf(dose, raw.value).grams;
+    const isOff = last && Math.abs(last.value.grams / wanted - 1) > USUAL['%'].by / 100;
+    return isOff ? [`${last.value.grams} g of ${dose.name} in place of ${Math.round(wanted * 10) / 10} g`] : [];
+  });
+}
+
+/** Raw masses that lie further from the middle of all than is held constant. */
+function ofMasses({ constants, steps }: Planned, state: KitchenState): Proposal[] {
+  const pieces = [...new Set(steps.map(({ piece }) => piece))];
+  const raw = pieces.flatMap((piece) => {
+    const [first] = pieceOf(state, piece).grams;
+    return first ? [{ piece, grams: first.value }] : [];
+  });
+  if (raw.length < 3) return [];
+  const middle = [...raw].sort((a, b) => a.grams - b.grams)[Math.floor(raw.length / 2)].grams;
+  const allowed = toleranceIn(constants, /mass/i, '%');
+  return raw
+    .filter(({ grams }) => Math.abs(100 * (grams / middle - 1)) > allowed + 1e-9)
+    .map(({ piece, grams }) => {
+      const percent = Math.round(100 * Math.abs(grams / middle - 1));
+      const text = `${tag(piece)} was ${percent} % ${grams > middle ? 'heavier' : 'lighter'} than most (${grams} g)`;
+      return { id: `mass ${piece}`, text, pieces: [piece] };
+    });
+}
+
+function ofGates({ steps }: Planned, state: KitchenState): Proposal[] {
+  return [...new Set(steps.map(({ piece }) => piece))].flatMap((piece): Proposal[] => {
+    const gate = pieceOf(state, piece).gate;
+    if (!gate || gate.decision === 'passed') return [];
+    const how = gate.decision === 'withdrawn' ? 'was withdrawn' : `is served all the same, as ${gate.by} decided`;
+    return [{ id: `gate ${piece}`, text: `${tag(piece)} ${how}: ${gate.because}`, pieces: [piece] }];
+  });
+}
+
+/** What was stated, where it is in that unit; else what is usual. */
+function toleranceIn(constants: Planned['constants'], name: RegExp, unit: '°C' | '%'): number {
+  const stated = constants.filter((one) => name.test(one.name)).map((one) => toleranceOf(one.tolerance));
+  return stated.find((one) => one?.unit === unit)?.by ?? USUAL[unit].by;
+}

@@ -1,0 +1,121 @@
+/**
+ * How the kitchen stands: folded from its log, the same on every device, on the server and in the
+ * findings.
+ *
+ * Use it for what was done and measured, not for what should have been: that is the chain and the sheet.
+ *
+ * Common practice, no source.
+ *
+ * @example
+ * kitchenState([]).pieces.size // 0
+ */
+import { fold } from '../../log';
+import type { GateDecision, KitchenEntry } from '../../tasting';
+
+/** One step of one piece, as far as it has come; times are ISO 8601, by the device that it was tapped on. */
+export interface StepState {
+  startedAt: string | null;
+  doneAt: string | null;
+  skipped: string | null;
+  /** When it was turned, stirred and so on. */
+  acted: string[];
+}
+
+export interface Measured<Value> {
+  at: string;
+  value: Value;
+}
+
+export interface PieceState {
+  steps: Map<string, StepState>;
+  grams: Measured<number>[];
+  celsius: Measured<number>[];
+  millimetres: Measured<number>[];
+  doses: Measured<{ name: string; grams: number }>[];
+  notes: Measured<string>[];
+  gate: { decision: GateDecision; because: string; at: string; by: string } | null;
+}
+
+export interface KitchenState {
+  pieces: Map<string, PieceState>;
+  /** Proposals that were settled, and whether the caveat was noted. */
+  settled: Map<string, boolean>;
+}
+
+export const NOTHING_DONE: StepState = { startedAt: null, doneAt: null, skipped: null, acted: [] };
+
+const untouched = (): PieceState => ({
+  ...{ steps: new Map(), grams: [], celsius: [], millimetres: [], doses: [], notes: [], gate: null },
+});
+
+export const pieceOf = ({ pieces }: KitchenState, tag: string): PieceState => pieces.get(tag) ?? untouched();
+
+export const stepOf = (state: KitchenState, tag: string, step: string): StepState =>
+  pieceOf(state, tag).steps.get(step) ?? NOTHING_DONE;
+
+/** Whether a step is over, one way or the other. */
+export const isOver = ({ doneAt, skipped }: StepState): boolean => doneAt !== null || skipped !== null;
+
+/** Share of the mass that a piece has lost between the first and the last weighing; null with fewer than two. */
+export function cookLossOf({ grams }: Pick<PieceState, 'grams'>): number | null {
+  const [first, last] = [grams[0], grams[grams.length - 1]];
+  return grams.length < 2 ? null : 1 - last.value / first.value;
+}
+
+export function kitchenState(entries: readonly KitchenEntry[]): KitchenState {
+  const start: KitchenState = { pieces: new Map(), settled: new Map() };
+  return fold<KitchenState, KitchenEntry['body']>(entries, start, (state, { at, by, body }) => {
+    switch (body.kind) {
+      case 'settled':
+        state.settled.set(body.proposal, body.noted);
+        return state;
+      case 'started':
+      case 'done':
+      case 'skipped':
+      case 'acted':
+        for (const tag of body.pieces) withStep(own(state, tag), body, at);
+        return state;
+      case 'noted':
+        for (const tag of body.pieces) own(state, tag).notes.push({ at, value: body.text });
+        return state;
+      case 'gate':
+        own(state, body.piece).gate = { decision: body.decision, because: body.because, at, by };
+        return state;
+      default:
+        measure(own(state, body.piece), body, at);
+        return state;
+    }
+  });
+}
+
+/** The piece's own state, which is made by the first entry about it. The fold begins anew each time, so nobody else holds it. */
+function own({ pieces }: KitchenState, tag: string): PieceState {
+  const known = pieces.get(tag);
+  if (known) return known;
+  const piece = untouched();
+  pieces.set(tag, piece);
+  return piece;
+}
+
+type Doing = Extract<KitchenEntry['body'], { kind: 'started' | 'done' | 'skipped' | 'acted' }>;
+
+function withStep({ steps }: PieceState, body: Doing, at: string): void {
+  const before = steps.get(body.step) ?? NOTHING_DONE;
+  const changed: Record<Doing['kind'], Partial<StepState>> = {
+    // Two tablets may both say that it was started: the first one counts.
+    started: { startedAt: before.startedAt ?? at },
+    done: { doneAt: before.doneAt ?? at, startedAt: before.startedAt ?? at },
+    skipped: { skipped: body.kind === 'skipped' ? body.because : null },
+    acted: { acted: [...before.acted, at] },
+  };
+  steps.set(body.step, { ...before, ...changed[body.kind] });
+}
+
+type Measuring = Extract<KitchenEntry['body'], { kind: 'mass' | 'temperature' | 'thickness' | 'dose' }>;
+
+function measure(piece: PieceState, body: Measuring, at: string): void {
+  if (body.kind === 'mass') piece.grams.push({ at, value: body.grams });
+  if (body.kind === 'temperature') piece.celsius.push({ at, value: body.celsius });
+  if (body.kind === 'thickness') piece.millimetres.push({ at, value: body.millimetres });
+  if (body.kind === 'dose') piece.doses.push({ at, value: { name: body.name, grams: body.grams } });
+}
