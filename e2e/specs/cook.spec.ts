@@ -1,4 +1,5 @@
-import { expect, setUp, test } from '../support/jacana';
+import type { Page } from '@playwright/test';
+import { expect, setUp, signInToDemo, test } from '../support/jacana';
 
 test('a chain is typed, corrected, copied and compared; the kitchen is described; the run sheet follows', async ({
   page,
@@ -74,4 +75,71 @@ test('a chain is typed, corrected, copied and compared; the kitchen is described
   await expect(page.getByText('Big oven 1')).toBeVisible();
   await page.getByRole('button', { name: 'As a list, by cook' }).click();
   await expect(page.getByRole('region', { name: 'Steps of Marek' })).toContainText('Roast in the oven at 120 °C');
+});
+
+test('two tablets cook by one sheet: taps of both, one of them offline, a departure that becomes a caveat, and the gate', async ({
+  browser,
+  demo,
+}) => {
+  const [first, second] = await Promise.all(
+    [0, 1].map(() => browser.newContext({ viewport: { width: 1180, height: 820 } })),
+  );
+  const [one, other] = await Promise.all([first, second].map((context) => context.newPage()));
+  for (const page of [one, other]) {
+    await signInToDemo(page, demo, 'Marek');
+    await page.getByRole('link', { name: /^Rice, soaked or not/ }).click();
+    await page.getByRole('link', { name: 'Cook by this sheet' }).click();
+    await expect(page.getByRole('region', { name: 'Next' })).toBeVisible();
+  }
+  const next = (page: Page) => page.getByRole('region', { name: 'Next' });
+
+  // What is tapped on one tablet is under way on the other, and can be taken back.
+  await expect(next(one).getByRole('heading', { name: 'Rinse' })).toBeVisible();
+  await next(one).getByRole('button', { name: 'Started' }).click();
+  await expect(one.getByText(/^Written down: Rinse/)).toBeVisible();
+  const underWay = other.locator('section', { hasText: 'Under way' });
+  await expect(underWay.getByRole('listitem')).toHaveCount(2);
+  await one.getByRole('button', { name: 'Undo' }).click();
+  await expect(underWay.getByText('Nothing was begun yet.')).toBeVisible();
+  await next(one).getByRole('button', { name: 'Started' }).click();
+  await expect(underWay.getByRole('listitem')).toHaveCount(2);
+
+  // Without a network taps wait on the tablet, and come once it is back.
+  await second.setOffline(true);
+  await next(other).getByRole('button', { name: 'Started' }).click();
+  await expect(other.getByText(/1 tap on the way/)).toBeVisible();
+  await expect(other.locator('section', { hasText: 'Under way' }).getByRole('listitem')).toHaveCount(4);
+  await expect(one.locator('section', { hasText: 'Under way' }).getByRole('listitem')).toHaveCount(2);
+  await second.setOffline(false);
+  await expect(other.getByText(/on the way/)).toBeHidden();
+  await expect(one.locator('section', { hasText: 'Under way' }).getByRole('listitem')).toHaveCount(4);
+
+  // A step that is left out is proposed as a caveat, and noted with one tap.
+  await next(one).getByRole('button', { name: 'Leave it out' }).click();
+  await one.getByLabel('Why is it left out?').fill('the pot boiled over');
+  await next(one).getByRole('button', { name: 'Leave it out' }).click();
+  const proposals = one.locator('section', { hasText: 'Put down by itself' });
+  await expect(proposals.getByText(/was left out \(the pot boiled over\)/).first()).toBeVisible();
+  await proposals.getByRole('button', { name: 'Note it' }).first().click();
+  await proposals.getByRole('button', { name: 'Not needed' }).first().click();
+
+  // Weighed, measured, and held at the gate: a piece whose steps are open cannot simply pass.
+  await one.locator('section', { hasText: 'Under way' }).getByRole('button').first().click();
+  const dialog = one.getByRole('dialog');
+  await dialog.getByRole('textbox', { name: 'Mass (g)' }).fill('900');
+  await dialog.getByRole('textbox', { name: 'Mass (g)' }).press('Enter');
+  await dialog.getByRole('textbox', { name: 'Temperature (°C)' }).fill('61');
+  await dialog.getByRole('textbox', { name: 'Temperature (°C)' }).press('Enter');
+  await expect(dialog.getByText('900 g · 61 °C')).toBeVisible();
+  await expect(dialog.getByText(/^Still open:/)).toBeVisible();
+  await expect(dialog.getByRole('button', { name: 'Pass' })).toBeDisabled();
+  await dialog.getByLabel(/What was seen/).fill('scorched at the bottom');
+  await dialog.getByRole('button', { name: 'Withdraw' }).click();
+  await expect(dialog.getByText('withdrawn: scorched at the bottom')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Close this window' }).click();
+  await expect(other.getByText(/[A-Z]\d withdrawn/)).toBeVisible();
+
+  await one.getByRole('link', { name: 'Run sheet and list' }).click();
+  await expect(one.getByText(/was left out \(the pot boiled over\)/)).toBeVisible();
+  await Promise.all([first.close(), second.close()]);
 });

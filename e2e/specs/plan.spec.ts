@@ -141,6 +141,7 @@ async function sameAsInNode(page: Page): Promise<void> {
       name: '',
       note: '',
       steps: '',
+      chain: [],
       equipment: '',
       reference: false,
     })),

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { noRecords, parseBundle, type TastingBundle } from '@jacana/core/bundle';
+import { noRange, noRecords, parseBundle, type TastingBundle } from '@jacana/core/bundle';
 import { lockPlan } from '@jacana/core/design';
 import { findings, plannedView, sectionOf } from '@jacana/core/findings';
 import { randomStream } from '@jacana/core/numeric';
@@ -94,6 +94,6 @@ function twoMinded({ tasting: salmon }: TastingBundle): TastingBundle {
   }
   const seal = { closedAt: at, unsealedAt: at, unsealedBy: 'Ines' };
   const { plan, pieces, key } = locked;
-  const rest = { records: noRecords(), readings: [], digest: null };
+  const rest = { range: noRange(), records: noRecords(), readings: [], digest: null };
   return { format: 'jacana-tasting', version: 3, tasting, plan, pieces, key, seal, ballots, ...rest };
 }

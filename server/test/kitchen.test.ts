@@ -167,3 +167,108 @@ it('spreads pieces that are to come over the flights, before anything is locked'
   expect(ends).toEqual(expect.arrayContaining(['17:00', '17:40']));
   expect(ends.every((end) => end <= '17:00' || (end > '17:30' && end <= '17:40'))).toBe(true);
 });
+
+describe('the kitchen log', () => {
+  const tap = (who: 'coordinator' | 'kitchen' | 'server', id: string, ...entries: object[]) =>
+    running.as[who].post(`/api/tastings/${id}/kitchen-log`).send({
+      entries: entries.map((entry, at) => ({
+        id: `tap-${Math.random().toString(36).slice(2, 12)}-${at}`,
+        at: '2026-11-26T16:00:00.000Z',
+        ...entry,
+      })),
+    });
+  const logOf = async (id: string) =>
+    (await running.as.kitchen.get(`/api/tastings/${id}/kitchen-log`).expect(200)).body.entries as Record<
+      string,
+      unknown
+    >[];
+  const tagsOf = async (id: string): Promise<string[]> => {
+    const { methods } = (await running.as.kitchen.get(`/api/tastings/${id}/kitchen`)).body as {
+      methods: { pieces: { tag: string }[] }[];
+    };
+    return methods.flatMap(({ pieces }) => pieces.map(({ tag }) => tag));
+  };
+
+  it('takes taps of several tablets, each once, with the time of the tablet and of the server', async () => {
+    const id = await cooked();
+    const [tag, other] = await tagsOf(id);
+    const start = { id: 'tap-one-and-only', kind: 'started', pieces: [tag, other], step: 'boil' };
+    await tap('kitchen', id, start).expect(200);
+    await tap('kitchen', id, start).expect(200);
+    await tap('coordinator', id, { kind: 'done', pieces: [tag], step: 'boil' }).expect(200);
+    const entries = await logOf(id);
+    expect(entries.map(({ kind }) => kind)).toEqual(['started', 'done']);
+    expect(new Set(entries.map(({ by }) => by)).size).toBe(2);
+    expect(entries.every(({ at }) => at === '2026-11-26T16:00:00.000Z')).toBe(true);
+    expect(entries.every(({ storedAt }) => Math.abs(Date.parse(storedAt as string) - Date.now()) < 60_000)).toBe(true);
+    await tap('kitchen', id, { ...start, pieces: [tag] }).expect(409);
+  });
+
+  it('is not for servers and readers, and holds no code', async () => {
+    const id = await cooked();
+    const [tag] = await tagsOf(id);
+    await tap('server', id, { kind: 'mass', piece: tag, grams: 400 }).expect(403);
+    await running.as.server.get(`/api/tastings/${id}/kitchen-log`).expect(403);
+    await running.as.reader.get(`/api/tastings/${id}/kitchen-log`).expect(403);
+    await running.as.reader.get(`/api/tastings/${id}/run-sheet`).expect(403);
+  });
+
+  it.each([
+    ['"kind":"started","pieces":["Z9"],"step":"boil"', 'No piece has the tag Z9.'],
+    ['"kind":"started","pieces":[],"step":"boil"', ''],
+    ['"kind":"started","step":"boil"', ''],
+    ['"kind":"started","pieces":["TAG"],"step":"fly"', 'Its method has no such step.'],
+    ['"kind":"skipped","pieces":["TAG"],"step":"boil","because":""', ''],
+    ['"kind":"mass","piece":"TAG","grams":-1', ''],
+    ['"kind":"mass","piece":"TAG","grams":400,"celsius":5', 'An entry of this kind has no such field.'],
+    ['"kind":"temperature","piece":"TAG","celsius":5000', ''],
+    ['"kind":"undone","of":"nothing"', 'There is no such entry.'],
+    ['"kind":"gate","piece":"TAG","decision":"withdrawn"', 'Say why: it stands in the findings.'],
+    ['"kind":"gate","piece":"TAG","decision":"safe"', ''],
+  ])('refuses {%s}, and keeps nothing of it', async (written, message) => {
+    const id = await cooked();
+    const [tag] = await tagsOf(id);
+    const refused = await tap('kitchen', id, JSON.parse(`{${written.replace('TAG', tag)}}`) as object);
+    expect(refused.status).toBe(400);
+    expect(JSON.stringify(refused.body)).toContain(message);
+    expect(await logOf(id)).toEqual([]);
+  });
+
+  it('goes out in a bundle and comes back in, and a gate stands in the chain of what was done', async () => {
+    const { coordinator } = running.as;
+    const id = await cooked();
+    const [tag] = await tagsOf(id);
+    await tap(
+      'kitchen',
+      id,
+      { kind: 'mass', piece: tag, grams: 400 },
+      { kind: 'gate', piece: tag, decision: 'withdrawn', because: 'burnt' },
+    ).expect(200);
+    const seal = (await coordinator.get(`/api/tastings/${id}/seal`).expect(200)).text;
+    expect(seal).toContain('piece withdrawn');
+    await coordinator.post(`/api/tastings/${id}/close`).expect(204);
+    await coordinator.post(`/api/tastings/${id}/unseal`).expect(200);
+    const bundle = (await coordinator.get(`/api/tastings/${id}/bundle`)).body as { records: { kitchen: object[] } };
+    expect(bundle.records.kitchen).toMatchObject([
+      { body: { kind: 'mass', grams: 400 } },
+      { body: { kind: 'gate', because: 'burnt' } },
+    ]);
+    const brought = (await coordinator.post('/api/import').send(bundle).expect(200)).body as { id: string };
+    expect((await logOf(brought.id)).map(({ kind }) => kind)).toEqual(['mass', 'gate']);
+  });
+
+  it('survives hostile entries', async () => {
+    const id = await cooked();
+    const [tag] = await tagsOf(id);
+    for (const entry of [
+      { kind: 'noted', pieces: [tag], text: 'x'.repeat(3000) },
+      { kind: 'noted', pieces: [tag], text: '\u0000' },
+      { kind: 'mass', piece: tag, grams: '400' },
+      { kind: 'mass', piece: [tag], grams: 400 },
+      { kind: 'settled', proposal: { a: 1 }, noted: true },
+      { kind: '__proto__', piece: tag },
+    ])
+      expect((await tap('kitchen', id, entry)).status).toBe(400);
+    expect(await logOf(id)).toEqual([]);
+  });
+});

@@ -214,10 +214,21 @@ describe('the gate', () => {
     const check = gateCheck(piece(48, 50.2), chain, 'fish');
     expect(check).toMatchObject({ highest: 50.2, endPoint: { celsius: 50, isReached: true }, open: ['Roast', 'Sear'] });
     expect(check.limit).toMatchObject({ name: 'Fish', isMet: false });
+    expect(check.mayPass).toBe(false);
     expect(gateCheck(piece(63), chain, 'fish').limit?.isMet).toBe(true);
     // A whole cut rests for three minutes at its temperature; one reading is no record of that.
     expect(gateCheck(piece(63), chain, 'red-meat').limit?.isMet).toBe(false);
     expect(gateCheck(piece(63, 63.5, 63, 63.2), chain, 'red-meat').limit?.isMet).toBe(true);
+  });
+
+  it('lets a piece pass once its steps are over and its end point was recorded; plating comes after', () => {
+    const whole = [...chain, { ...chain[0], id: 'plate', kind: 'plate' as const }];
+    const over = chain.map(({ id }) => tapped(20, 'done', id, 'A1'));
+    const at50 = entry(19, { kind: 'temperature', piece: 'A1', celsius: 50 });
+    const check = (...entries: KitchenEntry[]) => gateCheck(pieceOf(kitchenState(entries), 'A1'), whole, 'fish');
+    expect(check(...over, at50)).toMatchObject({ open: [], mayPass: true });
+    expect(check(...over)).toMatchObject({ open: [], mayPass: false });
+    expect(check(...over.slice(1), at50)).toMatchObject({ open: ['Season'], mayPass: false });
   });
 
   it('knows nothing where nothing was measured, and no limit for vegetables', () => {

@@ -5,7 +5,16 @@ import { ordersCsv, tidyCsv } from '@jacana/core/tidy';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
-import { AnswerRow, BallotRow, EntryRow, MethodRow, PanelistRow, PlanRow, TastingRow } from '../database/entities';
+import {
+  AnswerRow,
+  BallotRow,
+  EntryRow,
+  type LogName,
+  MethodRow,
+  PanelistRow,
+  PlanRow,
+  TastingRow,
+} from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields } from '../fields/problems';
 import { newToken } from '../panel/token';
@@ -146,10 +155,11 @@ export class ExchangeService {
       seenAt: answers.at(-1)?.at ?? openedAt,
     }));
     await manager.save(BallotRow, opened, { chunk: 50 });
-    const entries = records.caveats.map(({ id: entryId, ...entry }) => ({
-      ...{ tastingId: id, log: 'caveats' as const, entryId, byAccount: '' },
-      ...entry,
-    }));
+    const rowsOf = (
+      log: LogName,
+      own: readonly { id: string; at: string; storedAt: string; by: string; body: object }[],
+    ) => own.map(({ id: entryId, ...entry }) => ({ ...{ tastingId: id, log, entryId, byAccount: '' }, ...entry }));
+    const entries = [...rowsOf('caveats', records.caveats), ...rowsOf('kitchen', records.kitchen)];
     for (let at = 0; at < entries.length; at += 50) await manager.insert(EntryRow, entries.slice(at, at + 50));
   }
 

@@ -98,6 +98,8 @@ export function Code(): PropertyDecorator {
   return Text(3, { pattern: CODE.pattern, patternMessage: CODE.message });
 }
 
+export const Tag = (): PropertyDecorator => Text(3, { pattern: TAG.pattern, patternMessage: TAG.message });
+
 /** A list of kitchen tags. */
 export function Tags(most: number): PropertyDecorator {
   return applyDecorators(

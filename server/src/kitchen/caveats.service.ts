@@ -7,7 +7,8 @@ import { AuditService } from '../audit/audit.service';
 import { Transactions } from '../database/transactions';
 import { refuseFields } from '../fields/problems';
 import { LiveService } from '../live/live.service';
-import { entryOf, LogService } from '../log/log.service';
+import { readEntries } from '../log/entries';
+import { entryOf, LogService, type NewEntry } from '../log/log.service';
 import { AccessService } from '../seal/access/access.service';
 import { TastingStore } from '../tastings/tasting.store';
 import type { CaveatEntryInput, LedgerView, StoredEntries } from './caveats.dto';
@@ -51,7 +52,8 @@ export class CaveatsService {
   async add(id: string, inputs: readonly CaveatEntryInput[], me: Me): Promise<StoredEntries> {
     await this.access.knownTo(me.role, id);
     await this.transactions.write(async (manager) => {
-      const entries = readEntries(inputs, me);
+      const entries = readEntries<CaveatEntry['body']>(inputs.map(said), caveatEntrySchema, me.name);
+      refuseMarks(entries, me);
       await this.refuseUnknown(manager, id, entries);
       await this.refuseOthers(manager, id, entries, me);
       const added = await this.log.append<CaveatEntry['body']>(manager, id, 'caveats', entries, me);
@@ -67,7 +69,11 @@ export class CaveatsService {
   }
 
   /** Entries may only be about pieces, panelists and entries that there are. */
-  private async refuseUnknown(manager: EntityManager, id: string, entries: readonly CaveatEntry[]): Promise<void> {
+  private async refuseUnknown(
+    manager: EntityManager,
+    id: string,
+    entries: readonly NewEntry<CaveatEntry['body']>[],
+  ): Promise<void> {
     const tags = new Set((await this.store.plan(manager, id))?.pieces.map((piece) => piece.tag));
     const panel = new Set((await this.store.panelists(manager, id)).map((panelist) => panelist.id));
     const problems: Problem[] = entries.flatMap(({ body }, at) => {
@@ -85,7 +91,7 @@ export class CaveatsService {
   private async refuseOthers(
     manager: EntityManager,
     id: string,
-    entries: readonly CaveatEntry[],
+    entries: readonly NewEntry<CaveatEntry['body']>[],
     me: Me,
   ): Promise<void> {
     const rows = await this.log.rows(manager, id, 'caveats');
@@ -100,26 +106,16 @@ export class CaveatsService {
   }
 }
 
-/** Reads entries of a device: of the kind that they say, and nothing besides. */
-function readEntries(inputs: readonly CaveatEntryInput[], me: Me): CaveatEntry[] {
-  return inputs.map(({ id, at, pieces, panelists, ...said }, number) => {
-    const touched = (pieces ?? []).length + (panelists ?? []).length > 0;
-    const about = touched ? { pieces: [...new Set(pieces)], panelists: [...new Set(panelists)] } : undefined;
-    const fields = Object.entries({ ...said, text: said.text?.trim(), because: said.because?.trim(), about });
-    const body = Object.fromEntries(fields.filter(([, value]) => value !== undefined));
-    const parsed = caveatEntrySchema.safeParse({ id, at, storedAt: at, by: me.name, body });
-    if (!parsed.success)
-      throw refuseFields(
-        parsed.error.issues.map((issue) => ({
-          field: `entries.${number}.${issue.code === 'unrecognized_keys' ? issue.keys[0] : issue.path.slice(1).join('.')}`,
-          message: issue.code === 'unrecognized_keys' ? 'An entry of this kind has no such field.' : issue.message,
-        })),
-      );
-    const { kind } = parsed.data.body;
-    if ((kind === 'not-blind' || kind === 'blind-again') && me.role !== 'coordinator')
-      throw new ForbiddenException('Only the coordinator says who was not blind.');
-    return parsed.data;
-  });
+/** An entry as the core has it: what it touches stands together, and texts have no blank ends. */
+function said({ id, at, pieces, panelists, ...rest }: CaveatEntryInput) {
+  const touched = (pieces ?? []).length + (panelists ?? []).length > 0;
+  const about = touched ? { pieces: [...new Set(pieces)], panelists: [...new Set(panelists)] } : undefined;
+  return { id, at, ...rest, text: rest.text?.trim(), because: rest.because?.trim(), about };
+}
+
+function refuseMarks(entries: readonly { body: CaveatEntry['body'] }[], me: Me): void {
+  const marks = entries.some(({ body: { kind } }) => kind === 'not-blind' || kind === 'blind-again');
+  if (marks && me.role !== 'coordinator') throw new ForbiddenException('Only the coordinator says who was not blind.');
 }
 
 /** What the seal's log says of an entry. */

@@ -1,10 +1,13 @@
-import { Body, Controller, Get, Param, Put } from '@nestjs/common';
+import { Body, Controller, Get, Param, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
 import { Transactions } from '../database/transactions';
 import { Answers } from '../fields/fields';
 import { AccessService } from '../seal/access/access.service';
 import { kitchenView, KitchenView } from '../seal/views/kitchen';
+import { StoredEntries } from './caveats.dto';
+import { KitchenEntries, KitchenLogView } from './kitchenLog.dto';
+import { KitchenLogService } from './kitchenLog.service';
 import { RangeView, RunSheetView, SavedRange } from './range.dto';
 import { RangeService } from './range.service';
 import { RunSheetService } from './runSheet.service';
@@ -19,6 +22,7 @@ export class KitchenController {
     private readonly transactions: Transactions,
     private readonly ranges: RangeService,
     private readonly sheets: RunSheetService,
+    private readonly log: KitchenLogService,
   ) {}
 
   @Get('kitchen')
@@ -41,6 +45,21 @@ export class KitchenController {
   @Answers(RangeView)
   saveRange(@Param('id') id: string, @Body() saved: SavedRange, @SignedIn() me: Me): Promise<RangeView> {
     return this.ranges.save(id, saved, me);
+  }
+
+  @Get('kitchen-log')
+  @Allow('coordinator', 'kitchen')
+  @Answers(KitchenLogView)
+  getKitchenLog(@Param('id') id: string, @SignedIn() me: Me): Promise<KitchenLogView> {
+    return this.log.read(id, me);
+  }
+
+  /** Adds entries to the kitchen log: sent twice, each is stored once. */
+  @Post('kitchen-log')
+  @Allow('coordinator', 'kitchen')
+  @Answers(StoredEntries)
+  addToKitchenLog(@Param('id') id: string, @Body() body: KitchenEntries, @SignedIn() me: Me): Promise<StoredEntries> {
+    return this.log.add(id, body.entries, me);
   }
 
   @Get('run-sheet')

@@ -4,13 +4,14 @@ import { SealModule } from '../seal/seal.module';
 import { CaveatsController } from './caveats.controller';
 import { CaveatsService } from './caveats.service';
 import { KitchenController } from './kitchen.controller';
+import { KitchenLogService } from './kitchenLog.service';
 import { RangeService } from './range.service';
 import { RunSheetService } from './runSheet.service';
 
 @Module({
   imports: [SealModule, WorkersModule],
   controllers: [KitchenController, CaveatsController],
-  providers: [CaveatsService, RangeService, RunSheetService],
+  providers: [CaveatsService, KitchenLogService, RangeService, RunSheetService],
   exports: [RunSheetService],
 })
 export class KitchenModule {}

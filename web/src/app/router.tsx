@@ -43,6 +43,10 @@ export const router = createBrowserRouter([
             lazy: () => import('../stages/cook/CookPage').then(({ CookPage }) => ({ Component: CookPage })),
           },
           {
+            path: 'cook/live',
+            lazy: () => import('../stages/cook/live/LivePage').then(({ LivePage }) => ({ Component: LivePage })),
+          },
+          {
             path: 'serve',
             lazy: () => import('../stages/serve/ServePage').then(({ ServePage }) => ({ Component: ServePage })),
           },

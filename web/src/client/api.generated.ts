@@ -129,6 +129,18 @@ const injectedRtkApi = api
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/range`, method: 'PUT', body: queryArg.savedRange }),
         invalidatesTags: ['kitchen'],
       }),
+      getKitchenLog: build.query<GetKitchenLogApiResponse, GetKitchenLogApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/kitchen-log` }),
+        providesTags: ['kitchen'],
+      }),
+      addToKitchenLog: build.mutation<AddToKitchenLogApiResponse, AddToKitchenLogApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/kitchen-log`,
+          method: 'POST',
+          body: queryArg.kitchenEntries,
+        }),
+        invalidatesTags: ['kitchen'],
+      }),
       getRunSheet: build.query<GetRunSheetApiResponse, GetRunSheetApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/run-sheet` }),
         providesTags: ['kitchen'],
@@ -308,6 +320,15 @@ export type SaveRangeApiResponse = /** status 200  */ RangeView;
 export type SaveRangeApiArg = {
   id: string;
   savedRange: SavedRange;
+};
+export type GetKitchenLogApiResponse = /** status 200  */ KitchenLogView;
+export type GetKitchenLogApiArg = {
+  id: string;
+};
+export type AddToKitchenLogApiResponse = /** status 200  */ StoredEntries;
+export type AddToKitchenLogApiArg = {
+  id: string;
+  kitchenEntries: KitchenEntries;
 };
 export type GetRunSheetApiResponse = /** status 200  */ RunSheetView;
 export type GetRunSheetApiArg = {
@@ -794,6 +815,7 @@ export type KitchenConstantView = {
   check: string;
 };
 export type KitchenView = {
+  product: Product;
   methods: KitchenMethodView[];
   constants: KitchenConstantView[];
   halves: boolean;
@@ -826,6 +848,67 @@ export type RangeView = {
 export type SavedRange = {
   version: number;
   range: RangeInput;
+};
+export type KitchenKind =
+  | 'started'
+  | 'done'
+  | 'skipped'
+  | 'acted'
+  | 'mass'
+  | 'temperature'
+  | 'thickness'
+  | 'dose'
+  | 'noted'
+  | 'gate'
+  | 'settled'
+  | 'undone';
+export type GateDecision = 'passed' | 'withdrawn' | 'served-all-the-same';
+export type KitchenEntryView = {
+  id: string;
+  at: string;
+  kind: KitchenKind;
+  pieces?: string[];
+  piece?: string;
+  step?: string;
+  because?: string;
+  grams?: number;
+  celsius?: number;
+  millimetres?: number;
+  name?: string;
+  text?: string;
+  decision?: GateDecision;
+  proposal?: string;
+  noted?: boolean;
+  of?: string;
+  storedAt: string;
+  by: string;
+};
+export type KitchenLogView = {
+  entries: KitchenEntryView[];
+};
+export type StoredEntries = {
+  stored: string[];
+};
+export type KitchenEntryInput = {
+  id: string;
+  at: string;
+  kind: KitchenKind;
+  pieces?: string[];
+  piece?: string;
+  step?: string;
+  because?: string;
+  grams?: number;
+  celsius?: number;
+  millimetres?: number;
+  name?: string;
+  text?: string;
+  decision?: GateDecision;
+  proposal?: string;
+  noted?: boolean;
+  of?: string;
+};
+export type KitchenEntries = {
+  entries: KitchenEntryInput[];
 };
 export type SheetStepView = {
   piece: string;
@@ -874,9 +957,6 @@ export type NotBlindView = {
 export type LedgerView = {
   caveats: CaveatView[];
   notBlind: NotBlindView[];
-};
-export type StoredEntries = {
-  stored: string[];
 };
 export type CaveatKind = 'noted' | 'edited' | 'withdrawn' | 'not-blind' | 'blind-again' | 'undone';
 export type CaveatEntryInput = {
@@ -1111,6 +1191,8 @@ export const {
   useGetKitchenQuery,
   useGetRangeQuery,
   useSaveRangeMutation,
+  useGetKitchenLogQuery,
+  useAddToKitchenLogMutation,
   useGetRunSheetQuery,
   useGetLedgerQuery,
   useAddEntriesMutation,

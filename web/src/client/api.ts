@@ -2,7 +2,18 @@ import type { ProblemView } from './api.generated';
 import { generatedApi } from './api.generated';
 
 /** What can go stale, each with the id of its tasting. */
-const TAGS = ['card', 'tasting', 'plan', 'seal', 'kitchen', 'range', 'caveats', 'board', 'findings'] as const;
+const TAGS = [
+  'card',
+  'tasting',
+  'plan',
+  'seal',
+  'kitchen',
+  'range',
+  'kitchenLog',
+  'caveats',
+  'board',
+  'findings',
+] as const;
 export type TagOf = (typeof TAGS)[number];
 
 type Tag = { type: TagOf; id: string };
@@ -32,6 +43,8 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     getKitchen: { providesTags: of('kitchen') },
     getRange: { providesTags: of('range') },
     getRunSheet: { providesTags: of('range') },
+    getKitchenLog: { providesTags: of('kitchenLog') },
+    addToKitchenLog: { invalidatesTags: of('kitchenLog') },
     saveRange: { invalidatesTags: of('range') },
     getLedger: { providesTags: of('caveats') },
     getBoard: { providesTags: of('board') },

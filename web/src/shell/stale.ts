@@ -5,6 +5,7 @@ const STALE: Record<string, readonly TagOf[]> = {
   locked: ['tasting', 'plan', 'seal', 'kitchen', 'range', 'board'],
   unlocked: ['tasting', 'plan', 'seal', 'kitchen', 'range', 'board'],
   kitchen: ['range'],
+  'kitchen-log': ['kitchenLog'],
   sitting: ['plan', 'board', 'seal'],
   closed: ['seal', 'tasting'],
   reopened: ['seal', 'tasting'],

@@ -9,7 +9,7 @@
  * @example
  * limitFor('poultry').id // 'poultry'
  */
-import type { ChainStep, Product } from '../../tasting';
+import type { ChainStep, Product, StepKind } from '../../tasting';
 import { limitOf, towards, type PublishedLimit } from '../limits';
 import { isOver, type PieceState } from './state';
 
@@ -24,13 +24,15 @@ const USUAL: Partial<Record<Product, string>> = {
 export const limitFor = (product: Product): PublishedLimit | undefined => limitOf(USUAL[product] ?? '');
 
 export interface GateCheck {
-  /** Names of steps that are not over. */
+  /** Names of steps that should be over by now, and are not. */
   open: string[];
   /** Highest temperature that was measured, °C; null where none was. */
   highest: number | null;
   /** The end point that the chain asks for, and whether it was recorded as reached; null where it asks for none. */
   endPoint: { celsius: number; isReached: boolean } | null;
   limit: { name: string; source: string; isMet: boolean } | null;
+  /** Whether nothing that is recorded speaks against the plate; else a named person has to decide. */
+  mayPass: boolean;
 }
 
 /** Temperatures of the end point may be this far short, °C: probes show tenths. */
@@ -41,10 +43,13 @@ export function gateCheck(piece: PieceState, chain: readonly ChainStep[], produc
   const highest = readings.length > 0 ? Math.max(...readings.map(({ celsius }) => celsius)) : null;
   const target = chain.flatMap(({ until }) => until?.celsius ?? []).at(-1);
   const limit = limitFor(product);
+  const open = chain.filter(({ id, kind }) => !AFTER_IT.includes(kind) && !isOver(piece.steps.get(id) ?? NOT_BEGUN));
+  const isReached = target === undefined || (highest ?? -Infinity) >= target - SHOWN;
   return {
-    open: chain.filter(({ id }) => !isOver(piece.steps.get(id) ?? NOT_BEGUN)).map(({ name }) => name),
+    open: open.map(({ name }) => name),
     highest,
-    endPoint: target === undefined ? null : { celsius: target, isReached: (highest ?? -Infinity) >= target - SHOWN },
+    endPoint: target === undefined ? null : { celsius: target, isReached },
+    mayPass: open.length === 0 && isReached,
     limit: limit
       ? {
           name: limit.name,
@@ -54,5 +59,8 @@ export function gateCheck(piece: PieceState, chain: readonly ChainStep[], produc
       : null,
   };
 }
+
+/** What is done to a piece once it has passed. */
+const AFTER_IT: readonly StepKind[] = ['slice', 'plate'];
 
 const NOT_BEGUN = { startedAt: null, doneAt: null, skipped: null, acted: [] };

@@ -1,7 +1,7 @@
 import type { StoredTasting } from '../../tastings/tasting.store';
 import { StepInput } from '../../tastings/design.dto';
-import { ListOf, Said, SaidTexts } from '../../fields/fields';
-import { MOST_PIECES, MOST_STEPS } from '@jacana/core/bundle';
+import { Choice, ListOf, Said, SaidTexts } from '../../fields/fields';
+import { MOST_PIECES, MOST_STEPS, PRODUCTS, type Product } from '@jacana/core/bundle';
 import { chainOf } from '@jacana/core/kitchen';
 import { rawNumbers } from '@jacana/core/served';
 
@@ -40,6 +40,7 @@ export class KitchenConstantView {
 }
 
 export class KitchenView {
+  @Choice(PRODUCTS, 'Product') product: Product;
   @ListOf(() => KitchenMethodView, 60) methods: KitchenMethodView[];
   @ListOf(() => KitchenConstantView, 40) constants: KitchenConstantView[];
   /** Whether pieces of one number are parts of one raw piece. */
@@ -47,10 +48,11 @@ export class KitchenView {
 }
 
 export function kitchenView({ row, methods, plan }: StoredTasting): KitchenView {
-  const { lots, bundled, constants, halves } = row.design;
+  const { lots, bundled, constants, halves, product } = row.design;
   const lotNames = new Map(lots.map(({ id, name }) => [id, name]));
   const raw = rawNumbers(plan?.pieces ?? [], halves);
   return {
+    product,
     halves,
     constants: constants.map(({ name, target, tolerance, check }) => ({ name, target, tolerance, check })),
     methods: methods.map(({ id, name, note, steps, chain, equipment, reference }) => ({

@@ -1,9 +1,11 @@
+import { Link } from 'react-router';
 import { api } from '../../client/api';
-import type { KitchenMethodView } from '../../client/api.generated';
+import type { KitchenConstantView, KitchenMethodView } from '../../client/api.generated';
 import { CaveatForm } from '../../caveats/CaveatForm';
 import { CaveatList } from '../../caveats/CaveatList';
 import { useInTasting } from '../../shell/session';
 import { counted } from '../../shell/stages';
+import { buttonClass } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ToCome } from '../../ui/Notice';
 import { ChainText } from '../../shell/ChainText';
@@ -36,32 +38,12 @@ export function CookPage() {
           ? `${counted(card.pieces, 'piece')} to cook, each under a tag of its own. Number the raw pieces first; “raw 3” gets the tag above it, which was drawn. Keep the tag with the piece from raw to plate. Codes come later, from someone who does not read this page.`
           : 'Tags are drawn when the plan is locked; until then pieces are counted by method.'
       }
-      margin={
-        <>
-          {card.lockedAt && <CaveatForm id={card.id} tags={tags} />}
-          {isLocked && <PrintSheets sheets={sheet?.isFeasible ? ['kitchen', 'run'] : ['kitchen']} />}
-          <Cautions />
-          <ToCome>
-            <p>
-              Live timers and probe curves, taps that record what was done, planning anew when a piece runs late, and
-              the gate before the plate.
-            </p>
-          </ToCome>
-        </>
-      }
+      margin={<CookMargin tags={tags} isSheet={sheet?.isFeasible ?? false} />}
     >
       {sheet?.isFeasible && range && (
         <RunSheetCard sheet={sheet} range={range.range} methods={methods.map(({ method }) => method)} />
       )}
-      {sheet && sheet.why.length > 1 && (
-        <Card title="What would make a run sheet">
-          <ul className="list-disc pl-5">
-            {sheet.why.slice(1).map((text) => (
-              <li key={text}>{text}</li>
-            ))}
-          </ul>
-        </Card>
-      )}
+      {sheet && <WhatWouldHelp why={sheet.why} />}
       {range && <RangeCard id={card.id} view={range} />}
       <Card title="Pieces" aside={halves ? 'pieces of one number are parts of one raw piece' : undefined}>
         <ul className="divide-y divide-line">
@@ -70,19 +52,59 @@ export function CookPage() {
           ))}
         </ul>
       </Card>
-      {constants.length > 0 && (
-        <Card title="Held constant">
-          <ul className="divide-y divide-line">
-            {constants.map(({ name, target, tolerance, check }) => (
-              <li key={name} className="py-1.5">
-                <strong>{name}</strong> {[target, tolerance && `within ${tolerance}`, check].filter(Boolean).join(', ')}
-              </li>
-            ))}
-          </ul>
-        </Card>
-      )}
+      <Constants constants={constants} />
       <CaveatList id={card.id} tags={tags} bundled={bundled} isOwn={me.role !== 'coordinator'} />
     </StageLayout>
+  );
+}
+
+/** What to do next, and what to watch. */
+function CookMargin({ tags, isSheet }: { tags: readonly string[]; isSheet: boolean }) {
+  const { card } = useInTasting();
+  const isLocked = card.lockedAt !== null;
+  return (
+    <>
+      {isLocked && isSheet && (
+        <Link to="live" className={`${buttonClass('main')} w-full`}>
+          Cook by this sheet
+        </Link>
+      )}
+      {isLocked && <CaveatForm id={card.id} tags={tags} />}
+      {isLocked && <PrintSheets sheets={isSheet ? ['kitchen', 'run'] : ['kitchen']} />}
+      <Cautions />
+      <ToCome>
+        <p>Probe curves, planning anew when a piece runs late, and pieces cooked again.</p>
+      </ToCome>
+    </>
+  );
+}
+
+/** The first reason is the page's own sentence. */
+function WhatWouldHelp({ why }: { why: readonly string[] }) {
+  if (why.length < 2) return null;
+  return (
+    <Card title="What would make a run sheet">
+      <ul className="list-disc pl-5">
+        {why.slice(1).map((text) => (
+          <li key={text}>{text}</li>
+        ))}
+      </ul>
+    </Card>
+  );
+}
+
+function Constants({ constants }: { constants: readonly KitchenConstantView[] }) {
+  if (constants.length === 0) return null;
+  return (
+    <Card title="Held constant">
+      <ul className="divide-y divide-line">
+        {constants.map(({ name, target, tolerance, check }) => (
+          <li key={name} className="py-1.5">
+            <strong>{name}</strong> {[target, tolerance && `within ${tolerance}`, check].filter(Boolean).join(', ')}
+          </li>
+        ))}
+      </ul>
+    </Card>
   );
 }
 

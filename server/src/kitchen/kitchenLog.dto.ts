@@ -1,0 +1,66 @@
+import {
+  GATE_DECISIONS,
+  LIMITS,
+  LONG_TEXT,
+  MOST_ENTRIES,
+  MOST_METHODS,
+  MOST_PIECES,
+  SHORT_TEXT,
+  type GateDecision,
+} from '@jacana/core/bundle';
+import { Choice, Decimal, DraftId, Flag, Id, ListOf, Moment, Optional, Said, Tag, Tags, Text } from '../fields/fields';
+
+export const KITCHEN_KINDS = [
+  'started',
+  'done',
+  'skipped',
+  'acted',
+  'mass',
+  'temperature',
+  'thickness',
+  'dose',
+  'noted',
+  'gate',
+  'settled',
+  'undone',
+] as const;
+
+/** One entry. Which fields it has follows from its kind; what is missing or too much is refused by name. */
+export class KitchenEntryInput {
+  /** Made by the device: sent twice, it is stored once. */
+  @Id() id: string;
+  /** By the device's clock. */
+  @Moment() at: string;
+  @Choice(KITCHEN_KINDS, 'KitchenKind') kind: (typeof KITCHEN_KINDS)[number];
+  @Optional() @Tags(MOST_METHODS * MOST_PIECES) pieces?: string[];
+  @Optional() @Tag() piece?: string;
+  @Optional() @DraftId() step?: string;
+  @Optional() @Text(LONG_TEXT) because?: string;
+  @Optional() @Decimal(LIMITS.kitchen.grams) grams?: number;
+  @Optional() @Decimal(LIMITS.step.celsius) celsius?: number;
+  @Optional() @Decimal(LIMITS.kitchen.millimetres) millimetres?: number;
+  /** What was dosed. */
+  @Optional() @Text(SHORT_TEXT) name?: string;
+  @Optional() @Text(LONG_TEXT) text?: string;
+  @Optional() @Choice(GATE_DECISIONS, 'GateDecision') decision?: GateDecision;
+  /** A departure that was noted as a caveat, or found not to matter. */
+  @Optional() @Text(SHORT_TEXT) proposal?: string;
+  @Optional() @Flag() noted?: boolean;
+  /** The entry that is taken back. */
+  @Optional() @DraftId() of?: string;
+}
+
+export class KitchenEntries {
+  @ListOf(() => KitchenEntryInput, 100, 1) entries: KitchenEntryInput[];
+}
+
+/** An entry as it is stored. */
+export class KitchenEntryView extends KitchenEntryInput {
+  /** By the server's clock. */
+  @Said('string') storedAt: string;
+  @Said('string') by: string;
+}
+
+export class KitchenLogView {
+  @ListOf(() => KitchenEntryView, MOST_ENTRIES) entries: KitchenEntryView[];
+}

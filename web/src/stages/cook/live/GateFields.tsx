@@ -1,0 +1,83 @@
+import type { GateDecision } from '@jacana/core/bundle';
+import { gateCheck, pieceOf } from '@jacana/core/kitchen';
+import { useState } from 'react';
+import { api } from '../../../client/api';
+import type { StepInput } from '../../../client/api.generated';
+import { useDegrees } from '../../../shell/degrees';
+import { useInTasting } from '../../../shell/session';
+import { Button } from '../../../ui/Button';
+import { TextField } from '../../../ui/Field';
+import type { Day } from './day';
+import type { Tapped } from './kitchenPost';
+
+interface GateFieldsProps {
+  piece: string;
+  day: Day;
+  chain: StepInput[];
+  write: (tapped: Tapped, text: string) => void;
+}
+
+/** The check before the plate: what the record says, and a person's decision. It never says that a piece is safe. */
+export function GateFields({ piece, day, chain, write }: GateFieldsProps) {
+  const { card, me } = useInTasting();
+  const { data: kitchen } = api.useGetKitchenQuery({ id: card.id });
+  const { text } = useDegrees();
+  const [because, setBecause] = useState('');
+  const state = pieceOf(day.state, piece);
+  if (!kitchen) return null;
+  const { open, highest, endPoint, limit, mayPass } = gateCheck(state, chain, kitchen.product);
+  const decide = (decision: GateDecision): void => {
+    write({ kind: 'gate', piece, decision, because: because.trim() }, `${piece} ${decision.replaceAll('-', ' ')}`);
+    setBecause('');
+  };
+  const lines = [
+    open.length > 0 ? `Still open: ${open.join(', ').toLowerCase()}.` : 'All its steps are over.',
+    highest === null ? 'No temperature was measured.' : `Highest measured: ${text(highest)}.`,
+    endPoint
+      ? `End point ${text(endPoint.celsius)}: recorded as ${endPoint.isReached ? 'reached' : 'not reached'}.`
+      : '',
+    limit ? `${limit.name}: limit recorded as ${limit.isMet ? 'met' : 'not met'} (${limit.source}).` : '',
+  ].filter(Boolean);
+  return (
+    <fieldset className="mt-4 rounded-lg border border-line p-3">
+      <legend className="px-1 font-bold">Gate</legend>
+      <ul className="text-sm">
+        {lines.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+      <p className="mt-1 text-sm text-quiet">
+        Look at it as well: raw, burnt, misshapen, or of a look that gives it away? Local codes and licensed practice
+        decide.
+      </p>
+      {state.gate && (
+        <p className="mt-1 font-bold">
+          {state.gate.decision.replaceAll('-', ' ')}
+          {state.gate.because && `: ${state.gate.because}`}
+        </p>
+      )}
+      <TextField
+        label="What was seen, if it does not simply pass"
+        className="mt-2"
+        value={because}
+        onChange={(event) => setBecause(event.target.value)}
+      />
+      <div className="mt-2 flex flex-wrap gap-2">
+        <Button
+          look={mayPass ? 'main' : 'plain'}
+          className="min-h-12!"
+          disabled={!mayPass}
+          onClick={() => decide('passed')}
+        >
+          Pass
+        </Button>
+        <Button className="min-h-12!" disabled={because.trim() === ''} onClick={() => decide('withdrawn')}>
+          Withdraw
+        </Button>
+        <Button className="min-h-12!" disabled={because.trim() === ''} onClick={() => decide('served-all-the-same')}>
+          Serve all the same, as {me.name} decides
+        </Button>
+      </div>
+    </fieldset>
+  );
+}

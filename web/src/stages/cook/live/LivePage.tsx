@@ -1,0 +1,138 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { api } from '../../../client/api';
+import { useInTasting } from '../../../shell/session';
+import { counted } from '../../../shell/stages';
+import { Waiting } from '../../../shell/Waiting';
+import { buttonClass } from '../../../ui/Button';
+import { Failure } from '../../../ui/Notice';
+import { useNow } from '../../../ui/useNow';
+import { clockText } from '../sheet/clock';
+import { dayOf, tapOf, type Day } from './day';
+import { useKitchenPost, type Tapped } from './kitchenPost';
+import { NextAction } from './NextAction';
+import { PieceDialog } from './PieceDialog';
+import { Proposals } from './Proposals';
+import { ThenList } from './ThenList';
+import { UnderWay } from './UnderWay';
+import { useReminder } from './useReminder';
+
+/** The kitchen on the day, for a tablet and wet hands: one action on top, and everything written down by doing it. */
+export function LivePage() {
+  const { card } = useInTasting();
+  const { id } = card;
+  const kitchen = api.useGetKitchenQuery({ id });
+  const sheet = api.useGetRunSheetQuery({ id });
+  const log = api.useGetKitchenLogQuery({ id });
+  const { waiting, tap } = useKitchenPost(id);
+  const failed = [kitchen, sheet, log].find(({ error, data }) => error && !data);
+  if (failed) return <Waiting what="the kitchen" query={failed} />;
+  if (!kitchen.data || !sheet.data || !log.data) return <Waiting what="the kitchen" query={log} />;
+  if (card.lockedAt === null || !sheet.data.isFeasible)
+    return (
+      <Failure
+        message={
+          card.lockedAt === null
+            ? 'Pieces get their tags when the plan is locked; then they can be cooked by here.'
+            : (sheet.data.why[0] ?? 'There is no run sheet yet.')
+        }
+      />
+    );
+  const day = dayOf(sheet.data, kitchen.data, log.data.entries, waiting);
+  return <LiveBoard day={day} waiting={waiting.length} tap={tap} id={id} />;
+}
+
+interface LiveBoardProps {
+  id: string;
+  day: Day;
+  /** Taps on their way to the server. */
+  waiting: number;
+  tap: (tapped: Tapped) => string;
+}
+
+function LiveBoard({ id, day, waiting, tap }: LiveBoardProps) {
+  const now = useNow(1000);
+  const [later, setLater] = useState<ReadonlyMap<string, number>>(new Map());
+  const [last, setLast] = useState<{ id: string; text: string } | null>(null);
+  const [piece, setPiece] = useState<string | null>(null);
+  const inTurn = [...day.actions].sort((a, b) => turnOf(a, later, now) - turnOf(b, later, now));
+  const [next, ...then] = inTurn;
+  useReminder(next && turnOf(next, later, now) <= now ? nameOf(next) : null);
+  const write = (tapped: Tapped, text: string): void => setLast({ id: tap(tapped), text });
+  return (
+    <div className="space-y-4">
+      <header className="flex items-baseline justify-between gap-4">
+        <h1 className="font-serif text-[1.75rem] leading-tight">{liveSentence(day, now)}</h1>
+        <span className="font-mono text-2xl font-semibold">{clockText(now)}</span>
+      </header>
+      <div className="grid gap-4 lg:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
+        <div className="space-y-4">
+          {next ? (
+            <NextAction
+              key={nameOf(next)}
+              action={next}
+              now={now}
+              onDone={() => write(tapOf(next), `${next.name}, ${next.pieces.join(' ')}`)}
+              onLater={() => setLater(new Map(later).set(nameOf(next), now + 60_000))}
+              onSkip={(because) =>
+                write({ kind: 'skipped', pieces: next.pieces, step: next.step, because }, `left out: ${next.name}`)
+              }
+              onPiece={setPiece}
+            />
+          ) : (
+            <p className="rounded-card border border-line bg-paper p-6 text-xl">Everything on the sheet is done.</p>
+          )}
+          {last && (
+            <p role="status" className="flex items-center gap-4 text-quiet">
+              Written down: {last.text}.
+              <button
+                type="button"
+                className="min-h-12 px-3 font-bold text-chestnut underline underline-offset-3"
+                onClick={() => {
+                  tap({ kind: 'undone', of: last.id });
+                  setLast(null);
+                }}
+              >
+                Undo
+              </button>
+            </p>
+          )}
+          <ThenList actions={then} now={now} onPiece={setPiece} onDo={(action) => write(tapOf(action), action.name)} />
+        </div>
+        <div className="space-y-4">
+          {waiting > 0 && (
+            <p role="status" className="rounded-card bg-look px-4 py-3 font-bold">
+              {counted(waiting, 'tap')} on the way: kept on this tablet until the network is back.
+            </p>
+          )}
+          <UnderWay day={day} now={now} onPiece={setPiece} />
+          <Proposals id={id} proposals={day.proposals} tap={tap} />
+          <Link to={`/tastings/${id}/cook`} className={buttonClass()}>
+            Run sheet and list
+          </Link>
+        </div>
+      </div>
+      {piece && <PieceDialog piece={piece} day={day} write={write} onClose={() => setPiece(null)} />}
+    </div>
+  );
+}
+
+const nameOf = ({ kind, step, method, pieces }: Day['actions'][number]): string =>
+  [kind, method, step, ...pieces].join(' ');
+
+/** When it comes up: when it is due, or when somebody put it off to. */
+const turnOf = (action: Day['actions'][number], later: ReadonlyMap<string, number>, now: number): number => {
+  const put = later.get(nameOf(action));
+  return put !== undefined && put > now ? Math.max(put, action.due) : action.due;
+};
+
+const SOON_MINUTES = 5;
+
+export function liveSentence({ actions }: Pick<Day, 'actions'>, now: number): string {
+  const late = actions.filter(({ due }) => due < now - 60_000);
+  const soon = actions.filter(({ due }) => due <= now + SOON_MINUTES * 60_000);
+  if (actions.length === 0) return 'All pieces are through.';
+  if (late.length > 0) return `${counted(late.length, 'thing')} late: do ${late.length > 1 ? 'them' : 'it'} first.`;
+  if (soon.length === 0) return `Nothing to do before ${clockText(Math.min(...actions.map(({ due }) => due)))}.`;
+  return `${counted(soon.length, 'thing')} to do in the next five minutes.`;
+}

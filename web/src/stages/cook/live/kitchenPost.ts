@@ -1,0 +1,40 @@
+import { nanoid } from 'nanoid';
+import { useSyncExternalStore } from 'react';
+import { api } from '../../../client/api';
+import type { KitchenEntryInput } from '../../../client/api.generated';
+import { Outbox } from '../../../post/outbox';
+import { noticeShown } from '../../../store/notices';
+import { store } from '../../../store/store';
+
+/** What was done, before it has an id and a time. */
+export type Tapped = Omit<KitchenEntryInput, 'id' | 'at'>;
+
+const boxes = new Map<string, Outbox<KitchenEntryInput>>();
+
+/** The one outbox of a tasting's kitchen log on this device. */
+export function kitchenBox(id: string): Outbox<KitchenEntryInput> {
+  const known = boxes.get(id);
+  if (known) return known;
+  const box = new Outbox<KitchenEntryInput>({
+    address: `/api/tastings/${id}/kitchen-log`,
+    place: `jacana.kitchen.1.${id}`,
+    stored: () => store.dispatch(api.util.invalidateTags([{ type: 'kitchenLog', id }])),
+    refused: (_entry, message) => {
+      store.dispatch(noticeShown({ text: `That tap was not taken. ${message}` }));
+    },
+  });
+  boxes.set(id, box);
+  return box;
+}
+
+/** Taps that the server does not have yet, and how to make one: each has its own id and time, so it comes late but once. */
+export function useKitchenPost(id: string) {
+  const box = kitchenBox(id);
+  const waiting = useSyncExternalStore(box.subscribe, box.waiting);
+  const tap = (tapped: Tapped): string => {
+    const entry = { ...tapped, id: nanoid(14), at: new Date().toISOString() };
+    box.add(entry);
+    return entry.id;
+  };
+  return { waiting, tap };
+}
