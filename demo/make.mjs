@@ -7,9 +7,10 @@ import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { defaultTasting, digestOf, noRange, parseBundle } from '@jacana/core/bundle';
 import { lockPlan, lockProblems } from '@jacana/core/design';
-import { readSteps } from '@jacana/core/kitchen';
+import { readSteps, runSheetOf } from '@jacana/core/kitchen';
 import { proposedConstants, usualBallot, withProduct } from '@jacana/core/library';
 import { randomStream } from '@jacana/core/numeric';
+import { flightsOfPieces } from '@jacana/core/served';
 import { simulateBallots } from '@jacana/core/simulate';
 
 const NAMES = [
@@ -490,7 +491,132 @@ function beans() {
   });
 }
 
+const LINE = { definition: '', options: [], ties: false };
+const BEETROOT_BALLOT = [
+  ...usualBallot('liking', ''),
+  { ...LINE, id: 'earthy', kind: 'line', ask: 'How earthy?', attribute: 'earthy', low: 'not at all', high: 'very' },
+  { ...LINE, id: 'sweet', kind: 'line', ask: 'How sweet?', attribute: 'sweet', low: 'not at all', high: 'very' },
+];
+
+/** Minutes before the first serving at which the kitchen of the beetroot stands. */
+const BEFORE = 52;
+
+/** Being cooked now: the log is what the run sheet asks for so far, but for one light piece and one that was begun late. */
+function beetroot() {
+  const start = '2026-11-26T17:00:00.000Z';
+  const tasting = designed({
+    title: 'Beetroot, five ways',
+    question: 'Which way of cooking beetroot goes onto the winter menu?',
+    ballotTitle: 'Thursday panel, winter menu',
+    product: 'vegetable',
+    test: 'liking',
+    ballot: { items: BEETROOT_BALLOT },
+    methods: methodsOf([
+      [
+        'salt',
+        'Salt-baked',
+        'whole, in a salt crust',
+        false,
+        effortOf(8, 140, 0.9, 4, 3),
+        `Pack in salt 4 min\nBake at 180 °C 115-125 min\nRest 8 min\n${PEEL}`,
+      ],
+      [
+        'foil',
+        'Roasted in foil',
+        'whole, one each',
+        true,
+        effortOf(5, 80, 0.7, 1, 1),
+        `Wrap in foil 2 min\nRoast at 180 °C until 92 °C inside, 65-75 min\n${PEEL}`,
+      ],
+      [
+        'boiled',
+        'Boiled',
+        'whole, in salted water',
+        false,
+        effortOf(4, 50, 0.6, 1, 1),
+        `Boil in salted water until 92 °C inside, 40-46 min\n${PEEL}`,
+      ],
+      [
+        'steamed',
+        'Steamed',
+        'whole, in the basket',
+        false,
+        effortOf(4, 55, 0.6, 1, 1),
+        `Steam under a lid until 92 °C inside, 46-52 min\n${PEEL}`,
+      ],
+      [
+        'pressure',
+        'Under pressure',
+        'whole, 22 minutes',
+        false,
+        effortOf(4, 35, 0.6, 1, 2),
+        `Cook under pressure 20-24 min\n${PEEL}`,
+      ],
+    ]),
+    panel: panelOf(16),
+    service: { seatsPerFlight: 8 },
+    quantities: { pieceGrams: 260, costPerKilogram: 2.8 },
+    piecesPerMethod: 3,
+    createdAt: minutesAfter(start, -3 * 24 * 60),
+  });
+  const locked = lockPlan(tasting, {
+    seed: 'reedbed-beetroot',
+    salt: 'salt-of-the-reedbed-beetroot',
+    lockedAt: minutesAfter(start, -2 * 24 * 60),
+  });
+  const range = {
+    equipment: [
+      { id: 'oven', name: 'Oven', kind: 'oven', places: 3, perPlace: 4, shared: true },
+      { id: 'hob', name: 'Hob', kind: 'hob', places: 4, perPlace: 4, shared: false },
+    ],
+    cooks: ['Marek', 'Leni'],
+    served: [0, 30].map((minutes, at) => ({ sitting: 1, flight: at + 1, at: minutesAfter(start, minutes) })),
+  };
+  const { plan, pieces, key } = locked;
+  const flights = flightsOfPieces({ tasting, plan, pieces, key });
+  const sheet = runSheetOf({
+    ...{ methods: tasting.methods, range, seed: plan.fingerprint },
+    pieces: pieces.map(({ tag, method }) => ({ tag, method, flights: flights.get(tag) ?? [] })),
+  });
+  write('5-beetroot.json', {
+    ...{ tasting, plan, pieces, key, range, ballots: [] },
+    seal: { closedAt: null, unsealedAt: null, unsealedBy: null },
+    records: { ...recordsOf(), kitchen: cookedSoFar(sheet, pieces, minutesAfter(start, -BEFORE)) },
+  });
+}
+
+const PEEL = 'Peel 2 min\nPlate 1 min';
+
+/** Taps as the sheet asks for them, up to a moment; masses of all raw pieces first. */
+function cookedSoFar({ steps }, pieces, now) {
+  const random = randomStream('reedbed-beetroot', 'demo kitchen');
+  const light = pieces.find(({ method }) => method === 'boiled').tag;
+  const late = steps.find(({ method, name }) => method === 'Roasted in foil' && name === 'Roast').piece;
+  const weighed = pieces.map(({ tag }, at) => {
+    const grams = tag === light ? 231 : 252 + Math.round(18 * random.fraction());
+    const first = steps.reduce((earliest, one) => (one.start < earliest ? one.start : earliest), now);
+    return entry(`weighed-${tag}`, minutesAfter(first, -20 + at), 'Leni', { kind: 'mass', piece: tag, grams });
+  });
+  const tapped = steps.flatMap(({ piece, step, name, start, end, hands }) => {
+    const behind = piece === late && name === 'Roast' ? 7 : 0;
+    const body = { pieces: [piece], step };
+    const by = hands ?? 'Marek';
+    const moments = [
+      { at: minutesAfter(start, behind), kind: 'started' },
+      { at: minutesAfter(end, behind), kind: 'done' },
+    ].filter(({ at }) => at <= now);
+    return moments.map(({ at, kind }) => entry(`${kind}-${piece}-${step}`, at, by, { kind, ...body }));
+  });
+  const looked = entry('looked-at-the-oven', now, 'Marek', {
+    kind: 'noted',
+    pieces: [late],
+    text: 'went in late: the rack was full',
+  });
+  return [...weighed, ...tapped, looked].sort((a, b) => (a.at < b.at ? -1 : 1));
+}
+
 salmon();
 rice();
 wedges();
 beans();
+beetroot();

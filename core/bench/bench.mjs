@@ -21,6 +21,7 @@ const { incompleteRankingPower, methodPower, rankingPower } = dist('power');
 const { rehearse } = dist('simulate');
 const { defaultTasting } = dist('bundle');
 const { usualBallot } = dist('library');
+const { COMPOSITIONS, cookedTo, materialOf, readSteps, runSheetOf } = dist('kitchen');
 
 /** Scores as a liking panel gives them: panelist + sample + panelist by sample + noise. */
 function scores(panelists, samples, replicates, seed) {
@@ -82,6 +83,40 @@ const blocks = panelGrid.slice(0, 100).map((row) => ({ samples: row.map((_, at) 
 const squares = (sums) => sums.reduce((total, sum) => total + sum * sum, 0);
 
 /** Name, R's name for it (if it is timed there too), the work, and the time it should take at most. */
+/** An evening of three flights: a third of the methods seared, the others roasted at four temperatures. */
+const evening = {
+  methods: Array.from({ length: 12 }, (_, at) => ({
+    ...{ id: `m${at}`, name: `Method ${at + 1}`, steps: '' },
+    chain: readSteps(
+      at % 3 === 0
+        ? 'Dry 2 min\nSear 6 min\nPlate 1 min'
+        : `Season 1 min\nRoast at ${100 + 20 * (at % 4)} °C ${25 + at} min\nPlate 1 min`,
+      (line) => `${at} ${line}`,
+    ).map((step) => ({ ...step, wait: { most: { heat: 35, prepare: 60, season: 60, plate: 10 }[step.kind] } })),
+  })),
+  pieces: Array.from({ length: 36 }, (_, at) => ({
+    ...{ tag: `P${at}`, method: `m${at % 12}`, flights: [{ sitting: 1, flight: 1 + Math.floor(at / 12) }] },
+  })),
+  range: {
+    equipment: [
+      ...[1, 2, 3].map((oven) => ({
+        ...{ id: `o${oven}`, name: `Oven ${oven}`, kind: 'oven', places: 3, perPlace: 2, shared: true },
+      })),
+      { id: 'hob', name: 'Hob', kind: 'hob', places: 4, perPlace: 3, shared: false },
+    ],
+    cooks: ['One', 'Two'],
+    served: [17, 18, 19].map((hour, at) => ({
+      ...{ sitting: 1, flight: at + 1, at: `2026-11-26T${hour}:00:00.000Z` },
+    })),
+  },
+  seed: '1',
+};
+if (!runSheetOf(evening).isFeasible) throw new Error('The evening has no run sheet.');
+const roast = {
+  body: { shape: 'slab', thickness: 0.04, at: materialOf(COMPOSITIONS['red-meat']) },
+  ...{ start: 5, around: { celsius: 180, coefficient: 20, moist: { dewPoint: 12, dries: true } }, target: 54 },
+};
+
 const CASES = [
   ['Friedman, 150 panelists x 12 samples (limit)', 'friedman', () => friedman(panelGrid.map(midRanks), { seed: '1' })],
   ['Friedman, 24 x 4, exact p', 'friedmanSmall', () => friedman(smallGrid.map(midRanks), { seed: '1' })],
@@ -107,6 +142,8 @@ const CASES = [
     () => rankingPower({ panelists: 100, liking: [6, ...Array(11).fill(5)], spread: 1.5, alpha: 0.05, seed: '1' }),
     2000,
   ],
+  ['Run sheet: 12 methods, 36 pieces, 3 ovens, a hob, 2 cooks', null, () => runSheetOf(evening), 2000],
+  ['Core temperature of a roast with its curve and carry-over', null, () => cookedTo(roast)],
   [
     'Orders, 300 panelists x 6 of 12 samples',
     null,
@@ -148,7 +185,7 @@ const CASES = [
 function rehearsal(test) {
   const defaults = defaultTasting();
   const methods = ['a', 'b', 'c', 'd'].map((id) => ({
-    ...{ id, name: id, note: '', steps: '', equipment: '', reference: false },
+    ...{ id, name: id, note: '', steps: '', chain: [], equipment: '', reference: false },
   }));
   const panel = Array.from({ length: 24 }, (_, at) => ({
     ...{ id: `p${at}`, seat: at + 1, name: `Panelist ${at + 1}`, blind: true, notBlindBecause: '' },

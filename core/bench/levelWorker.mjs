@@ -7,7 +7,7 @@ import { parentPort } from 'node:worker_threads';
 const here = dirname(fileURLToPath(import.meta.url));
 const load = createRequire(import.meta.url);
 const dist = (folder) => load(join(here, '..', 'dist', 'src', folder, 'index.js'));
-const { defaultTasting, noRecords } = dist('bundle');
+const { defaultTasting, noRange, noRecords } = dist('bundle');
 const { lockPlan, isOfTwoSamples } = dist('design');
 const { plannedVerdict } = dist('findings');
 /** Parts of the findings: all of them would spend most of their time on exact p-values that are not counted here. */
@@ -43,7 +43,7 @@ function tastingOf(cell) {
     ...{ title: 'Levels', question: 'Which?', createdAt: AT, piecesPerMethod: pieces, test },
     decision: { ...defaults.decision, kind: cell.decision ?? 'told-apart' },
     methods: named('m', methods, (id, at) => ({
-      ...{ id, name: id, note: '', steps: '', equipment: '', reference: at === 0 },
+      ...{ id, name: id, note: '', steps: '', chain: [], equipment: '', reference: at === 0 },
     })),
     panel: named('p', people, (id, at) => ({ id, name: id, seat: at + 1 })),
     lots: named('l', lots, (id) => ({ id, name: id })),
@@ -101,6 +101,7 @@ function* tasted(cell, { tastings, from }) {
       ...{ format: 'jacana-tasting', version: 3, tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key },
       seal: { closedAt: AT, unsealedAt: AT, unsealedBy: 'levels' },
       ballots: cell.polar ? polarised(ballots, tasting, locked.key, cell.polar) : ballots,
+      range: noRange(),
       records: noRecords(),
     };
     yield { bundle, truth };

@@ -43,7 +43,12 @@ test('sign-in, desk, team and palette', async ({ page, demo }) => {
   await isAccessible(page, 'command palette');
 });
 
-for (const title of ['Salmon, four ways', 'Rice, soaked or not', 'Green beans, batch-steamed or to order']) {
+for (const title of [
+  'Salmon, four ways',
+  'Rice, soaked or not',
+  'Green beans, batch-steamed or to order',
+  'Beetroot, five ways',
+]) {
   test(`every stage and sheet of "${title}"`, async ({ page, demo }) => {
     await signInToDemo(page, demo, 'Ines');
     await page.getByText(title).click();

@@ -129,6 +129,7 @@ test('every kind of question is answered at 360 pixels with text at 200 %, and a
     name,
     note: '',
     steps: '',
+    chain: [],
     equipment: '',
     reference: false,
   });

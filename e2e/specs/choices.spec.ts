@@ -56,7 +56,7 @@ function pair(planned: Test) {
     ...{ title: planned, question: 'Which?', test: planned, piecesPerMethod: 4 },
     ballot: { items: usualBallot(planned, 'crisp') },
     methods: ['Steamed', 'Roasted'].map((name, at) => ({
-      ...{ id: `m${at}`, name, note: '', steps: '', equipment: '', reference: at === 0 },
+      ...{ id: `m${at}`, name, note: '', steps: '', chain: [], equipment: '', reference: at === 0 },
     })),
     panel: Array.from({ length: 4 }, (_, at) => ({ id: `p${at}`, name: `Panelist ${at + 1}` })),
     service: { ...defaults.service, together: 2 },

@@ -26,7 +26,7 @@ await as(`/api/tastings/${id}/draft`, 'PUT', {
     ...plain,
     ...{ title: 'A large one', question: 'Which?', piecesPerMethod: 12 },
     methods: ['Glazed', 'Roasted', 'Steamed', 'Boiled'].map((name, at) => ({
-      ...{ id: `m${at}`, name, note: '', steps: '', equipment: '', reference: false },
+      ...{ id: `m${at}`, name, note: '', steps: '', chain: [], equipment: '', reference: false },
     })),
     panel: Array.from({ length: SEATS }, (_, at) => ({ id: `p${at}`, name: `Panelist ${at + 1}` })),
     quantities: { ...plain.quantities, pieceGrams: 50_000 },

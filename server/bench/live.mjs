@@ -15,7 +15,7 @@ const { base, cookie, as, post, stop } = await startServer();
 const plain = defaultTasting();
 const { id, version } = await as('/api/tastings', 'POST', { title: 'A full room' });
 const methods = ['Glazed', 'Roasted', 'Steamed', 'Boiled'].map((name, at) => ({
-  ...{ id: `m${at}`, name, note: '', steps: '', equipment: '', reference: false },
+  ...{ id: `m${at}`, name, note: '', steps: '', chain: [], equipment: '', reference: false },
 }));
 await as(`/api/tastings/${id}/draft`, 'PUT', {
   version,

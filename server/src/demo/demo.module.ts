@@ -27,7 +27,7 @@ class DemoData implements OnApplicationBootstrap {
   }
 }
 
-/** Moves the answers of a tasting that is still open to the last minutes, so that it looks in service. */
+/** Moves what happened in a tasting that is still open to the last minutes, so that it looks in service, or being cooked. */
 function broughtUpToNow(bundle: TastingBundle): TastingBundle {
   if (!bundle.plan || bundle.seal.closedAt) return bundle;
   const moments = bundle.ballots.flatMap((ballot) => [
@@ -35,6 +35,8 @@ function broughtUpToNow(bundle: TastingBundle): TastingBundle {
     ballot.handedInAt,
     ...ballot.answers.map((answer) => answer.at),
   ]);
+  moments.push(...bundle.records.kitchen.map(({ at }) => at));
+  if (moments.length === 0) return bundle;
   const latest = Math.max(...moments.map((moment) => Date.parse(moment ?? '') || 0));
   const move = (moment: string): string => new Date(Date.parse(moment) + Date.now() - latest).toISOString();
   const ballots = bundle.ballots.map((ballot) => ({
@@ -43,17 +45,15 @@ function broughtUpToNow(bundle: TastingBundle): TastingBundle {
     handedInAt: ballot.handedInAt && move(ballot.handedInAt),
     answers: ballot.answers.map((answer) => ({ ...answer, at: move(answer.at) })),
   }));
-  const caveats = bundle.records.caveats.map((entry) => ({
-    ...entry,
-    at: move(entry.at),
-    storedAt: move(entry.storedAt),
-  }));
+  const moved = <Entry extends { at: string; storedAt: string }>(entries: readonly Entry[]): Entry[] =>
+    entries.map((entry) => ({ ...entry, at: move(entry.at), storedAt: move(entry.storedAt) }));
+  const { caveats, kitchen } = bundle.records;
   const served = bundle.range.served.map((one) => ({ ...one, at: move(one.at) }));
   return {
     ...bundle,
     range: { ...bundle.range, served },
     ballots,
-    records: { ...bundle.records, caveats },
+    records: { ...bundle.records, caveats: moved(caveats), kitchen: moved(kitchen) },
     digest: null,
   };
 }
