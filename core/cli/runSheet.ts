@@ -1,20 +1,23 @@
 import type { TastingBundle } from '../src/bundle';
-import { piecesToCome, runSheetOf, type ToCook } from '../src/kitchen';
+import { logOfSheet, piecesToCome, runSheetOf, type ToCook } from '../src/kitchen';
 import { flightsOfPieces } from '../src/served';
 import { columns, type Report } from './report';
 
 /** `jacana run-sheet`. */
 export function runSheetReport(bundle: TastingBundle, onProgress?: (fraction: number) => void): Report {
-  const { tasting, plan, range } = bundle;
+  const { tasting, plan, range, records } = bundle;
   // A sheet must not hang on the key: who reads the kitchen's sheet may read the fingerprint, not the seed.
   const seed = plan?.fingerprint ?? tasting.createdAt;
-  const sheet = runSheetOf({ methods: tasting.methods, pieces: toCook(bundle), range, seed }, { onProgress });
-  const { isFeasible, isProvenBest, steps, waits, waiting, why } = sheet;
+  const log = logOfSheet(records.kitchen);
+  const sheet = runSheetOf({ methods: tasting.methods, pieces: toCook(bundle), range, seed, log }, { onProgress });
+  const { isFeasible, isProvenBest, steps, waits, waiting, why, replannedAt, putOff } = sheet;
   if (!isFeasible) return { json: sheet, lines: ['There is no run sheet.', ...why] };
   const waited = waits.filter(({ minutes, least }) => minutes > least);
   return {
     json: sheet,
     lines: [
+      ...(replannedAt === null ? [] : [`Planned anew at ${replannedAt.slice(0, 16)}.`]),
+      ...putOff.map(({ from, to }) => `What was to be served at ${from.slice(0, 16)} is served at ${to.slice(0, 16)}.`),
       `${steps.length} steps; pieces wait ${waiting} minutes in all${isProvenBest ? ', and no sheet waits less' : ''}.`,
       ...columns([
         ['start', 'end', 'piece', 'place', 'hands', 'step'],

@@ -148,3 +148,15 @@ test('first visit, drafts, lock, and the ballot in both lights', async ({ page, 
   await expect(page.getByRole('heading', { level: 1 })).toContainText('One panelist is too few for a verdict');
   await isAccessible(page, 'too few to say');
 });
+
+test('the tablet of the kitchen, with a piece open', async ({ page, demo }) => {
+  await page.setViewportSize({ width: 1180, height: 820 });
+  await signInToDemo(page, demo, 'Marek');
+  await page.getByText('Beetroot, five ways').click();
+  await page.getByRole('link', { name: 'Cook by this sheet' }).click();
+  await page.getByRole('region', { name: 'Next' }).waitFor();
+  await isAccessible(page, 'kitchen');
+  await page.locator('section', { hasText: 'Under way' }).getByRole('button').first().click();
+  await page.getByRole('dialog').waitFor();
+  await isAccessible(page, 'piece');
+});

@@ -93,6 +93,14 @@ test('two tablets cook by one sheet: taps of both, one of them offline, a depart
   }
   const next = (page: Page) => page.getByRole('region', { name: 'Next' });
 
+  // The demo's rice was never begun in time: the rest is planned anew for both tablets, and that can be taken back.
+  await one.getByRole('button', { name: 'Plan the rest anew' }).click();
+  await expect(one.getByText(/^Planned anew at/)).toBeVisible();
+  await expect(other.getByText(/^Planned anew at/)).toBeVisible();
+  await expect(other.getByText(/What was to be served at/).first()).toBeVisible();
+  await one.getByRole('button', { name: 'Undo' }).click();
+  await expect(other.getByText(/^Planned anew at/)).toBeHidden();
+
   // What is tapped on one tablet is under way on the other, and can be taken back.
   await expect(next(one).getByRole('heading', { name: 'Rinse' })).toBeVisible();
   await next(one).getByRole('button', { name: 'Started' }).click();

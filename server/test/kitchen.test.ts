@@ -204,6 +204,28 @@ describe('the kitchen log', () => {
     await tap('kitchen', id, { ...start, pieces: [tag] }).expect(409);
   });
 
+  it('plans the rest anew from a tap on, the same for everyone, until that is taken back', async () => {
+    const { kitchen, coordinator } = running.as;
+    const id = await cooked();
+    await save('kitchen', id, 0).expect(200);
+    const sheet = async (who: typeof kitchen) =>
+      (await who.get(`/api/tastings/${id}/run-sheet`).expect(200)).body as SheetBody & {
+        replannedAt: string | null;
+        putOff: object[];
+      };
+    const before = await sheet(kitchen);
+    expect([before.replannedAt, before.putOff]).toEqual([null, []]);
+    // Nothing was begun twenty minutes after the first flight should have been served.
+    await tap('kitchen', id, { id: 'planned-anew', kind: 'replanned', at: '2026-11-26T17:20:00.000Z' }).expect(200);
+    const after = await sheet(coordinator);
+    expect(after.replannedAt).toBe('2026-11-26T17:20:00.000Z');
+    expect(after.putOff.length).toBeGreaterThan(0);
+    expect(after.steps.every(({ end }) => end > '2026-11-26T17:20:00.000Z')).toBe(true);
+    expect(await sheet(kitchen)).toEqual(after);
+    await tap('kitchen', id, { kind: 'undone', of: 'planned-anew' }).expect(200);
+    expect(await sheet(kitchen)).toEqual(before);
+  });
+
   it('is not for servers and readers, and holds no code', async () => {
     const id = await cooked();
     const [tag] = await tagsOf(id);

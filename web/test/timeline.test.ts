@@ -16,7 +16,7 @@ const step = (
 const inOven = (place: number) => ({ equipment: 'Oven', place });
 const by = (hands: string, until: number) => ({ hands, handsUntil: at(until) });
 const sheet: RunSheetView = {
-  ...{ isFeasible: true, isProvenBest: true, waiting: 4, why: [] },
+  ...{ isFeasible: true, isProvenBest: true, waiting: 4, why: [], replannedAt: null, putOff: [] },
   steps: [
     step('A1', 'Roast', [10, 40], { ...inOven(1), ...by('Marek', 11) }),
     step('A2', 'Roast', [10, 40], { ...inOven(2), ...by('Marek', 11) }),

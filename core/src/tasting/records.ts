@@ -179,6 +179,8 @@ export const kitchenEntrySchema = entry(
     }),
     /** A caveat that the record proposed was noted, or found not to matter. */
     z.strictObject({ kind: z.literal('settled'), proposal: shortText.min(1), noted: z.boolean() }),
+    /** The rest of the day was planned anew, from this moment on. */
+    z.strictObject({ kind: z.literal('replanned') }),
     z.strictObject({ kind: z.literal('undone'), of: id }),
   ]),
 );

@@ -130,8 +130,9 @@ describe('the tests of jacana analyse', () => {
 
     it('says what is about the methods, and without blocks that all is about the pieces', () => {
       const found = analyse(csv(), 'friedman', '--block', 'block', '--piece', 'piece');
-      // By hand: block means 1, 2.5, 2.5 / 1.5, 1.5, 3 / 1, 2, 3; F = (4.1667 / 2) / (0.8333 / 4) = 10.
-      expect(found.ofMethods).toMatchObject({ F: expect.closeTo(10, 8), df1: 2, df2: 4, blocks: 3 });
+      // By hand: block means 1, 2.5, 2.5 / 1.5, 1.5, 3 / 1, 2, 3 of two people each, as odds of being placed behind
+      // another 1/5, 2, 2 / 1/2, 1/2, 5 / 1/5, 1, 5; of their logarithms F = (10.2026 / 2) / (2.0472 / 4).
+      expect(found.ofMethods).toMatchObject({ F: expect.closeTo(9.967569, 5), df1: 2, df2: 4, blocks: 3 });
       expect(found).toMatchObject({ about: 'methods', statistic: expect.closeTo(25 / 3, 8) });
       expect(analyse(csv(), 'friedman').about).toBe('pieces');
       const told = (...more: string[]): string =>

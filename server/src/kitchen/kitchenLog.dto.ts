@@ -22,6 +22,7 @@ export const KITCHEN_KINDS = [
   'noted',
   'gate',
   'settled',
+  'replanned',
   'undone',
 ] as const;
 

@@ -52,6 +52,9 @@ export class KitchenLogService {
             detail: [body.piece, body.because].filter(Boolean).join(': '),
           });
       if (added.length > 0) await this.live.note(manager, id, 'tasting', 'kitchen-log');
+      // The run sheet hangs on what was planned anew, and on what of that was taken back.
+      if (added.some(({ body }) => body.kind === 'replanned' || body.kind === 'undone'))
+        await this.live.note(manager, id, 'tasting', 'kitchen');
     });
     return { stored: inputs.map((entry) => entry.id) };
   }

@@ -78,6 +78,12 @@ export class SheetWaitView {
   @Said('integer') most: number;
 }
 
+/** A serving time that could not be kept. */
+export class PutOffView {
+  @Said('string') from: string;
+  @Said('string') to: string;
+}
+
 /** The run sheet, or why there is none. No code and no panelist is in it. */
 export class RunSheetView {
   @Said('boolean') isFeasible: boolean;
@@ -87,4 +93,7 @@ export class RunSheetView {
   /** Minutes that pieces wait beyond what they have to. */
   @Said('integer') waiting: number;
   @SaidTexts() why: string[];
+  /** When it was planned anew; null for the sheet of before the day. */
+  @Said('string', true) replannedAt: string | null;
+  @ListOf(() => PutOffView, MOST_SERVED) putOff: PutOffView[];
 }

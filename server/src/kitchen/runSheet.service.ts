@@ -1,9 +1,10 @@
 import { Injectable } from '@nestjs/common';
-import { noRange } from '@jacana/core/bundle';
-import { piecesToCome, type CookingSheet, type ToBeCooked } from '@jacana/core/kitchen';
+import { noRange, type KitchenEntry } from '@jacana/core/bundle';
+import { logOfSheet, piecesToCome, type CookingSheet, type ToBeCooked } from '@jacana/core/kitchen';
 import type { Me } from '../accounts/allow';
 import { Transactions } from '../database/transactions';
 import { WorkersService } from '../jobs/workers.service';
+import { entryOf, LogService } from '../log/log.service';
 import { AccessService } from '../seal/access/access.service';
 import { KeysService } from '../seal/keys/keys.service';
 import { TastingStore, tastingOf } from '../tastings/tasting.store';
@@ -21,6 +22,7 @@ export class RunSheetService {
     private readonly access: AccessService,
     private readonly store: TastingStore,
     private readonly keys: KeysService,
+    private readonly log: LogService,
     private readonly workers: WorkersService,
   ) {}
 
@@ -47,8 +49,10 @@ export class RunSheetService {
     const methods = tasting.methods.map(({ id: method, name, chain, steps }) => ({ id: method, name, chain, steps }));
     if (!plan)
       return { methods, range, seed: row.createdAt, pieces: piecesToCome(methods, tasting.piecesPerMethod, range) };
+    const rows = await this.log.rows(read, id, 'kitchen');
+    const log = logOfSheet(rows.map((one) => entryOf<KitchenEntry>(one)));
     const flights = await this.keys.flights(read, stored);
     const pieces = plan.pieces.map(({ tag, method }) => ({ tag, method, flights: flights.get(tag) ?? [] }));
-    return { methods, range, seed: plan.fingerprint, pieces };
+    return { methods, range, seed: plan.fingerprint, pieces, log };
   }
 }

@@ -861,6 +861,7 @@ export type KitchenKind =
   | 'noted'
   | 'gate'
   | 'settled'
+  | 'replanned'
   | 'undone';
 export type GateDecision = 'passed' | 'withdrawn' | 'served-all-the-same';
 export type KitchenEntryView = {
@@ -930,6 +931,10 @@ export type SheetWaitView = {
   least: number;
   most: number;
 };
+export type PutOffView = {
+  from: string;
+  to: string;
+};
 export type RunSheetView = {
   isFeasible: boolean;
   isProvenBest: boolean;
@@ -937,6 +942,8 @@ export type RunSheetView = {
   waits: SheetWaitView[];
   waiting: number;
   why: string[];
+  replannedAt: string | null;
+  putOff: PutOffView[];
 };
 export type CaveatView = {
   id: string;

@@ -44,7 +44,7 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     getRange: { providesTags: of('range') },
     getRunSheet: { providesTags: of('range') },
     getKitchenLog: { providesTags: of('kitchenLog') },
-    addToKitchenLog: { invalidatesTags: of('kitchenLog') },
+    addToKitchenLog: { invalidatesTags: of('kitchenLog', 'range') },
     saveRange: { invalidatesTags: of('range') },
     getLedger: { providesTags: of('caveats') },
     getBoard: { providesTags: of('board') },

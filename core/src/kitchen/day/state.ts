@@ -66,6 +66,8 @@ export function kitchenState(entries: readonly KitchenEntry[]): KitchenState {
   const start: KitchenState = { pieces: new Map(), settled: new Map() };
   return fold<KitchenState, KitchenEntry['body']>(entries, start, (state, { at, by, body }) => {
     switch (body.kind) {
+      case 'replanned':
+        return state;
       case 'settled':
         state.settled.set(body.proposal, body.noted);
         return state;

@@ -30,8 +30,9 @@ export function broken(problem: Problem, placed: readonly Placed[]): string[] {
   const strangers = placed.filter(({ piece }) => !problem.jobs.some((job) => job.piece === piece));
   wrong.push(...strangers.map(({ piece }) => `${piece} is not to be cooked.`));
   for (const job of problem.jobs) wrong.push(...orderOf(job, steps));
-  for (const step of steps) wrong.push(...placeOf(step, problem));
-  for (const appliance of problem.appliances) wrong.push(...crowdIn(appliance, steps));
+  for (const step of steps)
+    wrong.push(...(step.task.begun ? factOf(step) : [...placeOf(step, problem), ...timeOf(step, problem)]));
+  for (const appliance of problem.appliances) wrong.push(...crowdIn(appliance, steps, problem.now));
   for (let cook = 0; cook < problem.cooks; cook++) wrong.push(...handsOfCook(cook, steps));
   return wrong;
 }
@@ -65,10 +66,24 @@ function placeOf({ piece, task, appliance, place, cook }: Step, { appliances, co
   return wrong;
 }
 
+/** What was begun stands where and when it was. */
+function factOf({ piece, task, start, appliance, place, cook }: Step): string[] {
+  const { begun } = task;
+  const isSo =
+    begun && begun.start === start && begun.appliance === appliance && begun.place === place && begun.cook === cook;
+  return isSo ? [] : [`${piece}: “${task.name}” was begun otherwise.`];
+}
+
+const timeOf = ({ piece, task, start }: Step, { now = -Infinity }: Problem): string[] =>
+  start < now ? [`${piece}: “${task.name}” begins before now.`] : [];
+
 /** Minutes in which an appliance holds too much, or has to be set two ways. */
-function crowdIn({ id, name, perPlace, shared }: Appliance, steps: readonly Step[]): string[] {
+function crowdIn({ id, name, perPlace, shared }: Appliance, steps: readonly Step[], since = -Infinity): string[] {
   const inside = steps.filter(({ appliance }) => appliance === id);
-  const moments = [...new Set(inside.map(({ start }) => start))];
+  // What was done before is done: nothing that is planned can mend it.
+  const moments = [...new Set(inside.filter(({ task }) => !task.begun).map(({ start }) => start))].filter(
+    (minute) => minute >= since,
+  );
   return moments.flatMap((minute): string[] => {
     const now = inside.filter(({ start, end }) => start <= minute && minute < end);
     const settings = new Set(now.flatMap(({ task }) => (task.setting === null ? [] : [task.setting])));
@@ -94,8 +109,9 @@ function handsOfCook(cook: number, steps: readonly Step[]): string[] {
   return own.flatMap((one, at) =>
     own.slice(at + 1).flatMap((other): string[] => {
       const isAtOnce = one.start < other.until && other.start < one.until;
+      const isFact = one.task.begun !== undefined && other.task.begun !== undefined;
       const isOneThing = one.method === other.method && one.step === other.step && one.start === other.start;
-      return isAtOnce && !isOneThing
+      return isAtOnce && !isOneThing && !isFact
         ? [
             `Cook ${cook + 1} does “${one.task.name}” of ${one.piece} and “${other.task.name}” of ${other.piece} at once.`,
           ]

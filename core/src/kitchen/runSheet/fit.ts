@@ -31,7 +31,8 @@ export interface Room {
 
 /** The way of one piece that waits least in what is left free, prices counted; the latest of those. */
 export function fitted(job: Job, room: Room): Started[] | null {
-  const from = Math.max(room.span.from, earliestOf(job) - SLACK);
+  const begun = job.tasks.flatMap((task) => task.begun?.start ?? []);
+  const from = Math.max(room.span.from, Math.min(earliestOf(job) - SLACK, ...begun));
   const size = job.due - from + 1;
   // Least waiting from the start of each step on, by its minute; and the start of the next step that gives it.
   let later: Float64Array | null = null;
@@ -56,13 +57,19 @@ export function fitted(job: Job, room: Room): Started[] | null {
 
 /** What a step costs beside the waiting; null where it cannot be done then. */
 function priceAt(job: Job, task: Task, start: number, { problem, usage, prices }: Room): number | null {
+  if (task.begun) return task.begun.start === start ? 0 : null;
+  if (start < (problem.now ?? -Infinity)) return null;
   const appliance = applianceFor(job, task, start, problem, usage);
   if (appliance === undefined) return null;
   const hands = handsOf(task);
   const isHandled = usage.isHandled({ method: job.method, step: task.step, start, hands });
   const at = problem.appliances.findIndex(({ id }) => id === appliance);
-  return (isHandled ? 0 : prices.ofHands(start, hands)) + (at < 0 ? 0 : prices.ofRoom(at, start, task.minutes));
+  const moved = task.told ? MOVED * Math.abs(start - task.told.start) : 0;
+  return moved + (isHandled ? 0 : prices.ofHands(start, hands)) + (at < 0 ? 0 : prices.ofRoom(at, start, task.minutes));
 }
+
+/** Minutes of waiting that it is worth to leave a step a minute nearer to when people were told. */
+export const MOVED = 2;
 
 type Follow = (end: number) => { waiting: number; start: number };
 
@@ -109,7 +116,7 @@ function traced(
     at = next[turn][at];
     return {
       ...{ piece: job.piece, method: job.method, step: task.step, start, end: start + task.minutes, task },
-      appliance: applianceFor(job, task, start, problem, usage) ?? null,
+      appliance: task.begun ? task.begun.appliance : (applianceFor(job, task, start, problem, usage) ?? null),
     };
   });
 }
@@ -117,14 +124,15 @@ function traced(
 /** An appliance that has room, null where none is needed, undefined where it cannot be done then. */
 function applianceFor(
   { method }: Pick<Job, 'method'>,
-  { step, equipment, minutes, setting, ...task }: Task,
+  { step, equipment, minutes, setting, told, ...task }: Task,
   start: number,
   { appliances }: Pick<Problem, 'appliances'>,
   usage: Usage,
 ): string | null | undefined {
   if (!usage.handsFree({ method, step, start, hands: handsOf({ minutes, hands: task.hands }) })) return undefined;
   if (equipment === null) return null;
-  return appliances.find(
-    ({ kind }, at) => kind === equipment && usage.placeFree(at, { method, step, start, minutes, setting }),
-  )?.id;
+  const rooms = appliances.flatMap(({ kind, id }, at) =>
+    kind === equipment && usage.placeFree(at, { method, step, start, minutes, setting }) ? [id] : [],
+  );
+  return rooms.find((id) => id === told?.appliance) ?? rooms[0];
 }

@@ -15,6 +15,7 @@ export {
 export { givenOut } from './place';
 export { problemOf, type Cooking as ToBeCooked, type ToCook } from './problem';
 export { smallestChanges } from './relax';
+export { factsOf, logOfSheet } from './replan';
 export { piecesToCome, runSheetOf, type CookingSheet, type SheetStep, type SheetWait } from './sheet';
 export { solve, type RunSheet, type SolveOptions } from './solve';
 export { usageOf } from './usage';

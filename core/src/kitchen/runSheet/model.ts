@@ -28,6 +28,18 @@ export interface Task {
   /** Minutes that the piece has to wait after it, and may. */
   waitLeast: number;
   waitMost: number;
+  /** Where and when it was begun, on the day: a fact, which nothing moves. */
+  begun?: Spot & { waitMost: number };
+  /** Where and when people were told to do it: it stays so where it can. */
+  told?: Spot;
+}
+
+/** When, where and by whom a step is done. */
+export interface Spot {
+  start: number;
+  appliance: string | null;
+  place: number | null;
+  cook: number | null;
 }
 
 /** One piece from its first step to the plate. */
@@ -60,6 +72,8 @@ export interface Problem extends Kitchen {
   jobs: readonly Job[];
   /** Source of the lot that gives out places. */
   seed: string;
+  /** On the day: the minute before which nothing more can be begun. */
+  now?: number;
 }
 
 /** When, where and by whom a step of a piece is done. */
@@ -100,12 +114,12 @@ export const isTogether = (
 export function waitsOf(jobs: readonly Job[], placed: readonly Placed[]): Wait[] {
   const at = new Map(placed.map((one) => [`${one.piece} ${one.step}`, one]));
   return jobs.flatMap(({ piece, due, tasks }) =>
-    tasks.flatMap(({ step, waitLeast, waitMost }, turn): Wait[] => {
+    tasks.flatMap(({ step, waitLeast, waitMost, begun }, turn): Wait[] => {
       const own = at.get(`${piece} ${step}`);
       const next = tasks[turn + 1];
       const until = next ? at.get(`${piece} ${next.step}`)?.start : due;
       return own && until !== undefined
-        ? [{ piece, step, minutes: until - own.end, least: waitLeast, most: waitMost }]
+        ? [{ piece, step, minutes: until - own.end, least: waitLeast, most: begun?.waitMost ?? waitMost }]
         : [];
     }),
   );

@@ -45,7 +45,9 @@ function cooksFor(inOrder: readonly Started[], cooks: number): Map<string, numbe
     const known = ofGroup.get(groupName(step));
     const before = ofMethod.get(step.method);
     const free = busyUntil.flatMap((until, cook) => (until <= step.start ? [cook] : []));
-    const cook = known ?? (before !== undefined && free.includes(before) ? before : free[0]);
+    const { begun, told } = step.task;
+    const rather = [told?.cook, before].find((one) => one !== undefined && one !== null && free.includes(one));
+    const cook = begun?.cook ?? known ?? rather ?? free[0];
     if (cook === undefined) continue;
     busyUntil[cook] = Math.max(busyUntil[cook], step.start + hands);
     ofGroup.set(groupName(step), cook);
@@ -66,7 +68,11 @@ function placesIn(appliance: Appliance, inOrder: readonly Started[], random: Ran
       own.length < perPlace && (shared || own.every((one) => groupName(one) === groupName(step)));
     const isPot = (own: readonly Started[]): boolean => !shared && own.length > 0 && fits(own);
     const lots = random.shuffled(now.map((_, at) => at));
-    const at = lots.find((place) => isPot(now[place])) ?? lots.find((place) => fits(now[place]));
+    const { begun, told } = step.task;
+    const rather = [...(told?.place ? [told.place - 1] : []), ...lots];
+    const at = begun?.place
+      ? begun.place - 1
+      : (rather.find((place) => isPot(now[place])) ?? rather.find((place) => fits(now[place])));
     if (at === undefined) continue;
     held[at].push(step);
     found.set(stepName(step), at + 1);

@@ -10,7 +10,7 @@
  * @example
  * problemOf({ methods: [], pieces: [], range: { equipment: [], cooks: [], served: [] }, seed: '1' }).problem // null
  */
-import type { Method, Range } from '../../tasting';
+import type { KitchenEntry, Method, Range } from '../../tasting';
 import { anEquipment, chainOf, usualMinutes } from '../chain';
 import type { Job, Problem, Task } from './model';
 
@@ -27,6 +27,8 @@ export interface Cooking {
   range: Range;
   /** Source of the lot that gives out places; no secret. */
   seed: string;
+  /** What happened so far; the sheet is planned anew at each entry that says so. */
+  log?: readonly KitchenEntry[];
 }
 
 /** A problem in minutes from a moment, or what is missing for one. */

@@ -9,13 +9,16 @@
  * @example
  * runSheetOf({ methods: [], pieces: [], range: { equipment: [], cooks: [], served: [] }, seed: '1' }).isFeasible // false
  */
+import { holding } from '../../log';
 import type { Range } from '../../tasting';
+import { kitchenState, stepOf, type KitchenState } from '../day/state';
 import type { ToCook } from './problem';
 import { chainOf, MINUTES_TO_START, stepText } from '../chain';
 import { broken } from './check';
-import { waitsOf } from './model';
+import { waitsOf, type Placed, type Problem } from './model';
 import { problemOf, type Cooking } from './problem';
 import { smallestChanges } from './relax';
+import { factsOf, putOff } from './replan';
 import { solve, type SolveOptions } from './solve';
 
 export interface SheetStep {
@@ -52,10 +55,14 @@ export interface CookingSheet {
   waiting: number;
   /** Why there is no sheet: what is missing, or what would make one. */
   why: string[];
+  /** When it was planned anew; null for the sheet of before the day. */
+  replannedAt: string | null;
+  /** Serving times that could not be kept. */
+  putOff: { from: string; to: string }[];
 }
 
 const none = (why: string[], isProvenBest = false): CookingSheet => ({
-  ...{ isFeasible: false, isProvenBest, steps: [], waits: [], waiting: 0, why },
+  ...{ isFeasible: false, isProvenBest, steps: [], waits: [], waiting: 0, why, replannedAt: null, putOff: [] },
 });
 
 export function runSheetOf(cooking: Cooking, options: SolveOptions = {}): CookingSheet {
@@ -68,23 +75,101 @@ export function runSheetOf(cooking: Cooking, options: SolveOptions = {}): Cookin
   }
   const wrong = broken(problem, placed);
   if (wrong.length > 0) return none(wrong);
+  const first = { ...shown(placed, problem, cooking, from), isProvenBest: isProven, waiting };
+  const anew = holding(cooking.log ?? []).filter(({ body }) => body.kind === 'replanned');
+  return anew.length > 0 ? plannedAnew({ problem, placed, from, cooking }, anew, first) : first;
+}
+
+/** As it is shown, with clock times and names. */
+function shown(placed: readonly Placed[], { jobs }: Problem, cooking: Cooking, from: Date): CookingSheet {
   const methods = new Map(cooking.methods.map((method) => [method.id, method]));
   const clock = (minute: number): string => new Date(from.getTime() + minute * 60_000).toISOString();
-  return {
-    ...{ isFeasible: true, isProvenBest: isProven, waiting, why: [], waits: waitsOf(problem.jobs, placed) },
-    steps: placed.map(({ piece, method, step, start, end, appliance, place, cook }) => {
-      const own = methods.get(method);
-      const chainStep = own && chainOf(own).find(({ id }) => id === step);
-      return {
-        ...{ piece, method: own?.name ?? method, step, name: chainStep?.name ?? step },
-        text: chainStep ? stepText(chainStep) : '',
-        ...{ start: clock(start), end: clock(end), place },
-        equipment: cooking.range.equipment.find(({ id }) => id === appliance)?.name ?? null,
-        hands: cook === null ? null : cooking.range.cooks[cook],
-        handsUntil: cook === null ? null : clock(chainStep?.hands === 'start' ? start + MINUTES_TO_START : end),
-      };
+  const steps = placed.map(({ piece, method, step, start, end, appliance, place, cook }): SheetStep => {
+    const own = methods.get(method);
+    const chainStep = own && chainOf(own).find(({ id }) => id === step);
+    return {
+      ...{ piece, method: own?.name ?? method, step, name: chainStep?.name ?? step },
+      text: chainStep ? stepText(chainStep) : '',
+      ...{ start: clock(start), end: clock(end), place },
+      equipment: cooking.range.equipment.find(({ id }) => id === appliance)?.name ?? null,
+      hands: cook === null ? null : cooking.range.cooks[cook],
+      handsUntil: cook === null ? null : clock(chainStep?.hands === 'start' ? start + MINUTES_TO_START : end),
+    };
+  });
+  return { ...none([]), isFeasible: true, waits: waitsOf(jobs, placed), steps };
+}
+
+interface Told {
+  problem: Problem;
+  placed: Placed[];
+  from: Date;
+  cooking: Cooking;
+}
+
+/** The sheet after each time that the day was planned anew, one on top of the other. Where no other is found, the last one stands. */
+function plannedAnew(
+  { problem, placed, from, cooking }: Told,
+  anew: readonly { id: string; at: string }[],
+  first: CookingSheet,
+): CookingSheet {
+  const log = cooking.log ?? [];
+  const minuteOf = (moment: string): number => Math.floor((Date.parse(moment) - from.getTime()) / 60_000);
+  let [told, sheet] = [placed, first];
+  for (const { id, at } of anew) {
+    const before = log.slice(
+      0,
+      log.findIndex((entry) => entry.id === id),
+    );
+    const state = kitchenState(before);
+    const facts = factsOf(problem, told, { state, now: minuteOf(at), minuteOf });
+    const found = laterAndLater(facts);
+    if (found === null) continue;
+    const own = new Set(found.placed.map(({ piece, step }) => `${piece} ${step}`));
+    const rest = sheet.steps
+      .filter(({ piece, step }) => !own.has(`${piece} ${step}`))
+      .map((step) => asDone(step, state));
+    const next = shown(found.placed, found.problem, cooking, from);
+    const steps = [...rest, ...next.steps].sort((a, b) => (a.start < b.start ? -1 : a.start > b.start ? 1 : 0));
+    const putOff = putOffIn(problem, found.problem, from);
+    sheet = { ...next, ...{ steps, waiting: found.waiting, replannedAt: at, putOff } };
+    told = [...told.filter(({ piece, step }) => !own.has(`${piece} ${step}`)), ...found.placed];
+  }
+  return sheet;
+}
+
+/** A step that is over, at the minutes that it really took. */
+function asDone(step: SheetStep, state: KitchenState): SheetStep {
+  const { startedAt, doneAt } = stepOf(state, step.piece, step.step);
+  if (startedAt === null) return step;
+  const minute = (moment: string): string => new Date(Math.floor(Date.parse(moment) / 60_000) * 60_000).toISOString();
+  return { ...step, start: minute(startedAt), end: minute(doneAt ?? step.end) };
+}
+
+/** Minutes by which flights are put off, until there is a sheet. */
+const LATER = [0, 1, 2, 3, 5, 8, 12, 20, 30, 45, 60, 90];
+const QUICK = { tries: 20 };
+
+function laterAndLater(facts: Problem): { placed: Placed[]; waiting: number; problem: Problem } | null {
+  if (facts.jobs.length === 0) return { placed: [], waiting: 0, problem: facts };
+  for (const minutes of LATER) {
+    const problem = putOff(facts, minutes);
+    const { placed, waiting } = solve(problem, QUICK);
+    if (placed && broken(problem, placed).length === 0) return { placed, waiting, problem };
+  }
+  return null;
+}
+
+/** Serving times that moved, each once. */
+function putOffIn(before: Problem, after: Problem, from: Date): CookingSheet['putOff'] {
+  const clock = (minute: number): string => new Date(from.getTime() + minute * 60_000).toISOString();
+  const due = new Map(before.jobs.map((job) => [job.piece, job.due]));
+  const moved = new Map(
+    after.jobs.flatMap((job): [number, number][] => {
+      const was = due.get(job.piece) ?? job.due;
+      return was === job.due ? [] : [[was, job.due]];
     }),
-  };
+  );
+  return [...moved].sort(([a], [b]) => a - b).map(([was, is]) => ({ from: clock(was), to: clock(is) }));
 }
 
 const NO_WAY = 'There is no way to have every piece ready within its limits.';

@@ -19,7 +19,7 @@
  */
 import { randomStream } from '../../numeric';
 import { bestOf } from './exhaust';
-import { earliestOf, fitted, SLACK } from './fit';
+import { earliestOf, fitted, MOVED, SLACK } from './fit';
 import { handsOf, waitingOf, waitsOf, type Job, type Placed, type Problem } from './model';
 import { givenOut, type Started } from './place';
 import { noPrices, type Prices } from './prices';
@@ -48,27 +48,52 @@ export interface SolveOptions {
 export function solve(problem: Problem, options: SolveOptions = {}): RunSheet {
   const { tries = 60, nodes = nodesFor(problem), onProgress, isCancelled } = options;
   const found = tried(problem, { tries, onProgress, isCancelled });
-  if (found?.waiting === 0) return { ...found, isProven: true };
+  if (found && problem.now !== undefined) return { placed: found.placed, waiting: found.waiting, isProven: false };
+  if (found?.waiting === 0) return { placed: found.placed, waiting: 0, isProven: true };
   const limit = found?.waiting ?? Infinity;
   const best = bestOf(problem, { span: spanOf(problem), below: limit, nodes });
   if (best.started) return { ...finished(problem, best.started), isProven: best.isWhole };
-  return found ? { ...found, isProven: best.isWhole } : { placed: null, waiting: 0, isProven: best.isWhole };
+  return found
+    ? { placed: found.placed, waiting: found.waiting, isProven: best.isWhole }
+    : { placed: null, waiting: 0, isProven: best.isWhole };
 }
 
 /** Of many pieces no sheet is ever proven the best: nothing is spent on it. */
-const nodesFor = ({ jobs }: Problem): number => (jobs.length <= MOST_PROVEN ? 150_000 : 2000);
+const nodesFor = ({ jobs, now }: Problem): number =>
+  now !== undefined ? 0 : jobs.length <= MOST_PROVEN ? 150_000 : 2000;
 const MOST_PROVEN = 12;
 
 /** From the first minute at which anything can begin to the last serving. */
 export function spanOf({ jobs }: Pick<Problem, 'jobs'>): { from: number; to: number } {
-  const earliest = jobs.map(earliestOf);
+  const earliest = jobs.flatMap((job) => [earliestOf(job), ...job.tasks.flatMap((task) => task.begun?.start ?? [])]);
   return { from: Math.min(0, ...earliest) - SLACK, to: Math.max(0, ...jobs.map(({ due }) => due)) };
 }
 
-function finished(problem: Problem, started: readonly Started[]): { placed: Placed[]; waiting: number } {
+interface Finished {
+  placed: Placed[];
+  waiting: number;
+}
+
+function finished(problem: Problem, started: readonly Started[]): Finished {
   const placed = givenOut(started, problem);
   return { placed, waiting: waitingOf(waitsOf(problem.jobs, placed)) };
 }
+
+/** Minutes by which steps lie apart from when people were told. */
+function movedIn(placed: readonly Placed[], { jobs }: Problem): number {
+  const told = new Map(
+    jobs.flatMap(({ piece, tasks }) =>
+      tasks.flatMap(({ step, told: spot }) => (spot ? [[`${piece} ${step}`, spot.start] as const] : [])),
+    ),
+  );
+  return placed.reduce(
+    (sum, { piece, step, start }) => sum + Math.abs(start - (told.get(`${piece} ${step}`) ?? start)),
+    0,
+  );
+}
+
+const isAsTold = (placed: readonly Placed[], problem: Problem): boolean =>
+  problem.now !== undefined && movedIn(placed, problem) === 0;
 
 /** The best of many orders of pieces. */
 function tried(
@@ -78,14 +103,15 @@ function tried(
   const random = randomStream(problem.seed, 'run sheet');
   const span = spanOf(problem);
   const prices = noPrices(problem, span);
-  let best: { placed: Placed[]; waiting: number } | null = null;
+  let best: (Finished & { cost: number }) | null = null;
   let order = byNeed(problem.jobs);
   for (let turn = 0; turn < tries && !isCancelled?.(); turn++) {
     const { started, failed, usage } = inTurn(problem, order, span, prices);
     if (failed === null) {
-      const found = finished(problem, started);
-      if (best === null || found.waiting < best.waiting) best = found;
-      if (best.waiting === 0) break;
+      const done = finished(problem, started);
+      const found = { ...done, cost: done.waiting + MOVED * movedIn(done.placed, problem) };
+      if (best === null || found.cost < best.cost) best = found;
+      if (best.cost === 0 || isAsTold(best.placed, problem)) break;
       order = turn % 2 === 0 ? worstFirst(order, found.placed, problem) : shuffledGroups(order, random);
       prices.fall();
     } else {
@@ -132,10 +158,17 @@ function shuffledGroups(order: readonly Job[], random: ReturnType<typeof randomS
 function inTurn(problem: Problem, order: readonly Job[], span: { from: number; to: number }, prices: Prices) {
   const usage = usageOf(problem, span);
   const started: Started[] = [];
+  // What was begun stands where it is, whatever comes.
+  for (const { piece, method, tasks } of order)
+    for (const task of tasks)
+      if (task.begun) {
+        const { start, appliance } = task.begun;
+        book({ piece, method, step: task.step, start, end: start + task.minutes, appliance, task }, problem, usage);
+      }
   for (const job of order) {
     const own = fitted(job, { problem, usage, span, prices });
     if (own === null) return { started, failed: job, usage };
-    for (const step of own) book(step, problem, usage);
+    for (const step of own) if (!step.task.begun) book(step, problem, usage);
     started.push(...own);
   }
   return { started, failed: null, usage };

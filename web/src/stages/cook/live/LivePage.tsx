@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../../client/api';
+import type { RunSheetView } from '../../../client/api.generated';
 import { useInTasting } from '../../../shell/session';
 import { counted } from '../../../shell/stages';
 import { Waiting } from '../../../shell/Waiting';
@@ -8,6 +9,7 @@ import { buttonClass } from '../../../ui/Button';
 import { Failure } from '../../../ui/Notice';
 import { useNow } from '../../../ui/useNow';
 import { clockText } from '../sheet/clock';
+import { Anew } from './Anew';
 import { dayOf, tapOf, type Day } from './day';
 import { useKitchenPost, type Tapped } from './kitchenPost';
 import { NextAction } from './NextAction';
@@ -39,18 +41,19 @@ export function LivePage() {
       />
     );
   const day = dayOf(sheet.data, kitchen.data, log.data.entries, waiting);
-  return <LiveBoard day={day} waiting={waiting.length} tap={tap} id={id} />;
+  return <LiveBoard day={day} sheet={sheet.data} waiting={waiting.length} tap={tap} id={id} />;
 }
 
 interface LiveBoardProps {
   id: string;
   day: Day;
+  sheet: RunSheetView;
   /** Taps on their way to the server. */
   waiting: number;
   tap: (tapped: Tapped) => string;
 }
 
-function LiveBoard({ id, day, waiting, tap }: LiveBoardProps) {
+function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
   const now = useNow(1000);
   const [later, setLater] = useState<ReadonlyMap<string, number>>(new Map());
   const [last, setLast] = useState<{ id: string; text: string } | null>(null);
@@ -105,6 +108,7 @@ function LiveBoard({ id, day, waiting, tap }: LiveBoardProps) {
               {counted(waiting, 'tap')} on the way: kept on this tablet until the network is back.
             </p>
           )}
+          <Anew day={day} sheet={sheet} now={now} onAnew={() => write({ kind: 'replanned' }, 'planned anew')} />
           <UnderWay day={day} now={now} onPiece={setPiece} />
           <Proposals id={id} proposals={day.proposals} tap={tap} />
           <Link to={`/tastings/${id}/cook`} className={buttonClass()}>

@@ -3,7 +3,7 @@ import type { RangeInput, RunSheetView } from '../../../client/api.generated';
 import { counted } from '../../../shell/stages';
 import { Card } from '../../../ui/Card';
 import { SelectField } from '../../../ui/SelectField';
-import { momentText } from './clock';
+import { clockText, momentText } from './clock';
 import { StepList } from './StepList';
 import { Timeline } from './Timeline';
 
@@ -26,7 +26,7 @@ export function RunSheetCard({ sheet, range, methods }: RunSheetCardProps) {
   const pieces = new Set(steps.map(({ piece }) => piece));
   const own = { ...sheet, steps, waits: sheet.waits.filter(({ piece }) => pieces.has(piece)) };
   return (
-    <Card title="Run sheet" aside={sheet.isProvenBest ? 'no sheet waits less' : 'a sheet that waits less may exist'}>
+    <Card title="Run sheet" aside={asideOf(sheet)}>
       {sittings.length > 1 && (
         <SelectField
           label="Sitting"
@@ -41,6 +41,11 @@ export function RunSheetCard({ sheet, range, methods }: RunSheetCardProps) {
       <StepList sheet={own} range={range} day={Math.max(...served)} />
     </Card>
   );
+}
+
+function asideOf({ replannedAt, isProvenBest }: RunSheetView): string {
+  if (replannedAt !== null) return `planned anew at ${clockText(Date.parse(replannedAt))}`;
+  return isProvenBest ? 'no sheet waits less' : 'a sheet that waits less may exist';
 }
 
 const servedAt = ({ served }: RangeInput, sitting: number | undefined): number[] =>
