@@ -109,8 +109,8 @@ function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
             </p>
           )}
           <Anew day={day} sheet={sheet} now={now} onAnew={() => write({ kind: 'replanned' }, 'planned anew')} />
-          <UnderWay day={day} now={now} onPiece={setPiece} />
           <Proposals id={id} proposals={day.proposals} tap={tap} />
+          <UnderWay day={day} now={now} onPiece={setPiece} />
           <Link to={`/tastings/${id}/cook`} className={buttonClass()}>
             Run sheet and list
           </Link>

@@ -1,54 +1,78 @@
-import { cookLossOf, isOver } from '@jacana/core/kitchen';
+import { cookLossOf, isOver, type PieceState } from '@jacana/core/kitchen';
 import { useDegrees } from '../../../shell/degrees';
 import { Card } from '../../../ui/Card';
 import { countdown, type Day } from './day';
 
-/** Every piece that was begun: what it is in, for how long still, and what was measured last. A tap opens it. */
-export function UnderWay({ day, now, onPiece }: { day: Day; now: number; onPiece: (tag: string) => void }) {
-  const { text } = useDegrees();
-  const begun = [...day.state.pieces].filter(([, { gate }]) => gate === null).sort(([a], [b]) => (a < b ? -1 : 1));
-  const gated = [...day.state.pieces].filter(([, { gate }]) => gate !== null).sort(([a], [b]) => (a < b ? -1 : 1));
+interface UnderWayProps {
+  day: Day;
+  now: number;
+  onPiece: (tag: string) => void;
+}
+
+/** Every piece that is in something: for how long still, and what was measured last. A tap on any piece opens it. */
+export function UnderWay({ day, now, onPiece }: UnderWayProps) {
+  const pieces = [...day.state.pieces].sort(([a], [b]) => (a < b ? -1 : 1));
+  const open = pieces.filter(([, { gate }]) => gate === null);
+  const running = open.filter(([, piece]) => stepOfNow(piece) !== undefined);
+  const between = open.filter(([, piece]) => stepOfNow(piece) === undefined);
+  const gated = pieces.filter(([, { gate }]) => gate !== null);
   return (
     <Card title="Under way">
-      {begun.length === 0 && <p className="text-quiet">Nothing was begun yet.</p>}
+      {running.length === 0 && <p className="text-quiet">Nothing was begun yet.</p>}
       <ul className="divide-y divide-line">
-        {begun.map(([tag, piece]) => {
-          const running = [...piece.steps].find(([, step]) => step.startedAt !== null && !isOver(step))?.[0];
-          const end = day.actions.find((one) => one.kind === 'end' && one.step === running && one.pieces.includes(tag));
-          const loss = cookLossOf(piece);
-          const last = piece.celsius.at(-1);
-          return (
-            <li key={tag} className="flex items-center gap-3 py-1.5">
-              <button
-                type="button"
-                onClick={() => onPiece(tag)}
-                className="min-h-12 min-w-14 rounded border-2 border-ink px-2 font-mono text-lg font-semibold"
-              >
-                {tag}
-              </button>
-              <span className="grow text-sm">
-                {end?.name ?? 'between steps'}
-                <span className="block text-quiet">
-                  {[last && text(last.value), loss !== null && `${(loss * 100).toFixed(1)} % lost`]
-                    .filter(Boolean)
-                    .join(', ')}
-                </span>
-              </span>
-              {end && <span className="font-mono text-xl font-semibold">{countdown(end.due, now).text}</span>}
-            </li>
-          );
-        })}
+        {running.map(([tag, piece]) => (
+          <Running key={tag} tag={tag} piece={piece} day={day} now={now} onPiece={onPiece} />
+        ))}
       </ul>
+      {between.length > 0 && (
+        <div className="mt-2">
+          <p className="text-sm text-quiet">Between steps</p>
+          <div className="mt-1 flex flex-wrap gap-1.5">
+            {between.map(([tag]) => (
+              <Tag key={tag} tag={tag} onPiece={onPiece} />
+            ))}
+          </div>
+        </div>
+      )}
       {gated.length > 0 && (
         <p className="mt-2 text-sm text-quiet">
-          {gated
-            .map(
-              ([tag, { gate }]) =>
-                `${tag} ${gate?.decision === 'passed' ? 'passed' : (gate?.decision ?? '').replaceAll('-', ' ')}`,
-            )
-            .join(', ')}
+          {gated.map(([tag, { gate }]) => `${tag} ${(gate?.decision ?? '').replaceAll('-', ' ')}`).join(', ')}
         </p>
       )}
     </Card>
   );
 }
+
+/** The step that a piece is in. */
+const stepOfNow = ({ steps }: PieceState): string | undefined =>
+  [...steps].find(([, step]) => step.startedAt !== null && !isOver(step))?.[0];
+
+function Running({ tag, piece, day, now, onPiece }: UnderWayProps & { tag: string; piece: PieceState }) {
+  const { text } = useDegrees();
+  const end = day.actions.find(
+    (one) => one.kind === 'end' && one.step === stepOfNow(piece) && one.pieces.includes(tag),
+  );
+  const loss = cookLossOf(piece);
+  const last = piece.celsius.at(-1);
+  const measured = [last && text(last.value), loss !== null && `${(loss * 100).toFixed(1)} % lost`].filter(Boolean);
+  return (
+    <li className="flex items-center gap-3 py-1.5">
+      <Tag tag={tag} onPiece={onPiece} />
+      <span className="grow text-sm">
+        {end?.name ?? 'under way'}
+        {measured.length > 0 && <span className="block text-quiet">{measured.join(', ')}</span>}
+      </span>
+      {end && <span className="font-mono text-xl font-semibold">{countdown(end.due, now).text}</span>}
+    </li>
+  );
+}
+
+const Tag = ({ tag, onPiece }: { tag: string; onPiece: (tag: string) => void }) => (
+  <button
+    type="button"
+    onClick={() => onPiece(tag)}
+    className="min-h-12 min-w-14 rounded border-2 border-ink px-2 font-mono text-lg font-semibold"
+  >
+    {tag}
+  </button>
+);
