@@ -79,7 +79,8 @@ export function methodTestText(test: PieceBlocks | PieceClusters | NoTest | null
     return `Of the methods: ${test.clusters} groups of people who shared no piece, on average ${test.mean.toFixed(3)} above guessing (standard error ${test.se.toFixed(3)}),${limit} p ${pText(test.p)} ${by}.`;
   }
   const by = test.by === 'F' ? 'from F' : `by re-assigning methods within blocks (${saysHow(test.probability)})`;
-  return `Of the methods: F ${test.F === null ? 'beyond any number' : test.F.toFixed(3)} on ${test.df1} and ${test.df2} df in ${test.blocks} blocks of pieces${test.joined > 0 ? ` (${test.joined} of them joined from several, for too few people ate from each)` : ''}, p ${pText(test.probability.p)} ${by}.`;
+  const of = test.scale === 'odds' ? ' (of the log odds of being placed behind another)' : '';
+  return `Of the methods: F${of} ${test.F === null ? 'beyond any number' : test.F.toFixed(3)} on ${test.df1} and ${test.df2} df in ${test.blocks} blocks of pieces${test.joined > 0 ? ` (${test.joined} of them joined from several, for too few people ate from each)` : ''}, p ${pText(test.probability.p)} ${by}.`;
 }
 
 /** What a test of similarity ruled out, in figures. */

@@ -76,6 +76,8 @@ export interface PieceBlocks {
   df1: number;
   df2: number;
   probability: Probability;
+  /** Of what F and the p of pairs are: means, or log odds of being placed behind another. */
+  scale: 'means' | 'odds';
   /** Whether p is from re-assigning methods within blocks, or from F. */
   by: 'relabelling' | 'F';
   blocks: number;
@@ -117,10 +119,10 @@ export function pieceBlocks(rows: readonly BlockRow[], options: PieceBlocksOptio
   if (cells.length < 2)
     return { test: null, reason: new Set(rows.map(({ block }) => block)).size < 2 ? ONE_BLOCK : NOT_COMPARED };
   const df2 = (k - 1) * (cells.length - 1);
-  const scale = { df2, taste: reading.isCrossed ? cells.length * tasteError(rows, cells) : 0 };
-  const given = tested(cells, scale);
+  const known = { df2, taste: reading.isCrossed ? cells.length * tasteError(rows, cells) : 0 };
+  const given = tested(cells, known, 'means');
   // Blocks that agree to the last rank do so however many ate from each: their odds are not asked.
-  const judged = ranked && isWhole(reading) && given.error > NOTHING ? tested(asOdds(cells, k), scale) : given;
+  const judged = ranked && isWhole(reading) && given.error > NOTHING ? tested(asOdds(cells, k), known, 'odds') : given;
   // They may do so by luck: no surer than all their pieces falling alike.
   const least = factorial(k) ** (1 - cells.length);
   const isFine = !reading.isCrossed && canReach(options.alpha, k, cells.length);
@@ -131,7 +133,7 @@ export function pieceBlocks(rows: readonly BlockRow[], options: PieceBlocksOptio
   const { means } = given;
   return {
     test: 'piece-blocks',
-    ...{ F: judged.F, df1: k - 1, df2, probability, by: isFine ? 'relabelling' : 'F' },
+    ...{ scale: judged.scale, F: judged.F, df1: k - 1, df2, probability, by: isFine ? 'relabelling' : 'F' },
     ...{ blocks: cells.length, joined: cells.filter(({ blocks }) => blocks.length > 1).length, means },
     // Of two methods the one pair is the whole question, and has one answer.
     pairs: k === 2 ? pairs.map((pair) => ({ ...pair, p: probability.p, adjustedP: probability.p })) : pairs,
@@ -140,6 +142,7 @@ export function pieceBlocks(rows: readonly BlockRow[], options: PieceBlocksOptio
 
 /** Methods on the error of pieces, on one scale. */
 interface Tested {
+  scale: PieceBlocks['scale'];
   means: number[];
   error: number;
   F: number | null;
@@ -147,12 +150,16 @@ interface Tested {
   se: number;
 }
 
-function tested(cells: readonly Cell[], { df2, taste }: { df2: number; taste: number }): Tested {
+function tested(
+  cells: readonly Cell[],
+  { df2, taste }: { df2: number; taste: number },
+  scale: PieceBlocks['scale'],
+): Tested {
   const means = columnMeans(cells.map((cell) => cell.means));
   const error = betweenPieces(cells, means) / df2 + taste;
   const between = (cells.length * squares(means)) / (means.length - 1);
   const se = error > NOTHING ? Math.sqrt((2 * error) / cells.length) : 0;
-  return { means, error, F: ratio(between, error), se };
+  return { scale, means, error, F: ratio(between, error), se };
 }
 
 /** Whether everyone had all methods, and each from one block. */
