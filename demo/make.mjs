@@ -249,18 +249,71 @@ function salmon() {
       ...(pieces && { about: { pieces, panelists: [] } }),
     });
   const [overshot, held] = [tagOf('slow-oven', 1), tagOf('poached', 0)];
+  const range = rangeFor([start], 2);
   write('1-salmon.json', {
     ...{ tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key, ballots },
-    range: rangeFor([start], 2),
+    range,
     seal: { closedAt: minutesAfter(start, 32), unsealedAt: minutesAfter(start, 40), unsealedBy: 'Ines' },
-    records: recordsOf(
-      caveat('caveat-1', -25, 'Marek', `Piece ${overshot} overshot by 6 °C`, [overshot]),
-      caveat('caveat-2', -6, 'Marek', `Piece ${held} was held 9 minutes longer than the others`, [held]),
-      caveat('caveat-3', -4, 'Tove', 'Two panelists walked through the kitchen before the first tray'),
-      notBlind('Otto', minutesAfter(start, -3), 'saw the trays in the kitchen'),
-      notBlind('Vida', minutesAfter(start, -2), 'helped to portion'),
-    ),
+    records: {
+      ...recordsOf(
+        caveat('caveat-1', -25, 'Marek', `Piece ${overshot} overshot by 6 °C`, [overshot]),
+        caveat('caveat-2', -6, 'Marek', `Piece ${held} was held 9 minutes longer than the others`, [held]),
+        caveat('caveat-3', -4, 'Tove', 'Two panelists walked through the kitchen before the first tray'),
+        notBlind('Otto', minutesAfter(start, -3), 'saw the trays in the kitchen'),
+        notBlind('Vida', minutesAfter(start, -2), 'helped to portion'),
+      ),
+      kitchen: salmonLog({ tasting, locked, range, overshot, held }),
+    },
   });
+}
+
+/** Share of its mass that a piece of each method loses, and where its core ends, °C: invented. */
+const SALMON = {
+  'pan-seared': [0.165, 50.6],
+  'slow-oven': [0.118, 50.2],
+  steamed: [0.131, 50.9],
+  poached: [0.101, 50.4],
+};
+
+/** Every piece as the sheet has it, weighed and measured; with the two departures that the caveats are about. */
+function salmonLog({ tasting, locked, range, overshot, held }) {
+  const { plan, pieces, key } = locked;
+  const flights = flightsOfPieces({ tasting, plan, pieces, key });
+  const { steps } = runSheetOf({
+    ...{ methods: tasting.methods, range, seed: plan.fingerprint },
+    pieces: pieces.map(({ tag, method }) => ({ tag, method, flights: flights.get(tag) ?? [] })),
+  });
+  const random = randomStream('reedbed-salmon', 'demo kitchen');
+  return pieces
+    .flatMap(({ tag, method }) => {
+      const own = steps.filter(({ piece }) => piece === tag);
+      const [lost, ends] = SALMON[method];
+      const raw = Math.round(396 + 10 * random.normal());
+      const celsius = Math.round(10 * (ends + 0.4 * random.normal() + (tag === overshot ? 6 : 0))) / 10;
+      const cooked = Math.round(raw * (1 - lost - 0.008 * random.normal() - (tag === overshot ? 0.02 : 0)));
+      const heated = own.findIndex(({ name }) => !['Season', 'Dry the skin'].includes(name));
+      const by = own[heated].hands ?? 'Marek';
+      const taps = own.flatMap(({ step, start, end }, at) => {
+        const late = tag === held && at > heated ? 9 : 0;
+        return [
+          entry(`started-${tag}-${step}`, minutesAfter(start, late), by, { kind: 'started', pieces: [tag], step }),
+          entry(`done-${tag}-${step}`, minutesAfter(end, late), by, { kind: 'done', pieces: [tag], step }),
+        ];
+      });
+      return [
+        entry(`raw-${tag}`, minutesAfter(own[0].start, -12), 'Leni', { kind: 'mass', piece: tag, grams: raw }),
+        ...taps,
+        entry(`core-${tag}`, own[heated].end, by, { kind: 'temperature', piece: tag, celsius }),
+        entry(`cooked-${tag}`, minutesAfter(own[heated].end, 1), 'Leni', { kind: 'mass', piece: tag, grams: cooked }),
+        entry(`gate-${tag}`, minutesAfter(own[heated].end, 1), by, {
+          kind: 'gate',
+          piece: tag,
+          decision: 'passed',
+          because: '',
+        }),
+      ];
+    })
+    .sort((a, b) => (a.at < b.at ? -1 : 1));
 }
 
 /** Minutes since the seats of the second flight opened their ballots; a triangle has one answer. */

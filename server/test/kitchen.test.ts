@@ -266,6 +266,10 @@ describe('the kitchen log', () => {
       { kind: 'mass', piece: tag, grams: 400 },
       { kind: 'gate', piece: tag, decision: 'withdrawn', because: 'burnt' },
     ).expect(200);
+    const csv = (await running.as.kitchen.get(`/api/tastings/${id}/kitchen-log.csv`).expect(200)).text;
+    expect(csv.split('\n')[0]).toContain('at,stored_at,by,kind,piece,method,step,value,unit,text');
+    expect(csv).toContain(`mass,${tag},`);
+    expect(csv).toContain('withdrawn: burnt');
     const seal = (await coordinator.get(`/api/tastings/${id}/seal`).expect(200)).text;
     expect(seal).toContain('piece withdrawn');
     await coordinator.post(`/api/tastings/${id}/close`).expect(204);

@@ -44,6 +44,7 @@ const ACCESS: Record<string, Who[]> = {
   'get /api/tastings/{id}/run-sheet': ['coordinator', 'kitchen'],
   'get /api/tastings/{id}/kitchen-log': ['coordinator', 'kitchen'],
   'post /api/tastings/{id}/kitchen-log': ['coordinator', 'kitchen'],
+  'get /api/tastings/{id}/kitchen-log.csv': ['coordinator', 'kitchen'],
   'get /api/tastings/{id}/caveats': ['coordinator', 'kitchen', 'server'],
   'post /api/tastings/{id}/caveats': ['coordinator', 'kitchen', 'server'],
   'get /api/tastings/{id}/board': ['coordinator', 'server'],

@@ -1,1 +1,2 @@
+export { kitchenCsv } from './kitchen';
 export { ordersCsv, tidyCsv, tidyRows, type TidyRow } from './tidy';

@@ -1,8 +1,8 @@
-import Papa from 'papaparse';
 import type { Answer, BallotItem, TastingBundle } from '../tasting';
 import { ledgerOf } from '../caveats';
 import { countOf, currentAnswers, ranksByCode, scopeOf } from '../questions';
 import { plannedPortions, servedPortions, type PlannedPortion, type ServedPortion } from '../served';
+import { csvOf } from './csv';
 
 /** One serving that counts, one line: the shape that statistics programs read best. */
 export interface TidyRow {
@@ -32,9 +32,6 @@ export interface TidyRow {
    */
   [question: string]: string | number;
 }
-
-/** What is put into a spreadsheet's first bytes so that it reads the letters as they are. */
-const BYTE_ORDER_MARK = '\uFEFF';
 
 /**
  * One row per serving with the answers that count. Methods and pieces stay empty while
@@ -96,7 +93,7 @@ const whoAndWhen = ({ panelist, sitting }: { panelist: string; sitting: number }
 /** The tidy rows as CSV; text that a spreadsheet would run as a formula is disarmed. */
 export function tidyCsv(bundle: TastingBundle): string {
   const questions = questionColumns(bundle.tasting.ballot.items).map(([, column]) => column);
-  return asCsv(tidyRows(bundle), [...FIRST_COLUMNS, ...questions, 'handed_in_at']);
+  return csvOf(tidyRows(bundle), [...FIRST_COLUMNS, ...questions, 'handed_in_at']);
 }
 
 /** The serving orders of a locked plan: one line per serving, warm-ups included, codes only. */
@@ -115,11 +112,8 @@ export function ordersCsv(bundle: TastingBundle): string {
       code,
     };
   });
-  return asCsv(rows, ['sitting', 'flight', 'seat', 'panelist', 'position', 'set', 'zone', 'code']);
+  return csvOf(rows, ['sitting', 'flight', 'seat', 'panelist', 'position', 'set', 'zone', 'code']);
 }
-
-const asCsv = (rows: object[], columns: string[]): string =>
-  `${BYTE_ORDER_MARK}${Papa.unparse(rows, { escapeFormulae: true, newline: '\n', columns })}\n`;
 
 const FIRST_COLUMNS = [
   'tasting',

@@ -4,6 +4,7 @@ import {
   cookLossOf,
   gateCheck,
   kitchenState,
+  measuresOf,
   pieceOf,
   proposalsOf,
   readSteps,
@@ -237,5 +238,51 @@ describe('the gate', () => {
       limit: null,
       endPoint: { isReached: false },
     });
+  });
+});
+
+describe('what was measured, by method', () => {
+  const of = (tag: string, method: string) => ({
+    tag,
+    method,
+    chain: [...chain, { ...chain[0], id: 'plate', kind: 'plate' as const }],
+  });
+  const cookedFor = (tag: string, [from, to]: [number, number], grams: [number, number], celsius: number) => [
+    entry(0, { kind: 'mass', piece: tag, grams: grams[0] }),
+    tapped(from, 'started', roast, tag),
+    tapped(to - 4, 'done', roast, tag),
+    tapped(to - 4, 'started', sear, tag),
+    tapped(to, 'done', sear, tag),
+    entry(to, { kind: 'temperature', piece: tag, celsius }),
+    entry(to, { kind: 'mass', piece: tag, grams: grams[1] }),
+    tapped(to + 6, 'done', 'plate', tag),
+  ];
+
+  it('has means over pieces, with Student’s interval where there are two', () => {
+    const state = kitchenState([
+      ...cookedFor('A1', [2, 30], [400, 340], 51),
+      ...cookedFor('A2', [2, 34], [400, 320], 53),
+      ...cookedFor('B1', [0, 12], [200, 190], 60),
+    ]);
+    const [slow, fast, none] = measuresOf(
+      [of('A1', 'Slow'), of('A2', 'Slow'), of('B1', 'Fast'), of('C1', 'None')],
+      state,
+    );
+    // R: t.test(c(.15, .20)) has mean 0.175 and 12.7062 standard errors of 0.025 to either side.
+    expect(slow.cookLoss?.mean).toBeCloseTo(0.175, 12);
+    expect(slow.cookLoss?.interval?.[0]).toBeCloseTo(0.175 - 12.7062 * 0.025, 4);
+    expect(slow).toMatchObject({
+      pieces: 2,
+      highest: { mean: 52, n: 2 },
+      heated: { mean: 30 },
+      held: { mean: 6, interval: null },
+    });
+    expect(fast).toMatchObject({ cookLoss: { n: 1, interval: null }, heated: { mean: 12 } });
+    expect(none).toEqual({ method: 'None', pieces: 1, cookLoss: null, highest: null, heated: null, held: null });
+  });
+
+  it('does not count a piece that is still in the heat', () => {
+    const state = kitchenState(cookedFor('A1', [2, 30], [400, 340], 51).slice(0, 4));
+    expect(measuresOf([of('A1', 'Slow')], state)[0]).toMatchObject({ heated: null, held: null, cookLoss: null });
   });
 });

@@ -1,5 +1,5 @@
-import { Body, Controller, Get, Param, Post, Put } from '@nestjs/common';
-import { ApiTags } from '@nestjs/swagger';
+import { Body, Controller, Get, Header, Param, Post, Put } from '@nestjs/common';
+import { ApiOkResponse, ApiProduces, ApiTags } from '@nestjs/swagger';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
 import { Transactions } from '../database/transactions';
 import { Answers } from '../fields/fields';
@@ -52,6 +52,16 @@ export class KitchenController {
   @Answers(KitchenLogView)
   getKitchenLog(@Param('id') id: string, @SignedIn() me: Me): Promise<KitchenLogView> {
     return this.log.read(id, me);
+  }
+
+  @Get('kitchen-log.csv')
+  @Allow('coordinator', 'kitchen')
+  @Header('Content-Type', 'text/csv; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="kitchen-log.csv"')
+  @ApiProduces('text/csv')
+  @ApiOkResponse({ schema: { type: 'string' } })
+  exportKitchenLog(@Param('id') id: string, @SignedIn() me: Me): Promise<string> {
+    return this.log.csv(id, me);
   }
 
   /** Adds entries to the kitchen log: sent twice, each is stored once. */

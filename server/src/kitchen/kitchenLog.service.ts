@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
-import { kitchenEntrySchema, type KitchenEntry, type Problem } from '@jacana/core/bundle';
+import { kitchenEntrySchema, noRecords, type KitchenEntry, type Problem } from '@jacana/core/bundle';
 import { chainOf } from '@jacana/core/kitchen';
+import { kitchenCsv } from '@jacana/core/tidy';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
@@ -10,7 +11,7 @@ import { LiveService } from '../live/live.service';
 import { readEntries } from '../log/entries';
 import { entryOf, LogService, type NewEntry } from '../log/log.service';
 import { AccessService } from '../seal/access/access.service';
-import { TastingStore } from '../tastings/tasting.store';
+import { TastingStore, tastingOf } from '../tastings/tasting.store';
 import type { StoredEntries } from './caveats.dto';
 import type { KitchenEntryInput, KitchenLogView } from './kitchenLog.dto';
 
@@ -37,6 +38,20 @@ export class KitchenLogService {
         return { ...entry, ...body };
       }),
     };
+  }
+
+  /** The log as CSV: methods, tags and measures, and no code. */
+  async csv(id: string, me: Me): Promise<string> {
+    await this.access.knownTo(me.role, id);
+    const { read } = this.transactions;
+    const stored = await this.store.get(read, id);
+    const rows = await this.log.rows(read, id, 'kitchen');
+    const kitchen = rows.map((row) => entryOf<KitchenEntry>(row));
+    return kitchenCsv({
+      tasting: tastingOf(stored),
+      pieces: stored.plan?.pieces ?? [],
+      records: { ...noRecords(), kitchen },
+    });
   }
 
   async add(id: string, inputs: readonly KitchenEntryInput[], me: Me): Promise<StoredEntries> {

@@ -1,5 +1,6 @@
 export { actionsOf, chainName, type Action, type PlannedStep } from './actions';
 export { gateCheck, limitFor, type GateCheck } from './gate';
+export { measuresOf, type MethodMeasures } from './measures';
 export { proposalsOf, type Planned as PlannedDay, type Proposal } from './proposals';
 export {
   cookLossOf,

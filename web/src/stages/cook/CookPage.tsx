@@ -14,6 +14,7 @@ import { StageLayout } from '../../ui/StageLayout';
 import { PrintSheets } from '../../sheets/PrintSheets';
 import { useNow } from '../../ui/useNow';
 import { Cautions } from './Cautions';
+import { MeasuresCard } from './MeasuresCard';
 import { RangeCard } from './range/RangeCard';
 import { RunSheetCard, sheetSentence } from './sheet/RunSheetCard';
 
@@ -52,6 +53,7 @@ export function CookPage() {
           ))}
         </ul>
       </Card>
+      <MeasuresCard id={card.id} kitchen={kitchen} />
       <Constants constants={constants} />
       <CaveatList id={card.id} tags={tags} bundled={bundled} isOwn={me.role !== 'coordinator'} />
     </StageLayout>

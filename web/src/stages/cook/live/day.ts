@@ -25,7 +25,7 @@ export interface Day {
 }
 
 /** An entry of the contract, whose fields lie flat, as the core has it. */
-function entryOf({ id, at, ...rest }: KitchenEntryInput | KitchenEntryView): KitchenEntry {
+export function entryOf({ id, at, ...rest }: KitchenEntryInput | KitchenEntryView): KitchenEntry {
   const { storedAt = at, by = '', ...body } = rest as Partial<KitchenEntryView>;
   return { id, at, storedAt, by, body } as KitchenEntry;
 }
