@@ -66,6 +66,7 @@ describe('demo sign-ins', () => {
     const { body } = await agent.get('/api/tastings').expect(200);
     expect(body.map((card: { status: string }) => card.status).sort()).toEqual([
       'draft',
+      'locked',
       'tasting',
       'unsealed',
       'unsealed',
