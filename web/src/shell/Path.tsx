@@ -46,9 +46,9 @@ function Step({ stage, card, role, isCurrent }: { stage: Stage; card: TastingCar
     </>
   );
   const shape = 'relative block rounded-lg px-1 pb-1 text-center';
-  // What is not open stays readable: it is the look of a link that it lacks, not contrast.
+  // What is not open stays readable: only its pad is paler.
   if (!mayOpen(role, stage))
-    return <div className={`${shape} [&_strong]:font-normal [&_svg]:opacity-60`}>{inside}</div>;
+    return <div className={`${shape} [&_svg]:opacity-60`}>{inside}</div>;
   return (
     <Link
       to={`/tastings/${card.id}/${stage}`}
