@@ -10,6 +10,7 @@ import {
   type Plan,
   type TastingBundle,
 } from '../../src/bundle';
+import { readSteps } from '../../src/kitchen';
 import { ledgerOf } from '../../src/caveats';
 import { simulatedBundle } from '../support/bundles';
 
@@ -57,6 +58,12 @@ describe('bundles of earlier versions', () => {
     const other = read(stated[0]);
     other.tasting.decision.mostTellers = 0.2;
     expect(digestOf(other)).not.toBe(raw(stated[0]).digest);
+    const cooked = read(stated[0]);
+    cooked.range.cooks = ['Marek'];
+    expect(digestOf(cooked)).not.toBe(raw(stated[0]).digest);
+    const stepped = read(stated[0]);
+    stepped.tasting.methods[0].chain = readSteps('Boil 5 min', String);
+    expect(digestOf(stepped)).not.toBe(raw(stated[0]).digest);
   });
 
   it('have designs that a data file kept without what was added since', () => {
@@ -120,6 +127,17 @@ describe('the fingerprint of scheme 3', () => {
         constants: [{ id: 'c', name: 'Mass', target: '90 g', tolerance: '5 g', check: 'scale' }],
       },
     });
+  /** With a chain and a kitchen, which most plans of the tests do without. */
+  const whole = () => {
+    const bundle = make();
+    bundle.tasting.methods[0].chain = readSteps(
+      'Salt 10 g/kg, 2 min\nSear, turn every minute, until 52 °C inside, 5-7 min',
+      String,
+    );
+    bundle.range.cooks = ['Marek'];
+    bundle.range.served = [{ sitting: 1, flight: 1, at: '2026-11-26T17:00:00.000Z' }];
+    return bundle;
+  };
   const changed = (value: unknown): unknown =>
     typeof value === 'string'
       ? `${value}x`
@@ -137,11 +155,11 @@ describe('the fingerprint of scheme 3', () => {
     /^\.tasting\.(quantities|assumed)\./,
     /^\.tasting\.panel\.\d+\.name$/,
     /^\.plan\.fingerprint$/,
-    /^\.(format|version|seal|ballots|records|readings|digest)/,
+    /^\.(format|version|range|seal|ballots|records|readings|digest)/,
   ];
 
   it('changes with every field that a lock fixes, and with no other', () => {
-    const bundle = make();
+    const bundle = whole();
     const before = computed(bundle);
     const seen = { fixed: new Set<string>(), free: new Set<string>() };
     for (const [path, place] of objectsIn(bundle))
@@ -158,6 +176,10 @@ describe('the fingerprint of scheme 3', () => {
     expect([...seen.fixed]).toEqual(
       expect.arrayContaining([
         '.tasting.methods.steps',
+        '.tasting.methods.chain.minutes.most',
+        '.tasting.methods.chain.until.celsius',
+        '.tasting.methods.chain.every.seconds',
+        '.tasting.methods.chain.doses.perKilogram',
         '.tasting.lots.name',
         '.tasting.zones.name',
         '.tasting.constants.tolerance',

@@ -72,6 +72,12 @@ describe('lethality', () => {
     expect(towards(rising, table('appendix-a-beef')).limitMetAt).toBeCloseTo(5, 0);
   });
 
+  it('counts nothing across a gap that is a little too long', () => {
+    const readings = [0, 30].map((minutes) => ({ minutes, celsius: 60 }));
+    expect(towards(readings, table('appendix-a-beef'), 29)).toMatchObject({ logReductions: 0, gapsLeftOut: 1 });
+    expect(towards(readings, table('appendix-a-beef'), 30).logReductions).toBeGreaterThan(6.5);
+  });
+
   it('counts nothing across a gap that is too long', () => {
     const readings = [0, 5, 10, 60].map((minutes) => ({ minutes, celsius: 60 }));
     const whole = towards(readings, table('appendix-a-beef'));

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  bestOf,
   broken,
   givenOut,
   solve,
@@ -181,6 +182,18 @@ describe('a run sheet', () => {
       { numRuns: 500, seed: 7 },
     );
     expect(Math.min(feasible, none)).toBeGreaterThan(20);
+  });
+
+  it('is found by ruling out alone, to the last minute', () => {
+    const one = problem([
+      job('A1', 20, [task('heat', 5, { equipment: 'oven', setting: '100' })]),
+      job('B1', 20, [task('heat', 5, { equipment: 'oven', setting: '200', waitMost: 9 })]),
+    ]);
+    const within = { span: { from: 0, to: 20 }, nodes: 10_000 };
+    // One has to wait for the other: five minutes, and not four.
+    expect(bestOf(one, { ...within, below: 6 })).toMatchObject({ isWhole: true, started: expect.any(Array) });
+    expect(bestOf(one, { ...within, below: 5 })).toEqual({ isWhole: true, started: null });
+    expect(bestOf(one, { ...within, below: 6, nodes: 3 }).isWhole).toBe(false);
   });
 
   it('is one that the checker takes, in random kitchens of any size', () => {

@@ -141,6 +141,10 @@ const injectedRtkApi = api
         }),
         invalidatesTags: ['kitchen'],
       }),
+      exportKitchenLog: build.query<ExportKitchenLogApiResponse, ExportKitchenLogApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/kitchen-log.csv` }),
+        providesTags: ['kitchen'],
+      }),
       getRunSheet: build.query<GetRunSheetApiResponse, GetRunSheetApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/run-sheet` }),
         providesTags: ['kitchen'],
@@ -329,6 +333,10 @@ export type AddToKitchenLogApiResponse = /** status 200  */ StoredEntries;
 export type AddToKitchenLogApiArg = {
   id: string;
   kitchenEntries: KitchenEntries;
+};
+export type ExportKitchenLogApiResponse = unknown;
+export type ExportKitchenLogApiArg = {
+  id: string;
 };
 export type GetRunSheetApiResponse = /** status 200  */ RunSheetView;
 export type GetRunSheetApiArg = {
@@ -1200,6 +1208,7 @@ export const {
   useSaveRangeMutation,
   useGetKitchenLogQuery,
   useAddToKitchenLogMutation,
+  useExportKitchenLogQuery,
   useGetRunSheetQuery,
   useGetLedgerQuery,
   useAddEntriesMutation,

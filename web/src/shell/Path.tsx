@@ -47,8 +47,7 @@ function Step({ stage, card, role, isCurrent }: { stage: Stage; card: TastingCar
   );
   const shape = 'relative block rounded-lg px-1 pb-1 text-center';
   // What is not open stays readable: only its pad is paler.
-  if (!mayOpen(role, stage))
-    return <div className={`${shape} [&_svg]:opacity-60`}>{inside}</div>;
+  if (!mayOpen(role, stage)) return <div className={`${shape} [&_svg]:opacity-60`}>{inside}</div>;
   return (
     <Link
       to={`/tastings/${card.id}/${stage}`}
