@@ -1,4 +1,5 @@
 import {
+  AT_REST,
   COMPOSITIONS,
   cookedTo,
   coreOf,
@@ -175,6 +176,16 @@ describe('cooking', () => {
     );
     expect(fierce.carryOver).toBeGreaterThan(2 * (gentle.carryOver as number));
     expect(gentle.carryOver).toBeGreaterThan(0);
+    // Stepped by hand: in until the target, then at rest until it falls.
+    const heat = { celsius: 230, coefficient: 25 };
+    let warmth = stepped(body, evenly(5), heat, (fierce.minutesToTarget as number) * 60);
+    let [peak, core] = [0, coreOf(warmth)];
+    while (core > peak) {
+      peak = core;
+      warmth = stepped(body, warmth, AT_REST, 10);
+      core = coreOf(warmth);
+    }
+    expect((fierce.carryOver as number) + 54).toBeCloseTo(peak, 0);
     expect(fierce.carryOverMinutes).toBeGreaterThan(2);
     const early = cookedTo({
       ...{ body, start: 5, around: { celsius: 230, coefficient: 25 } },

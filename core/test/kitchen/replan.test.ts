@@ -146,6 +146,9 @@ describe('planning anew', () => {
       const sheet = anew(now, log);
       if (sheet.replannedAt === null) continue;
       found++;
+      // Nobody is more than a quarter of an hour behind, so no flight is put off by much more.
+      for (const { from, to } of sheet.putOff)
+        expect(Date.parse(to) - Date.parse(from)).toBeLessThanOrEqual(20 * 60_000);
       const begun = new Map(
         log.flatMap(({ at, body }) =>
           body.kind === 'started' ? [[`${body.pieces[0]} ${body.step}`, at] as const] : [],
