@@ -95,8 +95,8 @@ function soonestOf({ tasks }: Job, now: number): number {
   return at;
 }
 
-/** Every flight so many minutes later. */
-export const putOff = (problem: Problem, minutes: number): Problem => ({
+/** Some flights so many minutes later. */
+export const putOff = (problem: Problem, minutes: number, which: (job: Job) => boolean): Problem => ({
   ...problem,
-  jobs: problem.jobs.map((job) => ({ ...job, due: job.due + minutes })),
+  jobs: problem.jobs.map((job) => (which(job) ? { ...job, due: job.due + minutes } : job)),
 });

@@ -15,7 +15,7 @@ import { kitchenState, stepOf, type KitchenState } from '../day/state';
 import type { ToCook } from './problem';
 import { chainOf, MINUTES_TO_START, stepText } from '../chain';
 import { broken } from './check';
-import { waitsOf, type Placed, type Problem } from './model';
+import { waitsOf, type Job, type Placed, type Problem } from './model';
 import { problemOf, type Cooking } from './problem';
 import { smallestChanges } from './relax';
 import { factsOf, putOff } from './replan';
@@ -122,7 +122,7 @@ function plannedAnew(
     );
     const state = kitchenState(before);
     const facts = factsOf(problem, told, { state, now: minuteOf(at), minuteOf });
-    const found = laterAndLater(facts);
+    const found = laterAndLater(facts, problem);
     if (found === null) continue;
     const own = new Set(found.placed.map(({ piece, step }) => `${piece} ${step}`));
     const rest = sheet.steps
@@ -149,13 +149,20 @@ function asDone(step: SheetStep, state: KitchenState): SheetStep {
 const LATER = [0, 1, 2, 3, 5, 8, 12, 20, 30, 45, 60, 90];
 const QUICK = { tries: 20 };
 
-function laterAndLater(facts: Problem): { placed: Placed[]; waiting: number; problem: Problem } | null {
+function laterAndLater(
+  facts: Problem,
+  before: Problem,
+): { placed: Placed[]; waiting: number; problem: Problem } | null {
   if (facts.jobs.length === 0) return { placed: [], waiting: 0, problem: facts };
-  for (const minutes of LATER) {
-    const problem = putOff(facts, minutes);
-    const { placed, waiting } = solve(problem, QUICK);
-    if (placed && broken(problem, placed).length === 0) return { placed, waiting, problem };
-  }
+  const due = new Map(before.jobs.map((job) => [job.piece, job.due]));
+  const isLate = (job: Job): boolean => job.due > (due.get(job.piece) ?? job.due);
+  for (const minutes of LATER)
+    // The flights that are late by themselves first; the others only where that does not do.
+    for (const which of minutes > 0 && facts.jobs.some(isLate) ? [isLate, () => true] : [() => true]) {
+      const problem = putOff(facts, minutes, which);
+      const { placed, waiting } = solve(problem, QUICK);
+      if (placed && broken(problem, placed).length === 0) return { placed, waiting, problem };
+    }
   return null;
 }
 
