@@ -75,7 +75,7 @@ function CookMargin({ tags, isSheet }: { tags: readonly string[]; isSheet: boole
       {isLocked && <PrintSheets sheets={isSheet ? ['kitchen', 'run'] : ['kitchen']} />}
       <Cautions />
       <ToCome>
-        <p>Probe curves, planning anew when a piece runs late, and pieces cooked again.</p>
+        <p>Curves of probes, and pieces that are cooked again under a new tag.</p>
       </ToCome>
     </>
   );
