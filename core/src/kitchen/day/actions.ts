@@ -18,6 +18,7 @@ export interface PlannedStep {
   method: string;
   step: string;
   name: string;
+  /** All that is said of it. */
   text: string;
   start: string;
   end: string;

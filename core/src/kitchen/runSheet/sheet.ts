@@ -11,6 +11,7 @@
  */
 import { holding } from '../../log';
 import type { Range } from '../../tasting';
+import type { PlannedStep } from '../day/actions';
 import { kitchenState, stepOf, type KitchenState } from '../day/state';
 import type { ToCook } from './problem';
 import { chainOf, MINUTES_TO_START, stepText } from '../chain';
@@ -21,18 +22,7 @@ import { smallestChanges } from './relax';
 import { factsOf, putOff } from './replan';
 import { solve, type SolveOptions } from './solve';
 
-export interface SheetStep {
-  piece: string;
-  method: string;
-  step: string;
-  name: string;
-  /** All that is said of it. */
-  text: string;
-  start: string;
-  end: string;
-  equipment: string | null;
-  place: number | null;
-  hands: string | null;
+export interface SheetStep extends PlannedStep {
   /** Until when it takes hands; null where it takes nobody's. */
   handsUntil: string | null;
 }

@@ -1,26 +1,19 @@
+import { PUBLISHED_LIMITS } from '@jacana/core/kitchen';
 import { Card } from '../../ui/Card';
 import { Temperature } from '../../shell/Temperature';
 
-/**
- * Safe minimum internal temperatures of the USDA FSIS chart and the holding limits of the
- * FDA Food Code, written from memory; °C as converted there.
- */
-const LIMITS = [
-  { food: 'Fish', celsius: 62.8, note: '' },
-  { food: 'Whole beef, pork, lamb, veal', celsius: 62.8, note: 'and 3 minutes of rest' },
-  { food: 'Ground meat, egg dishes', celsius: 71.1, note: '' },
-  { food: 'Poultry, leftovers', celsius: 73.9, note: '' },
-];
+/** The limits of the chart: temperatures that are reached, and kept for some minutes. */
+const REACHED = PUBLISHED_LIMITS.flatMap(({ name, rule }) => (rule.kind === 'reached' ? [{ name, ...rule }] : []));
 
 /** The usual cautions, with their source; they never say that food is safe. */
 export function Cautions() {
   return (
     <Card title="Usual minimum at the core">
       <ul className="space-y-1">
-        {LIMITS.map(({ food, celsius, note }) => (
-          <li key={food} className="flex justify-between gap-4">
+        {REACHED.map(({ name, celsius, minutes }) => (
+          <li key={name} className="flex justify-between gap-4">
             <span>
-              {food} {note && <span className="text-sm text-quiet">{note}</span>}
+              {name} {minutes > 0 && <span className="text-sm text-quiet">and {minutes} minutes of rest</span>}
             </span>
             <strong>
               <Temperature celsius={celsius} digits={1} />
