@@ -7,11 +7,11 @@ import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { defaultTasting, digestOf, noRange, parseBundle } from '@jacana/core/bundle';
 import { lockPlan, lockProblems } from '@jacana/core/design';
-import { readSteps, runSheetOf } from '@jacana/core/kitchen';
+import { byMinute, kitchenState, minuteOf, pieceOf, readSteps, runSheetOf } from '@jacana/core/kitchen';
 import { proposedConstants, usualBallot, withProduct } from '@jacana/core/library';
 import { randomStream } from '@jacana/core/numeric';
 import { flightsOfPieces } from '@jacana/core/served';
-import { simulateBallots } from '@jacana/core/simulate';
+import { simulateBallots, simulatedCore } from '@jacana/core/simulate';
 
 const NAMES = [
   'Ada',
@@ -250,7 +250,9 @@ function salmon() {
     });
   const [overshot, held] = [tagOf('slow-oven', 1), tagOf('poached', 0)];
   const range = rangeFor([start], 2);
+  const kitchen = salmonLog({ tasting, locked, range, overshot, held });
   write('1-salmon.json', {
+    readings: salmonReadings(tasting, locked.pieces, kitchen),
     ...{ tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key, ballots },
     range,
     seal: { closedAt: minutesAfter(start, 32), unsealedAt: minutesAfter(start, 40), unsealedBy: 'Ines' },
@@ -262,7 +264,7 @@ function salmon() {
         notBlind('Otto', minutesAfter(start, -3), 'saw the trays in the kitchen'),
         notBlind('Vida', minutesAfter(start, -2), 'helped to portion'),
       ),
-      kitchen: salmonLog({ tasting, locked, range, overshot, held }),
+      kitchen,
     },
   });
 }
@@ -284,6 +286,7 @@ function salmonLog({ tasting, locked, range, overshot, held }) {
     pieces: pieces.map(({ tag, method }) => ({ tag, method, flights: flights.get(tag) ?? [] })),
   });
   const random = randomStream('reedbed-salmon', 'demo kitchen');
+  const channelOf = (tag) => 1 + pieces.findIndex((one) => one.tag === tag);
   return pieces
     .flatMap(({ tag, method }) => {
       const own = steps.filter(({ piece }) => piece === tag);
@@ -303,6 +306,20 @@ function salmonLog({ tasting, locked, range, overshot, held }) {
       return [
         entry(`raw-${tag}`, minutesAfter(own[0].start, -12), 'Leni', { kind: 'mass', piece: tag, grams: raw }),
         ...taps,
+        entry(`probe-${tag}`, own[heated].start, by, {
+          ...{
+            kind: 'probed',
+            piece: tag,
+            device: THERMOMETER,
+            channel: 1 + pieces.findIndex((one) => one.tag === tag),
+          },
+          where: 'core',
+        }),
+        entry(`probe-out-${tag}`, own[heated].end, by, {
+          kind: 'unprobed',
+          device: THERMOMETER,
+          channel: channelOf(tag),
+        }),
         entry(`core-${tag}`, own[heated].end, by, { kind: 'temperature', piece: tag, celsius }),
         entry(`cooked-${tag}`, minutesAfter(own[heated].end, 1), 'Leni', { kind: 'mass', piece: tag, grams: cooked }),
         entry(`gate-${tag}`, minutesAfter(own[heated].end, 1), by, {
@@ -314,6 +331,28 @@ function salmonLog({ tasting, locked, range, overshot, held }) {
       ];
     })
     .sort((a, b) => (a.at < b.at ? -1 : 1));
+}
+
+const THERMOMETER = 'Kitchen thermometer';
+
+/** What the probes showed: curves of conduction, stretched so that each ends where its piece was measured. */
+function salmonReadings(tasting, pieces, kitchen) {
+  const state = kitchenState(kitchen);
+  return state.probes.flatMap(({ piece: tag, device, channel, from, to }) => {
+    const { grams, steps, celsius } = pieceOf(state, tag);
+    const { chain } = tasting.methods.find(({ id }) => id === pieces.find((one) => one.tag === tag).method);
+    const piece = { tag, product: 'fish', grams: grams[0].value, chain, steps, isCool: false };
+    const when = { from: Date.parse(from), to: Date.parse(to), everyMs: 10_000 };
+    const { readings } = simulatedCore(piece, 'reedbed-salmon', when);
+    const end = readings.findLast(({ at }) => at <= Date.parse(celsius[0].at));
+    const stretch = (celsius[0].value - readings[0].value) / (end.value - readings[0].value);
+    const stretched = readings.map(({ at, value }) => ({
+      ...{ at, value: Math.round(10 * (readings[0].value + stretch * (value - readings[0].value))) / 10 },
+    }));
+    return [...byMinute(stretched)].map(([minute, own]) =>
+      minuteOf({ device, channel, measures: 'celsius' }, minute, own),
+    );
+  });
 }
 
 /** Minutes since the seats of the second flight opened their ballots; a triangle has one answer. */
@@ -552,9 +591,12 @@ const BEETROOT_BALLOT = [
 ];
 
 /** Minutes before the first serving at which the kitchen of the beetroot stands. */
-const BEFORE = 52;
+const BEFORE = 17;
 
-/** Being cooked now: the log is what the run sheet asks for so far, but for one light piece and one that was begun late. */
+/**
+ * Being cooked now: the log is what the run sheet asks for so far, but for one light piece, one that was begun late,
+ * and one that was put on early since it is large, and whose pot has come to stand at a plateau.
+ */
 function beetroot() {
   const start = '2026-11-26T17:00:00.000Z';
   const tasting = designed({
@@ -578,24 +620,24 @@ function beetroot() {
         'Roasted in foil',
         'whole, one each',
         true,
-        effortOf(5, 80, 0.7, 1, 1),
-        `Wrap in foil 2 min\nRoast at 180 °C until 92 °C inside, 65-75 min\n${PEEL}`,
+        effortOf(5, 85, 0.7, 1, 1),
+        `Wrap in foil 2 min\nRoast at 180 °C until 92 °C inside, 70-82 min\n${PEEL}`,
       ],
       [
         'boiled',
         'Boiled',
         'whole, in salted water',
         false,
-        effortOf(4, 50, 0.6, 1, 1),
-        `Boil in salted water until 92 °C inside, 40-46 min\n${PEEL}`,
+        effortOf(4, 60, 0.6, 1, 1),
+        `Boil in salted water until 92 °C inside, 50-58 min\n${PEEL}`,
       ],
       [
         'steamed',
         'Steamed',
         'whole, in the basket',
         false,
-        effortOf(4, 55, 0.6, 1, 1),
-        `Steam under a lid until 92 °C inside, 46-52 min\n${PEEL}`,
+        effortOf(4, 62, 0.6, 1, 1),
+        `Steam under a lid until 92 °C inside, 50-58 min\n${PEEL}`,
       ],
       [
         'pressure',
@@ -640,25 +682,39 @@ function beetroot() {
 
 const PEEL = 'Peel 2 min\nPlate 1 min';
 
+/** The thermometer that is simulated while the demo runs. */
+const SIMULATED = 'Simulated thermometer';
+const CHANNELS = 8;
+
 /** Taps as the sheet asks for them, up to a moment; masses of all raw pieces first. */
 function cookedSoFar({ steps }, pieces, now) {
   const random = randomStream('reedbed-beetroot', 'demo kitchen');
   const light = pieces.find(({ method }) => method === 'boiled').tag;
   const late = steps.find(({ method, name }) => method === 'Roasted in foil' && name === 'Roast').piece;
+  const early = 'L7';
   const weighed = pieces.map(({ tag }, at) => {
-    const grams = tag === light ? 231 : 252 + Math.round(18 * random.fraction());
+    const grams = tag === early ? 274 : tag === light ? 221 : 252 + Math.round(18 * random.fraction());
     const first = steps.reduce((earliest, one) => (one.start < earliest ? one.start : earliest), now);
     return entry(`weighed-${tag}`, minutesAfter(first, -20 + at), 'Leni', { kind: 'mass', piece: tag, grams });
   });
+  const isHeat = (name) => /Roast|Boil|Steam|Bake|pressure/.test(name);
+  let channel = 0;
   const tapped = steps.flatMap(({ piece, step, name, start, end, hands }) => {
-    const behind = piece === late && name === 'Roast' ? 7 : 0;
-    const body = { pieces: [piece], step };
+    const moved = piece === late && name === 'Roast' ? 7 : piece === early ? -34 : 0;
+    const [began, ended] = [minutesAfter(start, moved), minutesAfter(end, moved)];
+    const isOpen = ended > now || piece === early;
+    if (began > now || (piece === early && !isHeat(name))) return [];
     const by = hands ?? 'Marek';
-    const moments = [
-      { at: minutesAfter(start, behind), kind: 'started' },
-      { at: minutesAfter(end, behind), kind: 'done' },
-    ].filter(({ at }) => at <= now);
-    return moments.map(({ at, kind }) => entry(`${kind}-${piece}-${step}`, at, by, { kind, ...body }));
+    const tap = (kind, at, body) => entry(`${kind}-${piece}-${step}`, at, by, { kind, ...body });
+    const body = { pieces: [piece], step };
+    // A crust of salt is not pierced.
+    const isProbed = isOpen && /Roast|Boil|Steam/.test(name) && channel < CHANNELS;
+    if (isProbed) channel++;
+    return [
+      tap('started', began, body),
+      ...(isProbed ? [tap('probed', began, { piece, device: SIMULATED, channel, where: 'core' })] : []),
+      ...(isOpen ? [] : [tap('done', ended, body)]),
+    ];
   });
   const looked = entry('looked-at-the-oven', now, 'Marek', {
     kind: 'noted',

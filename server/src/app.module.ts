@@ -3,6 +3,7 @@ import { LoggerModule } from 'nestjs-pino';
 import { AccountsModule } from './accounts/accounts.module';
 import { AuditModule } from './audit/audit.module';
 import { BallotsModule } from './ballots/ballots.module';
+import { ClockModule } from './clock/clock';
 import { DatabaseModule } from './database/database.module';
 import { DemoModule } from './demo/demo.module';
 import { DraftsModule } from './drafts/drafts.module';
@@ -14,6 +15,7 @@ import { LogModule } from './log/log.module';
 import { loggerOptions } from './logging';
 import { OPTIONS, type ServerOptions } from './options/options';
 import { PlansModule } from './plans/plans.module';
+import { ReadingsModule } from './readings/readings.module';
 import { SEALED_ROWS, SealModule } from './seal/seal.module';
 import { ServiceModule } from './service/service.module';
 import { SheetsModule } from './sheets/sheets.module';
@@ -45,7 +47,9 @@ export class AppModule {
         SealModule,
         DraftsModule,
         PlansModule,
+        ClockModule,
         KitchenModule,
+        ReadingsModule,
         ServiceModule,
         BallotsModule,
         FindingsModule,

@@ -42,7 +42,7 @@ export async function createApplication(options: ServerOptions): Promise<NestExp
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
-  app.use('/api/import', json({ limit: '20mb' }));
+  app.use('/api/import', json({ limit: '40mb' }));
   app.use(json({ limit: '1mb' }));
   app.use(refuseDepth);
   app.useGlobalPipes(

@@ -195,7 +195,7 @@ function ballotProblems({ tasting, plan, ballots }: TastingBundle): Problem[] {
 }
 
 /** An entry may only touch pieces, panelists and earlier entries that there are. */
-function recordProblems({ tasting, pieces, records }: TastingBundle): Problem[] {
+function recordProblems({ tasting, pieces, records, readings }: TastingBundle): Problem[] {
   const tags = new Set(pieces.map((piece) => piece.tag));
   const panel = new Set(tasting.panel.map((panelist) => panelist.id));
   const stray = (tag: string, field: string): Problem[] =>
@@ -214,7 +214,18 @@ function recordProblems({ tasting, pieces, records }: TastingBundle): Problem[] 
     ...('piece' in body ? stray(body.piece, `${field}.piece`) : []),
     ...('pieces' in body ? body.pieces.flatMap((tag, number) => stray(tag, `${field}.pieces.${number}`)) : []),
   ]);
-  return [...caveats, ...kitchen];
+  return [...caveats, ...kitchen, ...readingProblems(readings)];
+}
+
+/** Each minute of a channel stands once; two would say twice what was measured once. */
+function readingProblems(readings: TastingBundle['readings']): Problem[] {
+  const names = readings.map(({ device, channel, minute }) => `${device}, channel ${channel}, ${minute}`);
+  const seen = new Set<string>();
+  return names.flatMap((name, at) => {
+    const isTwice = seen.has(name);
+    seen.add(name);
+    return isTwice ? [{ field: `readings.${at}.minute`, message: `"${name}" stands here twice.` }] : [];
+  });
 }
 
 /** Ids that stand once, and entries that are about earlier ones; and what else is wrong with each. */

@@ -5,3 +5,4 @@ export * from './probe';
 export * from './chain';
 export * from './runSheet';
 export * from './day';
+export * from './readings';

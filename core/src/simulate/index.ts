@@ -10,3 +10,4 @@ export {
   type RehearsalOptions,
   type RehearsalPart,
 } from './rehearsal';
+export { aroundOf, coolOne, simulatedCore, type SimulatedPiece, type SimulatedSoFar } from './kitchen';

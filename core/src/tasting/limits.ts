@@ -27,6 +27,11 @@ export const MOST_SERVED = 60;
 export const MOST_EQUIPMENT = 40;
 export const MOST_PLACES = 40;
 export const MOST_COOKS = 20;
+/** Channels of one device, and readings of one channel in one minute: twenty a second. */
+export const MOST_CHANNELS = 64;
+export const MOST_IN_A_MINUTE = 1200;
+/** Minutes of readings, over all channels: sixteen channels for four days. */
+export const MOST_READING_MINUTES = 100_000;
 
 /** Characters of an id, of a line, and of a text of several lines. */
 export const ID_LENGTH = 64;
@@ -86,6 +91,12 @@ export const LIMITS = {
     active: { least: 0.0001, most: 1 },
   },
   kitchen: { grams: { least: 0.01, most: 200_000 }, millimetres: { least: 0.1, most: 2000 } },
+  /** What a device may say; an empty scale drifts below nothing. */
+  reading: {
+    channel: { least: 1, most: MOST_CHANNELS },
+    celsius: { least: -100, most: 1500 },
+    grams: { least: -1000, most: 200_000 },
+  },
   piecesPerMethod: { least: 1, most: MOST_PIECES },
   alpha: { least: 0.0001, most: 0.49 },
 } as const satisfies Record<string, Limits | Record<string, Limits>>;
@@ -242,6 +253,13 @@ export const SIDES = ['above', 'below'] as const;
 /** What the check before the plate may come to. */
 export const GATE_DECISIONS = ['passed', 'withdrawn', 'served-all-the-same'] as const;
 
+/** What a device measures. */
+export const MEASURES = ['celsius', 'grams'] as const;
+/** Where a probe is. What counts for a limit is the core, the coldest point. */
+export const PROBE_PLACES = ['core', 'surface', 'around'] as const;
+
+export type Measures = (typeof MEASURES)[number];
+export type ProbePlace = (typeof PROBE_PLACES)[number];
 export type GateDecision = (typeof GATE_DECISIONS)[number];
 export type StepKind = (typeof STEP_KINDS)[number];
 export type Hands = (typeof HANDS)[number];

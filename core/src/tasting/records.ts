@@ -4,11 +4,15 @@ import {
   CODE,
   GATE_DECISIONS,
   LIMITS,
+  MEASURES,
   MOST_ENTRIES,
+  MOST_IN_A_MINUTE,
   MOST_METHODS,
   MOST_PIECES,
+  MOST_READING_MINUTES,
   MOST_SETS,
   MOST_SITTINGS,
+  PROBE_PLACES,
   TAG,
   type Limits,
 } from './limits';
@@ -154,8 +158,10 @@ const tags = z
   .min(1)
   .max(MOST_METHODS * MOST_PIECES);
 const step = id;
-const { step: stepLimits, kitchen: measured } = LIMITS;
+const { step: stepLimits, kitchen: measured, reading } = LIMITS;
 const within = ({ least, most }: Limits) => z.number().min(least).max(most);
+/** One channel of a device, by the device's name. */
+const probe = { device: shortText.min(1), channel: z.int().min(reading.channel.least).max(reading.channel.most) };
 
 /** The kitchen log: what was done to which piece, because it was done on that device, and what was measured. */
 export const kitchenEntrySchema = entry(
@@ -170,6 +176,9 @@ export const kitchenEntrySchema = entry(
     z.strictObject({ kind: z.literal('thickness'), piece: tag, millimetres: within(measured.millimetres) }),
     z.strictObject({ kind: z.literal('dose'), piece: tag, name: shortText.min(1), grams: within(measured.grams) }),
     z.strictObject({ kind: z.literal('noted'), pieces: tags, text }),
+    /** From now on this probe is in this piece, until it is taken out or put into another. */
+    z.strictObject({ kind: z.literal('probed'), piece: tag, ...probe, where: z.enum(PROBE_PLACES) }),
+    z.strictObject({ kind: z.literal('unprobed'), ...probe }),
     /** The check before the plate; `because` says what was seen, and is needed where a piece does not simply pass. */
     z.strictObject({
       kind: z.literal('gate'),
@@ -196,6 +205,23 @@ export const recordsSchema = z.strictObject({
   amendments: empty,
 });
 
+/** What one channel of a device measured within one minute, in the order of time. */
+export const readingMinuteSchema = z
+  .strictObject({
+    ...probe,
+    measures: z.enum(MEASURES),
+    /** When the minute begins. */
+    minute: moment,
+    /** Since then. */
+    seconds: z.array(z.number().min(0).lt(60)).min(1).max(MOST_IN_A_MINUTE),
+    values: z.array(z.number().min(reading.grams.least).max(reading.grams.most)),
+  })
+  .refine(({ seconds, values }) => seconds.length === values.length, 'Give one value for each second.')
+  .refine(
+    ({ seconds }) => seconds.every((second, at) => at === 0 || second > seconds[at - 1]),
+    'Readings stand in the order of time, each once.',
+  );
+
 export const sealSchema = z.strictObject({
   closedAt: moment.nullable(),
   unsealedAt: moment.nullable(),
@@ -215,7 +241,7 @@ export const bundleSchema = z.strictObject({
   ballots: z.array(ballotSchema),
   records: recordsSchema,
   /** Of probes: what was measured when. */
-  readings: empty,
+  readings: z.array(readingMinuteSchema).max(MOST_READING_MINUTES).default([]),
   /** SHA-256 over all the rest as it was exported; null for one that was made otherwise. */
   digest: z
     .string()
@@ -233,6 +259,7 @@ export type Answer = z.infer<typeof answerSchema>;
 export type Ballot = z.infer<typeof ballotSchema>;
 export type CaveatEntry = z.infer<typeof caveatEntrySchema>;
 export type KitchenEntry = z.infer<typeof kitchenEntrySchema>;
+export type ReadingMinute = z.infer<typeof readingMinuteSchema>;
 export type Records = z.infer<typeof recordsSchema>;
 export type TastingBundle = z.infer<typeof bundleSchema>;
 

@@ -57,6 +57,10 @@ function measuredIn(body: KitchenEntry['body']): Pick<KitchenRow, 'value' | 'uni
       return { ...none, text: body.text };
     case 'skipped':
       return { ...none, text: body.because };
+    case 'probed':
+      return { ...none, text: `${body.device}, channel ${body.channel}: ${body.where}` };
+    case 'unprobed':
+      return { ...none, text: `${body.device}, channel ${body.channel}` };
     case 'settled':
       return { ...none, text: `${body.proposal}: ${body.noted ? 'noted' : 'not needed'}` };
     default:

@@ -5,6 +5,7 @@ import {
   type Answer,
   type ChainStep,
   type Effort,
+  type Measures,
   type Piece,
   type Range,
   type Serving,
@@ -196,6 +197,35 @@ export class EntryRow {
   /** Account that wrote it; empty for one that came with an imported bundle. */
   @Column('varchar') byAccount: string;
   @Column('simple-json') body: { kind: string };
+}
+
+/** A thermometer or scale that may send readings to one tasting. */
+@Entity('devices')
+export class DeviceRow {
+  @PrimaryColumn('varchar') @ForeignKey(() => TastingRow) tastingId: string;
+  @PrimaryColumn('varchar') name: string;
+  @Column('varchar') measures: Measures;
+  /** SHA-256 of the token that it sends by; null once it may no longer, or where it came with a bundle. */
+  @Column('varchar', { nullable: true, unique: true }) tokenHash: string | null;
+  @Column('varchar') createdAt: string;
+}
+
+/** What one channel measured within one minute. Never read together with its tasting: there are very many. */
+@Entity('readings')
+export class ReadingRow {
+  @PrimaryColumn('varchar') @ForeignKey(() => TastingRow) tastingId: string;
+  @PrimaryColumn('varchar') device: string;
+  @PrimaryColumn('integer') channel: number;
+  /** Since the beginning of 1970. */
+  @PrimaryColumn('integer') minute: number;
+  /** Seconds within it, and what was measured then. */
+  @Column('simple-json') seconds: number[];
+  @Column('simple-json') values: number[];
+  /** Of the values, so that long curves are drawn without reading each. */
+  @Column('integer') count: number;
+  @Column('float') sum: number;
+  @Column('float') least: number;
+  @Column('float') most: number;
 }
 
 /** What live screens hear of; the number is the event id that a returning client names. */

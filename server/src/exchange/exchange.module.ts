@@ -1,10 +1,11 @@
 import { Module } from '@nestjs/common';
+import { ReadingsModule } from '../readings/readings.module';
 import { SealModule } from '../seal/seal.module';
 import { ExchangeController } from './exchange.controller';
 import { ExchangeService } from './exchange.service';
 
 @Module({
-  imports: [SealModule],
+  imports: [ReadingsModule, SealModule],
   controllers: [ExchangeController],
   providers: [ExchangeService],
   exports: [ExchangeService],

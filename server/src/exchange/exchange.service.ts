@@ -8,6 +8,7 @@ import { AuditService } from '../audit/audit.service';
 import {
   AnswerRow,
   BallotRow,
+  DeviceRow,
   EntryRow,
   type LogName,
   MethodRow,
@@ -18,6 +19,8 @@ import {
 import { Transactions } from '../database/transactions';
 import { refuseFields } from '../fields/problems';
 import { newToken } from '../panel/token';
+import { CurvesService } from '../readings/curves.service';
+import { putRows, rowOf } from '../readings/readings.service';
 import { BundlesService } from '../seal/bundles/bundles.service';
 import { KeysService } from '../seal/keys/keys.service';
 import { answerRow } from '../tastings/answers';
@@ -30,11 +33,15 @@ export class ExchangeService {
     private readonly transactions: Transactions,
     private readonly bundles: BundlesService,
     private readonly keys: KeysService,
+    private readonly curves: CurvesService,
     private readonly audit: AuditService,
   ) {}
 
   async bundle(id: string, me: Me): Promise<TastingBundle> {
-    return this.taken(id, me, 'bundle');
+    const bundle = await this.taken(id, me, 'bundle');
+    // Nothing else needs them, and there are very many.
+    for await (const minutes of this.curves.minutes(this.transactions.read, id)) bundle.readings.push(...minutes);
+    return { ...bundle, digest: digestOf(bundle) };
   }
 
   async csv(id: string, me: Me): Promise<string> {
@@ -79,6 +86,7 @@ export class ExchangeService {
       const title = await this.freeTitle(manager, bundle.tasting.title);
       await this.insertTasting(manager, id, { ...bundle, tasting: { ...bundle.tasting, title } });
       await this.insertAnswers(manager, id, bundle);
+      await insertReadings(manager, id, bundle);
       if (bundle.plan && bundle.key)
         await this.keys.put(manager, id, { plan: bundle.plan, pieces: bundle.pieces, key: bundle.key });
       await this.audit.record(manager, {
@@ -169,6 +177,18 @@ export class ExchangeService {
     );
     for (let at = 0; at < rows.length; at += 50) await manager.insert(AnswerRow, rows.slice(at, at + 50));
   }
+}
+
+/** Devices of a bundle come without a token: they send no more. */
+async function insertReadings(manager: EntityManager, tastingId: string, { readings }: TastingBundle): Promise<void> {
+  const devices = new Map(readings.map(({ device, measures }) => [device, measures]));
+  const createdAt = new Date().toISOString();
+  for (const [name, measures] of devices)
+    await manager.insert(DeviceRow, { tastingId, name, measures, tokenHash: null, createdAt });
+  await putRows(
+    manager,
+    readings.map((minute) => rowOf(tastingId, minute)),
+  );
 }
 
 const hasRange = ({ equipment, cooks, served }: Range): boolean => equipment.length + cooks.length + served.length > 0;

@@ -88,7 +88,12 @@ export function Id(): PropertyDecorator {
 /** A point in time, as ISO 8601 with a time zone. */
 export function Moment(): PropertyDecorator {
   const message = 'This should be a time such as 2026-03-05T18:00:00.000Z.';
-  return applyDecorators(ApiProperty({ type: String, format: 'date-time' }), IsISO8601({ strict: true }, { message }));
+  return applyDecorators(
+    ApiProperty({ type: String, format: 'date-time' }),
+    IsISO8601({ strict: true }, { message }),
+    // Without a zone it would be read as this machine's own.
+    Matches(/(Z|[+-]\d{2}:?\d{2})$/i, { message }),
+  );
 }
 
 /** An id out of a draft, which may have come with a bundle: any short text. */
@@ -156,6 +161,9 @@ export function Optional(): PropertyDecorator {
 export function Said(type: 'string' | 'integer' | 'number' | 'boolean', nullable = false): PropertyDecorator {
   return ApiProperty({ type, nullable });
 }
+
+/** A list of plain numbers in an answer. */
+export const SaidNumbers = (): PropertyDecorator => ApiProperty({ type: [Number] });
 
 /** A list of plain texts in an answer. */
 export const SaidTexts = (): PropertyDecorator => ApiProperty({ type: [String] });

@@ -5,10 +5,26 @@ import {
   MOST_ENTRIES,
   MOST_METHODS,
   MOST_PIECES,
+  PROBE_PLACES,
   SHORT_TEXT,
   type GateDecision,
+  type ProbePlace,
 } from '@jacana/core/bundle';
-import { Choice, Decimal, DraftId, Flag, Id, ListOf, Moment, Optional, Said, Tag, Tags, Text } from '../fields/fields';
+import {
+  Choice,
+  Decimal,
+  DraftId,
+  Flag,
+  Id,
+  ListOf,
+  Moment,
+  Optional,
+  Said,
+  Tag,
+  Tags,
+  Text,
+  Whole,
+} from '../fields/fields';
 
 export const KITCHEN_KINDS = [
   'started',
@@ -20,6 +36,8 @@ export const KITCHEN_KINDS = [
   'thickness',
   'dose',
   'noted',
+  'probed',
+  'unprobed',
   'gate',
   'settled',
   'replanned',
@@ -44,6 +62,10 @@ export class KitchenEntryInput {
   @Optional() @Text(SHORT_TEXT) name?: string;
   @Optional() @Text(LONG_TEXT) text?: string;
   @Optional() @Choice(GATE_DECISIONS, 'GateDecision') decision?: GateDecision;
+  /** Which probe went into the piece, and where in it. */
+  @Optional() @Text(SHORT_TEXT) device?: string;
+  @Optional() @Whole(LIMITS.reading.channel) channel?: number;
+  @Optional() @Choice(PROBE_PLACES, 'ProbePlace') where?: ProbePlace;
   /** A departure that was noted as a caveat, or found not to matter. */
   @Optional() @Text(SHORT_TEXT) proposal?: string;
   @Optional() @Flag() noted?: boolean;

@@ -5,6 +5,7 @@ import { kitchenCsv } from '@jacana/core/tidy';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
+import { DeviceRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields } from '../fields/problems';
 import { LiveService } from '../live/live.service';
@@ -86,6 +87,7 @@ export class KitchenLogService {
     );
     const rows = await this.log.rows(manager, id, 'kitchen');
     const earlier = new Set(rows.map(({ entryId }) => entryId));
+    const devices = new Set((await manager.findBy(DeviceRow, { tastingId: id })).map(({ name }) => name));
     const problems = entries.flatMap(({ id: own, body }, at): Problem[] => {
       const field = `entries.${at}`;
       const named = 'piece' in body ? [body.piece] : 'pieces' in body ? body.pieces : [];
@@ -96,6 +98,8 @@ export class KitchenLogService {
       earlier.add(own);
       if (stray !== undefined) return [{ field: `${field}.piece`, message: `No piece has the tag ${stray}.` }];
       if (!named.every(isOfStep)) return [{ field: `${field}.step`, message: 'Its method has no such step.' }];
+      if ('device' in body && !devices.has(body.device))
+        return [{ field: `${field}.device`, message: `There is no device "${body.device}" here.` }];
       if (unknown) return [{ field: `${field}.of`, message: 'There is no such entry.' }];
       return reasonMissing(body) ? [{ field: `${field}.because`, message: 'Say why: it stands in the findings.' }] : [];
     });

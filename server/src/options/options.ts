@@ -20,6 +20,8 @@ export interface ServerOptions {
   /** Sign-in attempts a minute from one address. */
   signInsPerMinute: number;
   quiet: boolean;
+  /** Kitchen seconds in one of ours; 1 but in a demo. */
+  pace: number;
 }
 
 export const OPTIONS = Symbol('ServerOptions');
@@ -35,11 +37,14 @@ const ROOT = resolve(__dirname, '..', '..', '..');
  * @throws BadOptions with what to type instead
  */
 export function readOptions(args: readonly string[]): ServerOptions {
-  const { data, demo, lan, port } = parseWords(args);
+  const { data, demo, lan, port, pace: typedPace } = parseWords(args);
   const number = Number(port);
   if (!Number.isInteger(number) || number < 1 || number > 65535) {
     throw new BadOptions(`--port ${port} is not a port: give a whole number from 1 to 65535.`);
   }
+  const pace = Number(typedPace);
+  if (!(pace >= 1 && pace <= 60) || (pace !== 1 && !demo))
+    throw new BadOptions(`--pace ${typedPace} is not a pace: give 1 to 60, and only with --demo.`);
   if (!demo && !data) throw new BadOptions('Say where the data should live: npm run serve -- --data tastings.db');
   return {
     data: resolve(process.env.INIT_CWD ?? process.cwd(), data ?? resolve(ROOT, 'data', 'demo.db')),
@@ -51,6 +56,7 @@ export function readOptions(args: readonly string[]): ServerOptions {
     coreWorker: resolve(__dirname, '..', 'jobs', 'core.worker.js'),
     signInsPerMinute: 20,
     quiet: false,
+    pace,
   };
 }
 
@@ -63,6 +69,7 @@ function parseWords(args: readonly string[]) {
         demo: { type: 'boolean', default: false },
         lan: { type: 'boolean', default: false },
         port: { type: 'string', default: '4680' },
+        pace: { type: 'string', default: '1' },
       },
     }).values;
   } catch (error) {

@@ -35,6 +35,7 @@ export const testOptions: ServerOptions = {
   coreWorker: resolve(__dirname, '../../dist/jobs/core.worker.js'),
   signInsPerMinute: 1000,
   quiet: true,
+  pace: 1,
 };
 
 export async function startServer(options: Partial<ServerOptions> = {}): Promise<Running> {

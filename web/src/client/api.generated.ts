@@ -4,8 +4,10 @@ export const addTagTypes = [
   'seal',
   'tastings',
   'plans',
+  'clock',
   'kitchen',
   'caveats',
+  'readings',
   'service',
   'ballots',
   'findings',
@@ -117,6 +119,10 @@ const injectedRtkApi = api
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/reopen`, method: 'POST' }),
         invalidatesTags: ['plans'],
       }),
+      getClock: build.query<GetClockApiResponse, GetClockApiArg>({
+        query: () => ({ url: `/api/clock` }),
+        providesTags: ['clock'],
+      }),
       getKitchen: build.query<GetKitchenApiResponse, GetKitchenApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/kitchen` }),
         providesTags: ['kitchen'],
@@ -160,6 +166,47 @@ const injectedRtkApi = api
           body: queryArg.caveatEntries,
         }),
         invalidatesTags: ['caveats'],
+      }),
+      sendReadings: build.mutation<SendReadingsApiResponse, SendReadingsApiArg>({
+        query: (queryArg) => ({ url: `/api/readings`, method: 'POST', body: queryArg.readings }),
+        invalidatesTags: ['readings'],
+      }),
+      listDevices: build.query<ListDevicesApiResponse, ListDevicesApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/devices` }),
+        providesTags: ['readings'],
+      }),
+      openDevice: build.mutation<OpenDeviceApiResponse, OpenDeviceApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/devices`,
+          method: 'POST',
+          body: queryArg.newDevice,
+        }),
+        invalidatesTags: ['readings'],
+      }),
+      closeDevice: build.mutation<CloseDeviceApiResponse, CloseDeviceApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/devices/${queryArg.name}`, method: 'DELETE' }),
+        invalidatesTags: ['readings'],
+      }),
+      importReadings: build.mutation<ImportReadingsApiResponse, ImportReadingsApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/devices/${queryArg.name}/readings`,
+          method: 'POST',
+          body: queryArg.readings,
+        }),
+        invalidatesTags: ['readings'],
+      }),
+      getCurves: build.query<GetCurvesApiResponse, GetCurvesApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/curves`,
+          params: {
+            piece: queryArg.piece,
+          },
+        }),
+        providesTags: ['readings'],
+      }),
+      exportReadings: build.query<ExportReadingsApiResponse, ExportReadingsApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/readings.csv` }),
+        providesTags: ['readings'],
       }),
       getBoard: build.query<GetBoardApiResponse, GetBoardApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/board` }),
@@ -312,6 +359,8 @@ export type ReopenApiResponse = unknown;
 export type ReopenApiArg = {
   id: string;
 };
+export type GetClockApiResponse = /** status 200  */ ClockView;
+export type GetClockApiArg = void;
 export type GetKitchenApiResponse = /** status 200  */ KitchenView;
 export type GetKitchenApiArg = {
   id: string;
@@ -350,6 +399,39 @@ export type AddEntriesApiResponse = /** status 200  */ StoredEntries;
 export type AddEntriesApiArg = {
   id: string;
   caveatEntries: CaveatEntries;
+};
+export type SendReadingsApiResponse = /** status 200  */ StoredReadings;
+export type SendReadingsApiArg = {
+  readings: Readings;
+};
+export type ListDevicesApiResponse = /** status 200  */ DeviceView[];
+export type ListDevicesApiArg = {
+  id: string;
+};
+export type OpenDeviceApiResponse = /** status 200  */ DeviceToken;
+export type OpenDeviceApiArg = {
+  id: string;
+  newDevice: NewDevice;
+};
+export type CloseDeviceApiResponse = unknown;
+export type CloseDeviceApiArg = {
+  id: string;
+  name: string;
+};
+export type ImportReadingsApiResponse = /** status 200  */ StoredReadings;
+export type ImportReadingsApiArg = {
+  id: string;
+  name: string;
+  readings: Readings;
+};
+export type GetCurvesApiResponse = /** status 200  */ CurvesView;
+export type GetCurvesApiArg = {
+  id: string;
+  piece?: string;
+};
+export type ExportReadingsApiResponse = unknown;
+export type ExportReadingsApiArg = {
+  id: string;
 };
 export type GetBoardApiResponse = /** status 200  */ BoardView;
 export type GetBoardApiArg = {
@@ -801,6 +883,10 @@ export type BallotLinkView = {
   name: string;
   address: string;
 };
+export type ClockView = {
+  now: string;
+  pace: number;
+};
 export type KitchenPieceView = {
   tag: string;
   lot: string;
@@ -867,11 +953,14 @@ export type KitchenKind =
   | 'thickness'
   | 'dose'
   | 'noted'
+  | 'probed'
+  | 'unprobed'
   | 'gate'
   | 'settled'
   | 'replanned'
   | 'undone';
 export type GateDecision = 'passed' | 'withdrawn' | 'served-all-the-same';
+export type ProbePlace = 'core' | 'surface' | 'around';
 export type KitchenEntryView = {
   id: string;
   at: string;
@@ -886,6 +975,9 @@ export type KitchenEntryView = {
   name?: string;
   text?: string;
   decision?: GateDecision;
+  device?: string;
+  channel?: number;
+  where?: ProbePlace;
   proposal?: string;
   noted?: boolean;
   of?: string;
@@ -912,6 +1004,9 @@ export type KitchenEntryInput = {
   name?: string;
   text?: string;
   decision?: GateDecision;
+  device?: string;
+  channel?: number;
+  where?: ProbePlace;
   proposal?: string;
   noted?: boolean;
   of?: string;
@@ -987,6 +1082,53 @@ export type CaveatEntryInput = {
 };
 export type CaveatEntries = {
   entries: CaveatEntryInput[];
+};
+export type StoredReadings = {
+  stored: number;
+  known: number;
+};
+export type ReadingInput = {
+  channel: number;
+  at: string;
+  value: number;
+};
+export type Readings = {
+  readings: ReadingInput[];
+};
+export type Measures = 'celsius' | 'grams';
+export type ChannelView = {
+  channel: number;
+  at: string;
+  value: number;
+};
+export type DeviceView = {
+  name: string;
+  measures: Measures;
+  isOpen: boolean;
+  channels: ChannelView[];
+};
+export type DeviceToken = {
+  name: string;
+  token: string;
+};
+export type NewDevice = {
+  name: string;
+  measures: Measures;
+};
+export type CurveView = {
+  piece: string;
+  device: string;
+  channel: number;
+  where: ProbePlace;
+  from: string;
+  to: string | null;
+  seconds: number[];
+  mean: number[];
+  least: number[];
+  most: number[];
+};
+export type CurvesView = {
+  curves: CurveView[];
 };
 export type SeatState = 'away' | 'tasting' | 'ranking' | 'done';
 export type SeatView = {
@@ -1203,6 +1345,7 @@ export const {
   useGetLinksQuery,
   useCloseMutation,
   useReopenMutation,
+  useGetClockQuery,
   useGetKitchenQuery,
   useGetRangeQuery,
   useSaveRangeMutation,
@@ -1212,6 +1355,13 @@ export const {
   useGetRunSheetQuery,
   useGetLedgerQuery,
   useAddEntriesMutation,
+  useSendReadingsMutation,
+  useListDevicesQuery,
+  useOpenDeviceMutation,
+  useCloseDeviceMutation,
+  useImportReadingsMutation,
+  useGetCurvesQuery,
+  useExportReadingsQuery,
   useGetBoardQuery,
   useGetPortioningQuery,
   useOpenPortioningMutation,

@@ -11,6 +11,7 @@ const TAGS = [
   'range',
   'kitchenLog',
   'caveats',
+  'readings',
   'board',
   'findings',
 ] as const;
@@ -44,8 +45,14 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     getRange: { providesTags: of('range') },
     getRunSheet: { providesTags: of('range') },
     getKitchenLog: { providesTags: of('kitchenLog') },
-    addToKitchenLog: { invalidatesTags: of('kitchenLog', 'range') },
+    addToKitchenLog: { invalidatesTags: of('kitchenLog', 'range', 'readings') },
     saveRange: { invalidatesTags: of('range') },
+    // Readings come too often for news of each: whoever looks asks again and again.
+    listDevices: { providesTags: of('readings') },
+    getCurves: { providesTags: of('readings') },
+    openDevice: { invalidatesTags: of('readings') },
+    closeDevice: { invalidatesTags: of('readings') },
+    importReadings: { invalidatesTags: of('readings') },
     getLedger: { providesTags: of('caveats') },
     getBoard: { providesTags: of('board') },
     getPortioning: { providesTags: of('plan') },

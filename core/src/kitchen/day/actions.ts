@@ -53,8 +53,16 @@ interface Planned {
 /** Under which a chain step is found. */
 export const chainName = (method: string, step: string): string => `${method} ${step}`;
 
-/** Everything that can be done now or later, the earliest due first. */
-export function actionsOf({ steps, pieces: chains }: Planned, state: KitchenState): Action[] {
+/**
+ * Everything that can be done now or later, the earliest due first.
+ *
+ * @param byProbe when steps will be over as their probes show it, in milliseconds, by "piece step"
+ */
+export function actionsOf(
+  { steps, pieces: chains }: Planned,
+  state: KitchenState,
+  byProbe: ReadonlyMap<string, number> = new Map(),
+): Action[] {
   const groups = new Map<string, { of: PlannedStep; pieces: string[]; places: Set<string>; now: StepState }>();
   for (const step of steps) {
     if (state.pieces.get(step.piece)?.gate?.decision === 'withdrawn') continue;
@@ -67,7 +75,7 @@ export function actionsOf({ steps, pieces: chains }: Planned, state: KitchenStat
     groups.set(name, known);
   }
   return [...groups.values()]
-    .flatMap((group) => actionsOfGroup(group, chains.get(chainName(group.of.method, group.of.step))))
+    .flatMap((group) => actionsOfGroup(group, chains.get(chainName(group.of.method, group.of.step)), byProbe))
     .sort((a, b) => a.due - b.due);
 }
 
@@ -81,6 +89,7 @@ function isReady(step: PlannedStep, steps: readonly PlannedStep[], state: Kitche
 function actionsOfGroup(
   { of, pieces, places, now }: { of: PlannedStep; pieces: string[]; places: Set<string>; now: StepState },
   chain: ChainStep | undefined,
+  byProbe: ReadonlyMap<string, number>,
 ): Action[] {
   const { method, step, name, text, hands } = of;
   const action = (kind: Action['kind'], due: number, again: Action['again'] = null): Action => ({
@@ -89,11 +98,19 @@ function actionsOfGroup(
   if (now.startedAt === null) return [action('start', Date.parse(of.start))];
   const started = Date.parse(now.startedAt);
   const long = Date.parse(of.end) - Date.parse(of.start);
-  const end = action('end', started + long);
+  const end = (own: readonly string[], at: number): Action => ({ ...action('end', at), pieces: [...own] });
+  // What a probe ends is over piece by piece, whatever began together.
+  const probed = pieces.filter((piece) => byProbe.has(`${piece} ${step}`));
+  const others = pieces.filter((piece) => !probed.includes(piece));
+  const ends = [
+    ...probed.map((piece) => end([piece], byProbe.get(`${piece} ${step}`) as number)),
+    ...(others.length > 0 ? [end(others, started + long)] : []),
+  ];
+  const last = Math.max(...ends.map(({ due }) => due));
   const seconds = chain?.every?.seconds;
-  if (!chain?.every || seconds === undefined) return [end];
-  const last = now.acted[now.acted.length - 1];
-  const next = (last === undefined ? started : Date.parse(last)) + seconds * 1000;
+  if (!chain?.every || seconds === undefined) return ends;
+  const before = now.acted[now.acted.length - 1];
+  const next = (before === undefined ? started : Date.parse(before)) + seconds * 1000;
   const again = { what: chain.every.what, done: now.acted.length };
-  return next < end.due ? [action('again', next, again), end] : [end];
+  return next < last ? [action('again', next, again), ...ends] : ends;
 }

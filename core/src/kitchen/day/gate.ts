@@ -11,6 +11,7 @@
  */
 import type { ChainStep, Product, StepKind } from '../../tasting';
 import { limitOf, towards, type PublishedLimit } from '../limits';
+import { isLimitMet, MOST_GAP_MINUTES, type Curve } from './curves';
 import { isOver, type PieceState } from './state';
 
 const USUAL: Partial<Record<Product, string>> = {
@@ -38,13 +39,25 @@ export interface GateCheck {
 /** Temperatures of the end point may be this far short, °C: probes show tenths. */
 const SHOWN = 0.05;
 
-export function gateCheck(piece: PieceState, chain: readonly ChainStep[], product: Product): GateCheck {
-  const readings = piece.celsius.map(({ at, value }) => ({ minutes: Date.parse(at) / 60_000, celsius: value }));
-  const highest = readings.length > 0 ? Math.max(...readings.map(({ celsius }) => celsius)) : null;
+/** @param curves of all probes that were in the piece */
+export function gateCheck(
+  piece: PieceState,
+  chain: readonly ChainStep[],
+  product: Product,
+  curves: readonly Curve[] = [],
+): GateCheck {
+  const spots = piece.celsius.map(({ at, value }) => ({ minutes: Date.parse(at) / 60_000, celsius: value }));
+  const inCore = curves.filter(({ where, points }) => where === 'core' && points.length > 0);
+  const warmest = [
+    ...spots.map(({ celsius }) => celsius),
+    ...inCore.flatMap(({ points }) => points.map(({ most }) => most)),
+  ];
+  const highest = warmest.length > 0 ? Math.max(...warmest) : null;
   const target = chain.flatMap(({ until }) => until?.celsius ?? []).at(-1);
   const limit = limitFor(product);
   const open = chain.filter(({ id, kind }) => !AFTER_IT.includes(kind) && !isOver(piece.steps.get(id) ?? NOT_BEGUN));
   const isReached = target === undefined || (highest ?? -Infinity) >= target - SHOWN;
+  const bySpots = limit && spots.length > 0 && towards(spots, limit, MOST_GAP_MINUTES).limitMetAt !== null;
   return {
     open: open.map(({ name }) => name),
     highest,
@@ -54,7 +67,8 @@ export function gateCheck(piece: PieceState, chain: readonly ChainStep[], produc
       ? {
           name: limit.name,
           source: limit.source,
-          isMet: readings.length > 0 && towards(readings, limit).limitMetAt !== null,
+          // Where a probe recorded, its curve decides: a spot may have been beside the coldest point.
+          isMet: isLimitMet(inCore, limit) ?? bySpots ?? false,
         }
       : null,
   };

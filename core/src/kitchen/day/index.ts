@@ -1,4 +1,14 @@
 export { actionsOf, chainName, type Action, type PlannedStep } from './actions';
+export {
+  coreAt,
+  cores,
+  dueByProbe,
+  expectedEnds,
+  isLimitMet,
+  peakOfCore,
+  type Curve,
+  type ExpectedEnd,
+} from './curves';
 export { gateCheck, limitFor, type GateCheck } from './gate';
 export { measuresOf, type MethodMeasures } from './measures';
 export { proposalsOf, type Planned as PlannedDay, type Proposal } from './proposals';
@@ -11,6 +21,7 @@ export {
   type KitchenState,
   type Measured,
   type PieceState,
+  type ProbeSpan,
   type StepState,
 } from './state';
 export { toleranceOf, type Tolerance } from './tolerance';

@@ -12,6 +12,7 @@
  */
 import { meanInterval, type MeanWithInterval } from '../../inference';
 import type { ChainStep } from '../../tasting';
+import { coreAt, peakOfCore, type Curve } from './curves';
 import { cookLossOf, pieceOf, type KitchenState } from './state';
 
 export interface MethodMeasures {
@@ -19,6 +20,8 @@ export interface MethodMeasures {
   pieces: number;
   /** Share of the mass. */
   cookLoss: MeanWithInterval | null;
+  /** Of the core as the heat ended, °C; where a probe was in it. */
+  ended: MeanWithInterval | null;
   /** Highest measured, °C. */
   highest: MeanWithInterval | null;
   /** Minutes from the first heat to the last. */
@@ -36,7 +39,11 @@ interface Cooked {
 const ALPHA = 0.05;
 
 /** One line for each method, in the order in which they first stand among the pieces. */
-export function measuresOf(pieces: readonly Cooked[], state: KitchenState): MethodMeasures[] {
+export function measuresOf(
+  pieces: readonly Cooked[],
+  state: KitchenState,
+  curves: readonly Curve[] = [],
+): MethodMeasures[] {
   return [...new Set(pieces.map(({ method }) => method))].map((method) => {
     const own = pieces.filter((piece) => piece.method === method);
     const over = (measure: (piece: Cooked) => number | null, range: [number, number]): MeanWithInterval | null => {
@@ -46,15 +53,23 @@ export function measuresOf(pieces: readonly Cooked[], state: KitchenState): Meth
     return {
       ...{ method, pieces: own.length },
       cookLoss: over(({ tag }) => cookLossOf(pieceOf(state, tag)), [-1, 1]),
-      highest: over(({ tag }) => highestOf(state, tag), [-100, 1500]),
+      ended: over(
+        (piece) => {
+          const heat = heatOf(piece, state);
+          return heat && coreAt(curves, piece.tag, heat.end);
+        },
+        [-100, 1500],
+      ),
+      highest: over(({ tag }) => highestOf(state, tag, curves), [-100, 1500]),
       heated: over((piece) => heatOf(piece, state)?.minutes ?? null, [0, Infinity]),
       held: over((piece) => heldOf(piece, state), [0, Infinity]),
     };
   });
 }
 
-function highestOf(state: KitchenState, tag: string): number | null {
-  const values = pieceOf(state, tag).celsius.map(({ value }) => value);
+function highestOf(state: KitchenState, tag: string, curves: readonly Curve[]): number | null {
+  const peak = peakOfCore(curves, tag);
+  const values = [...pieceOf(state, tag).celsius.map(({ value }) => value), ...(peak === null ? [] : [peak])];
   return values.length > 0 ? Math.max(...values) : null;
 }
 

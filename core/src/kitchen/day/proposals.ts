@@ -14,6 +14,7 @@ import type { ChainStep, Constant } from '../../tasting';
 import { minutesText } from '../chain';
 import { doseOf } from '../dose';
 import { chainName, type PlannedStep } from './actions';
+import { coreAt, type Curve } from './curves';
 import { pieceOf, stepOf, type KitchenState } from './state';
 import { toleranceOf, type Tolerance } from './tolerance';
 
@@ -29,6 +30,8 @@ export interface Planned {
   chains: ReadonlyMap<string, ChainStep>;
   waits: readonly { piece: string; step: string; most: number }[];
   constants: readonly Pick<Constant, 'name' | 'tolerance'>[];
+  /** Of probes that were in pieces. */
+  curves?: readonly Curve[];
 }
 
 const USUAL: Record<'°C' | '%', Tolerance> = { '°C': { by: 1, unit: '°C' }, '%': { by: 5, unit: '%' } };
@@ -96,14 +99,21 @@ function waitedAfter(step: PlannedStep, { steps }: Planned, state: KitchenState)
   return begun && doneAt ? (Date.parse(begun) - Date.parse(doneAt)) / 60_000 : null;
 }
 
-/** The highest temperature that was measured in or after a step, against the one that ends it. */
-function endPoint(step: PlannedStep, { until }: ChainStep, { constants }: Planned, state: KitchenState): string[] {
-  const { startedAt } = stepOf(state, step.piece, step.step);
+/** The highest temperature that was measured by hand in or after a step, and of its probe as it ended, against the one that ends it: what a rest adds is meant to be. */
+function endPoint(
+  step: PlannedStep,
+  { until }: ChainStep,
+  { constants, curves = [] }: Planned,
+  state: KitchenState,
+): string[] {
+  const { startedAt, doneAt } = stepOf(state, step.piece, step.step);
   const target = until?.celsius;
   if (target === undefined || startedAt === null) return [];
   const measured = pieceOf(state, step.piece)
     .celsius.filter(({ at }) => at >= startedAt)
     .map(({ value }) => value);
+  const ended = coreAt(curves, step.piece, Date.parse(doneAt ?? ''));
+  if (ended !== null) measured.push(ended);
   if (measured.length === 0) return [];
   const apart = Math.max(...measured) - target;
   const allowed = toleranceIn(constants, /end point/i, '°C');

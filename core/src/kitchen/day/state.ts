@@ -10,7 +10,7 @@
  * kitchenState([]).pieces.size // 0
  */
 import { fold } from '../../log';
-import type { GateDecision, KitchenEntry } from '../../tasting';
+import type { GateDecision, KitchenEntry, ProbePlace } from '../../tasting';
 
 /** One step of one piece, as far as it has come; times are ISO 8601, by the device that it was tapped on. */
 export interface StepState {
@@ -36,8 +36,21 @@ export interface PieceState {
   gate: { decision: GateDecision; because: string; at: string; by: string } | null;
 }
 
+/** A probe that is, or was, in a piece; times are ISO 8601. */
+export interface ProbeSpan {
+  piece: string;
+  device: string;
+  channel: number;
+  where: ProbePlace;
+  from: string;
+  /** Null while it is in. */
+  to: string | null;
+}
+
 export interface KitchenState {
   pieces: Map<string, PieceState>;
+  /** Which probe was in which piece when, in the order in which they were put in. */
+  probes: ProbeSpan[];
   /** Proposals that were settled, and whether the caveat was noted. */
   settled: Map<string, boolean>;
 }
@@ -63,7 +76,7 @@ export function cookLossOf({ grams }: Pick<PieceState, 'grams'>): number | null 
 }
 
 export function kitchenState(entries: readonly KitchenEntry[]): KitchenState {
-  const start: KitchenState = { pieces: new Map(), settled: new Map() };
+  const start: KitchenState = { pieces: new Map(), probes: [], settled: new Map() };
   return fold<KitchenState, KitchenEntry['body']>(entries, start, (state, { at, by, body }) => {
     switch (body.kind) {
       case 'replanned':
@@ -80,7 +93,19 @@ export function kitchenState(entries: readonly KitchenEntry[]): KitchenState {
       case 'noted':
         for (const tag of body.pieces) own(state, tag).notes.push({ at, value: body.text });
         return state;
+      case 'probed': {
+        const { piece, device, channel, where } = body;
+        takeOut(state, at, (probe) => probe.device === device && probe.channel === channel);
+        state.probes.push({ piece, device, channel, where, from: at, to: null });
+        own(state, piece);
+        return state;
+      }
+      case 'unprobed':
+        takeOut(state, at, (probe) => probe.device === body.device && probe.channel === body.channel);
+        return state;
       case 'gate':
+        // What was decided on is no longer cooked: a probe that is forgotten in it measures the table.
+        takeOut(state, at, ({ piece }) => piece === body.piece);
         own(state, body.piece).gate = { decision: body.decision, because: body.because, at, by };
         return state;
       default:
@@ -88,6 +113,10 @@ export function kitchenState(entries: readonly KitchenEntry[]): KitchenState {
         return state;
     }
   });
+}
+
+function takeOut({ probes }: KitchenState, at: string, isIt: (probe: ProbeSpan) => boolean): void {
+  for (const probe of probes) if (probe.to === null && isIt(probe)) probe.to = at;
 }
 
 /** The piece's own state, which is made by the first entry about it. The fold begins anew each time, so nobody else holds it. */

@@ -3,6 +3,7 @@ import { EffortAndTouched1767312000000 } from './1767312000000-effort-and-touche
 import { EveryTest1767398400000 } from './1767398400000-every-test';
 import { Records1780000000000 } from './1780000000000-records';
 import { Chains1795737600000 } from './1795737600000-chains';
+import { Readings1795824000000 } from './1795824000000-readings';
 
 /** In their order. A migration that has landed never changes, and leans on nothing that can. */
 export const MIGRATIONS = [
@@ -11,4 +12,5 @@ export const MIGRATIONS = [
   EveryTest1767398400000,
   Records1780000000000,
   Chains1795737600000,
+  Readings1795824000000,
 ];

@@ -12,9 +12,10 @@ import { ChainText } from '../../shell/ChainText';
 import { Waiting } from '../../shell/Waiting';
 import { StageLayout } from '../../ui/StageLayout';
 import { PrintSheets } from '../../sheets/PrintSheets';
-import { useNow } from '../../ui/useNow';
 import { Cautions } from './Cautions';
+import { DevicesCard } from './readings/DevicesCard';
 import { MeasuresCard } from './MeasuresCard';
+import { useKitchenNow } from './kitchenClock';
 import { RangeCard } from './range/RangeCard';
 import { RunSheetCard, sheetSentence } from './sheet/RunSheetCard';
 
@@ -25,7 +26,7 @@ export function CookPage() {
   const { data: kitchen } = query;
   const { data: range } = api.useGetRangeQuery({ id: card.id });
   const { data: sheet } = api.useGetRunSheetQuery({ id: card.id });
-  const now = useNow(60_000);
+  const now = useKitchenNow(60_000);
   if (!kitchen) return <Waiting what="the kitchen" query={query} />;
   const { methods, constants, halves } = kitchen;
   const isLocked = card.lockedAt !== null;
@@ -53,6 +54,7 @@ export function CookPage() {
           ))}
         </ul>
       </Card>
+      {isLocked && <DevicesCard id={card.id} />}
       <MeasuresCard id={card.id} kitchen={kitchen} />
       <Constants constants={constants} />
       <CaveatList id={card.id} tags={tags} bundled={bundled} isOwn={me.role !== 'coordinator'} />
@@ -75,7 +77,7 @@ function CookMargin({ tags, isSheet }: { tags: readonly string[]; isSheet: boole
       {isLocked && <PrintSheets sheets={isSheet ? ['kitchen', 'run'] : ['kitchen']} />}
       <Cautions />
       <ToCome>
-        <p>Curves of probes, and pieces that are cooked again under a new tag.</p>
+        <p>Pieces that are cooked again under a new tag.</p>
       </ToCome>
     </>
   );

@@ -5,24 +5,34 @@ import { useDegrees } from '../../shell/degrees';
 import { Card } from '../../ui/Card';
 import { TableHead } from '../../ui/TableHead';
 import { buttonClass } from '../../ui/Button';
+import { useCurves } from './readings/curves';
 import { entryOf } from './live/day';
 
 /** What was measured, by method, pieces as the unit; nothing where nothing was. */
 export function MeasuresCard({ id, kitchen }: { id: string; kitchen: KitchenView }) {
   const { data: log } = api.useGetKitchenLogQuery({ id });
+  const curves = useCurves(id);
   const { text, unit, shown } = useDegrees();
   if (!log || log.entries.length === 0) return null;
   const pieces = kitchen.methods.flatMap(({ method, chain, pieces: own }) =>
     own.map(({ tag }) => ({ tag, method, chain })),
   );
-  const measures = measuresOf(pieces, kitchenState(log.entries.map(entryOf)));
+  const measures = measuresOf(pieces, kitchenState(log.entries.map(entryOf)), curves);
+  const degrees = (value: number): string => (unit === '°C' ? text(value, 1).replace(' °C', '') : String(shown(value)));
   const minutes = (value: number): string => value.toFixed(0);
   return (
     <Card title="Measured" aside="means over pieces, with intervals of 95 %">
       <div className="overflow-x-auto">
-        <table className="w-full min-w-[36rem] text-sm">
+        <table className="w-full min-w-[44rem] text-sm">
           <TableHead
-            headings={['Method', 'Mass lost, %', `Highest, ${unit}`, 'In the heat, min', 'Then to the plate, min']}
+            headings={[
+              'Method',
+              'Mass lost, %',
+              `As the heat ended, ${unit}`,
+              `Highest, ${unit}`,
+              'In the heat, min',
+              'Then to the plate, min',
+            ]}
           />
           <tbody>
             {measures.map((one) => (
@@ -31,11 +41,8 @@ export function MeasuresCard({ id, kitchen }: { id: string; kitchen: KitchenView
                   {one.method}
                 </th>
                 <td>{inWords(one.cookLoss, (value) => (100 * value).toFixed(1))}</td>
-                <td>
-                  {inWords(one.highest, (value) =>
-                    unit === '°C' ? text(value, 1).replace(' °C', '') : String(shown(value)),
-                  )}
-                </td>
+                <td>{inWords(one.ended, degrees)}</td>
+                <td>{inWords(one.highest, degrees)}</td>
                 <td>{inWords(one.heated, minutes)}</td>
                 <td>{inWords(one.held, minutes)}</td>
               </tr>
@@ -43,9 +50,16 @@ export function MeasuresCard({ id, kitchen }: { id: string; kitchen: KitchenView
           </tbody>
         </table>
       </div>
-      <a href={`/api/tastings/${id}/kitchen-log.csv`} className={`${buttonClass('quiet')} mt-2`}>
-        Kitchen log (CSV)
-      </a>
+      <div className="mt-2 flex flex-wrap gap-3">
+        <a href={`/api/tastings/${id}/kitchen-log.csv`} className={buttonClass('quiet')}>
+          Kitchen log (CSV)
+        </a>
+        {curves.length > 0 && (
+          <a href={`/api/tastings/${id}/readings.csv`} className={buttonClass('quiet')}>
+            Readings (CSV)
+          </a>
+        )}
+      </div>
     </Card>
   );
 }

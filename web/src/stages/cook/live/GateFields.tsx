@@ -7,6 +7,7 @@ import { useDegrees } from '../../../shell/degrees';
 import { useInTasting } from '../../../shell/session';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
+import { useCurves } from '../readings/curves';
 import type { Day } from './day';
 import type { Tapped } from './kitchenPost';
 
@@ -23,9 +24,10 @@ export function GateFields({ piece, day, chain, write }: GateFieldsProps) {
   const { data: kitchen } = api.useGetKitchenQuery({ id: card.id });
   const { text } = useDegrees();
   const [because, setBecause] = useState('');
+  const curves = useCurves(card.id, { piece, isLive: true });
   const state = pieceOf(day.state, piece);
   if (!kitchen) return null;
-  const { open, highest, endPoint, limit, mayPass } = gateCheck(state, chain, kitchen.product);
+  const { open, highest, endPoint, limit, mayPass } = gateCheck(state, chain, kitchen.product, curves);
   const decide = (decision: GateDecision): void => {
     write({ kind: 'gate', piece, decision, because: because.trim() }, `${piece} ${decision.replaceAll('-', ' ')}`);
     setBecause('');

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../../client/api';
 import type { RunSheetView } from '../../../client/api.generated';
@@ -7,7 +7,8 @@ import { counted } from '../../../shell/stages';
 import { Waiting } from '../../../shell/Waiting';
 import { buttonClass } from '../../../ui/Button';
 import { Failure } from '../../../ui/Notice';
-import { useNow } from '../../../ui/useNow';
+import { useKitchenNow } from '../kitchenClock';
+import { useCurves } from '../readings/curves';
 import { clockText } from '../sheet/clock';
 import { Anew } from './Anew';
 import { dayOf, tapOf, type Day } from './day';
@@ -18,6 +19,9 @@ import { Proposals } from './Proposals';
 import { ThenList } from './ThenList';
 import { UnderWay } from './UnderWay';
 import { useReminder } from './useReminder';
+import { WatchedCurves } from './WatchedCurves';
+
+const EVERY_MS = 3000;
 
 /** The kitchen on the day, for a tablet and wet hands: one action on top, and everything written down by doing it. */
 export function LivePage() {
@@ -27,9 +31,19 @@ export function LivePage() {
   const sheet = api.useGetRunSheetQuery({ id });
   const log = api.useGetKitchenLogQuery({ id });
   const { waiting, tap } = useKitchenPost(id);
+  const curves = useCurves(id, { isLive: true });
+  // Probes are looked at anew as they are read, not every second.
+  const now = useKitchenNow(EVERY_MS);
+  const day = useMemo(
+    () =>
+      sheet.data && kitchen.data && log.data
+        ? dayOf({ sheet: sheet.data, kitchen: kitchen.data, stored: log.data.entries, waiting, curves, now })
+        : null,
+    [sheet.data, kitchen.data, log.data, waiting, curves, now],
+  );
   const failed = [kitchen, sheet, log].find(({ error, data }) => error && !data);
   if (failed) return <Waiting what="the kitchen" query={failed} />;
-  if (!kitchen.data || !sheet.data || !log.data) return <Waiting what="the kitchen" query={log} />;
+  if (!sheet.data || !day) return <Waiting what="the kitchen" query={log} />;
   if (card.lockedAt === null || !sheet.data.isFeasible)
     return (
       <Failure
@@ -40,7 +54,6 @@ export function LivePage() {
         }
       />
     );
-  const day = dayOf(sheet.data, kitchen.data, log.data.entries, waiting);
   return <LiveBoard day={day} sheet={sheet.data} waiting={waiting.length} tap={tap} id={id} />;
 }
 
@@ -54,7 +67,7 @@ interface LiveBoardProps {
 }
 
 function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
-  const now = useNow(1000);
+  const now = useKitchenNow(1000);
   const [later, setLater] = useState<ReadonlyMap<string, number>>(new Map());
   const [last, setLast] = useState<{ id: string; text: string } | null>(null);
   const [piece, setPiece] = useState<string | null>(null);
@@ -108,6 +121,7 @@ function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
               {counted(waiting, 'tap')} on the way: kept on this tablet until the network is back.
             </p>
           )}
+          <WatchedCurves day={day} />
           <Anew day={day} sheet={sheet} now={now} onAnew={() => write({ kind: 'replanned' }, 'planned anew')} />
           <Proposals id={id} proposals={day.proposals} tap={tap} />
           <UnderWay day={day} now={now} onPiece={setPiece} />

@@ -8,6 +8,7 @@ import { Modal } from '../../../ui/Modal';
 import type { Day } from './day';
 import { GateFields } from './GateFields';
 import type { Tapped } from './kitchenPost';
+import { OnTheScale, ProbeFields } from './ProbeFields';
 
 interface PieceDialogProps {
   piece: string;
@@ -58,6 +59,9 @@ export function PieceDialog({ piece, day, write, onClose }: PieceDialogProps) {
           onSet={(millimetres) => write({ kind: 'thickness', piece, millimetres }, `${piece} ${millimetres} mm`)}
         />
       </div>
+      <div className="mt-3 flex flex-wrap gap-3">
+        <OnTheScale piece={piece} write={write} />
+      </div>
       {chain
         .flatMap(({ doses }) => doses)
         .map((dose) => (
@@ -84,6 +88,7 @@ export function PieceDialog({ piece, day, write, onClose }: PieceDialogProps) {
             )}
           </p>
         ))}
+      <ProbeFields piece={piece} day={day} write={write} />
       <NoteField onNote={(text) => write({ kind: 'noted', pieces: [piece], text }, `a note on ${piece}`)} />
       <GateFields piece={piece} day={day} chain={chain} write={write} />
     </Modal>

@@ -1,6 +1,7 @@
-import { cookLossOf, isOver, type PieceState } from '@jacana/core/kitchen';
+import { cookLossOf, isOver, type ExpectedEnd, type PieceState } from '@jacana/core/kitchen';
 import { useDegrees } from '../../../shell/degrees';
 import { Card } from '../../../ui/Card';
+import { endText } from '../readings/curves';
 import { countdown, type Day } from './day';
 
 interface UnderWayProps {
@@ -48,13 +49,18 @@ const stepOfNow = ({ steps }: PieceState): string | undefined =>
   [...steps].find(([, step]) => step.startedAt !== null && !isOver(step))?.[0];
 
 function Running({ tag, piece, day, now, onPiece }: UnderWayProps & { tag: string; piece: PieceState }) {
-  const { text } = useDegrees();
+  const degrees = useDegrees();
+  const { text } = degrees;
   const end = day.actions.find(
     (one) => one.kind === 'end' && one.step === stepOfNow(piece) && one.pieces.includes(tag),
   );
   const loss = cookLossOf(piece);
   const last = piece.celsius.at(-1);
-  const measured = [last && text(last.value), loss !== null && `${(loss * 100).toFixed(1)} % lost`].filter(Boolean);
+  const expected = day.expected.get(tag);
+  const measured = [
+    expected ? endText(expected, degrees) : last && text(last.value),
+    loss !== null && `${(loss * 100).toFixed(1)} % lost`,
+  ].filter(Boolean);
   return (
     <li className="flex items-center gap-3 py-1.5">
       <Tag tag={tag} onPiece={onPiece} />
@@ -62,10 +68,16 @@ function Running({ tag, piece, day, now, onPiece }: UnderWayProps & { tag: strin
         {end?.name ?? 'under way'}
         {measured.length > 0 && <span className="block text-quiet">{measured.join(', ')}</span>}
       </span>
-      {end && <span className="font-mono text-xl font-semibold">{countdown(end.due, now).text}</span>}
+      {end && !hasNoTime(expected) && (
+        <span className="font-mono text-xl font-semibold">{countdown(end.due, now).text}</span>
+      )}
     </li>
   );
 }
+
+/** A plateau has no end that could be counted down to. */
+const hasNoTime = (expected: ExpectedEnd | undefined): boolean =>
+  expected !== undefined && ['plateau', 'levels-off'].includes(expected.end.kind);
 
 const Tag = ({ tag, onPiece }: { tag: string; onPiece: (tag: string) => void }) => (
   <button

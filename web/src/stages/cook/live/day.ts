@@ -2,9 +2,13 @@ import type { KitchenEntry } from '@jacana/core/bundle';
 import {
   actionsOf,
   chainName,
+  dueByProbe,
+  expectedEnds,
   kitchenState,
   proposalsOf,
   type Action,
+  type Curve,
+  type ExpectedEnd,
   type KitchenState,
   type Proposal,
 } from '@jacana/core/kitchen';
@@ -22,6 +26,9 @@ export interface Day {
   actions: Action[];
   proposals: Proposal[];
   chains: ReadonlyMap<string, StepInput>;
+  curves: readonly Curve[];
+  /** Of pieces with a probe: when the step that they are in will be over. */
+  expected: ReadonlyMap<string, ExpectedEnd>;
 }
 
 /** An entry of the contract, whose fields lie flat, as the core has it. */
@@ -30,20 +37,26 @@ export function entryOf({ id, at, ...rest }: KitchenEntryInput | KitchenEntryVie
   return { id, at, storedAt, by, body } as KitchenEntry;
 }
 
-export function dayOf(
-  sheet: RunSheetView,
-  { methods, constants }: Pick<KitchenView, 'methods' | 'constants'>,
-  stored: readonly KitchenEntryView[],
-  waiting: readonly KitchenEntryInput[],
-): Day {
+interface DayParts {
+  sheet: RunSheetView;
+  kitchen: Pick<KitchenView, 'methods' | 'constants'>;
+  stored: readonly KitchenEntryView[];
+  waiting: readonly KitchenEntryInput[];
+  curves: readonly Curve[];
+  now: number;
+}
+
+export function dayOf({ sheet, kitchen: { methods, constants }, stored, waiting, curves, now }: DayParts): Day {
   const state = kitchenState([...stored, ...waiting].map(entryOf));
   const chains = new Map(
     methods.flatMap(({ method, chain }) => chain.map((step) => [chainName(method, step.id), step] as const)),
   );
+  const ofPiece = new Map(methods.flatMap(({ chain, pieces }) => pieces.map(({ tag }) => [tag, chain] as const)));
+  const expected = expectedEnds(curves, state, ofPiece, now);
   return {
-    ...{ state, chains },
-    actions: actionsOf({ steps: sheet.steps, pieces: chains }, state),
-    proposals: proposalsOf({ steps: sheet.steps, chains, waits: sheet.waits, constants }, state),
+    ...{ state, chains, curves, expected },
+    actions: actionsOf({ steps: sheet.steps, pieces: chains }, state, dueByProbe(expected)),
+    proposals: proposalsOf({ steps: sheet.steps, chains, waits: sheet.waits, constants, curves }, state),
   };
 }
 

@@ -4,6 +4,7 @@ import { api } from '../../../client/api';
 import type { KitchenEntryInput } from '../../../client/api.generated';
 import { Outbox } from '../../../post/outbox';
 import { noticeShown } from '../../../store/notices';
+import { kitchenNow } from '../kitchenClock';
 import { store } from '../../../store/store';
 
 /** What was done, before it has an id and a time. */
@@ -18,7 +19,13 @@ export function kitchenBox(id: string): Outbox<KitchenEntryInput> {
   const box = new Outbox<KitchenEntryInput>({
     address: `/api/tastings/${id}/kitchen-log`,
     place: `jacana.kitchen.1.${id}`,
-    stored: () => store.dispatch(api.util.invalidateTags([{ type: 'kitchenLog', id }])),
+    stored: () =>
+      store.dispatch(
+        api.util.invalidateTags([
+          { type: 'kitchenLog', id },
+          { type: 'readings', id },
+        ]),
+      ),
     refused: (_entry, message) => {
       store.dispatch(noticeShown({ text: `That tap was not taken. ${message}` }));
     },
@@ -32,7 +39,7 @@ export function useKitchenPost(id: string) {
   const box = kitchenBox(id);
   const waiting = useSyncExternalStore(box.subscribe, box.waiting);
   const tap = (tapped: Tapped): string => {
-    const entry = { ...tapped, id: nanoid(14), at: new Date().toISOString() };
+    const entry = { ...tapped, id: nanoid(14), at: new Date(kitchenNow()).toISOString() };
     box.add(entry);
     return entry.id;
   };
