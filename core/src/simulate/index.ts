@@ -10,4 +10,4 @@ export {
   type RehearsalOptions,
   type RehearsalPart,
 } from './rehearsal';
-export { aroundOf, coolOne, simulatedCore, type SimulatedPiece, type SimulatedSoFar } from './kitchen';
+export { coolOne, simulatedCore, type SimulatedPiece, type SimulatedSoFar } from './kitchen';

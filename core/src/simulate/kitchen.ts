@@ -6,19 +6,17 @@
  * from its step, and where the step does not say, from what is usual. One piece of a kitchen sits where it is
  * cooler, as one always does.
  *
- * Invented: starting temperatures, sizes by mass, and how fast heat is passed on by each kind of equipment.
+ * Invented: starting temperatures and sizes by mass. What surrounds a piece is common practice, no source.
  *
  * @example
  * simulatedCore({ tag: 'A1', product: 'fish', grams: 180, chain: [], steps: new Map(), isCool: false }, 'seed', { from: 0, to: 10_000, everyMs: 5000 }).readings.map(({ at }) => at) // [0, 5000, 10000]
  */
 import {
-  AT_REST,
-  COMPOSITIONS,
+  aroundOf,
   coreOf,
   evenly,
-  materialOf,
   stepped,
-  type Around,
+  usualBody,
   type Body,
   type PieceState,
   type Reading,
@@ -40,57 +38,14 @@ export interface SimulatedPiece {
 }
 
 const OUT_OF_THE_REFRIGERATOR = 6;
-const ROUND: readonly Product[] = ['vegetable', 'potato-rice', 'sweet', 'other'];
 /** Side of a flat piece over its thickness. */
 const FLAT = 4;
-const BOILING = 100;
 /** A cool place is so much cooler than the others. */
 const COOLER = 9;
-/** W/(m² K), and °C where the step does not say. */
-const USUAL: Partial<Record<NonNullable<ChainStep['equipment']>, Around>> = {
-  oven: { celsius: 180, coefficient: 28 },
-  hob: { celsius: 175, coefficient: 180 },
-  bath: { celsius: 56, coefficient: 250 },
-  grill: { celsius: 230, coefficient: 60 },
-  smoker: { celsius: 110, coefficient: 20 },
-  fryer: { celsius: 175, coefficient: 400 },
-  cabinet: { celsius: 60, coefficient: 12 },
-  refrigerator: { celsius: 4, coefficient: 10 },
-  freezer: { celsius: -18, coefficient: 10 },
-};
-/** What is said in words of a step at the hob. */
-const WET: readonly (readonly [RegExp, number])[] = [
-  [/pressure/i, 118],
-  [/steam|boil/i, 100],
-  [/simmer/i, 95],
-  [/poach/i, 78],
-];
-
-/** What keeps a surface from drying. */
-const COVERED = /foil|salt|wrap|cover|lid|paper/i;
-
-/** What is around a piece in a step of its chain. */
-export function aroundOf(step: ChainStep | undefined, chain: readonly ChainStep[] = []): Around {
-  if (!step || step.equipment === undefined) return AT_REST;
-  const wet = WET.find(([word]) => word.test(`${step.name} ${step.setting}`));
-  if (wet) return { celsius: step.celsius ?? wet[1], coefficient: 700 };
-  const usual = USUAL[step.equipment];
-  if (!usual) return AT_REST;
-  const around = { ...usual, celsius: step.celsius ?? usual.celsius };
-  const upToIt = chain.slice(0, chain.findIndex(({ id }) => id === step.id) + 1);
-  const isOpen = step.kind === 'heat' && (step.equipment === 'oven' || step.equipment === 'smoker');
-  const isCovered = [...upToIt, step].some(({ name, setting }) => COVERED.test(`${name} ${setting}`));
-  if (!isOpen) return around;
-  // Under a cover it is its own steam that cooks it.
-  if (isCovered) return { celsius: BOILING + 0.08 * Math.max(0, around.celsius - BOILING), coefficient: 45 };
-  return { ...around, moist: { dewPoint: 15, dries: true } };
-}
-
 function bodyOf({ product, grams }: SimulatedPiece): Body {
-  const kinds = COMPOSITIONS as Partial<Record<Product, (typeof COMPOSITIONS)['vegetable']>>;
-  const at = materialOf(kinds[product] ?? COMPOSITIONS.vegetable);
+  const { shape, at } = usualBody(product);
   const volume = grams / 1000 / at(20).density;
-  return ROUND.includes(product)
+  return shape === 'sphere'
     ? { shape: 'sphere', thickness: Math.cbrt((6 * volume) / Math.PI), at }
     : { shape: 'slab', thickness: Math.cbrt(volume / FLAT ** 2), at };
 }

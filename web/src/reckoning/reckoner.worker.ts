@@ -1,4 +1,4 @@
-import type { Tasting } from '@jacana/core/bundle';
+import type { ChainStep, Product, Tasting } from '@jacana/core/bundle';
 import { plannedSittings, type PlannedSitting, type ServingDesign } from '@jacana/core/design';
 import type { ForcedChoicePlan } from '@jacana/core/inference';
 import {
@@ -11,6 +11,7 @@ import {
   type SizedPlan,
 } from '@jacana/core/power';
 import { joined, rehearsePart, type Rehearsal, type RehearsalPart } from '@jacana/core/simulate';
+import { aroundOf, expectedRise, usualBody, type ExpectedRise } from '@jacana/core/kitchen';
 import { expose } from 'comlink';
 
 /** The what-if computations, off the page's own thread. */
@@ -27,8 +28,19 @@ const reckoner = {
   ): RehearsalPart => rehearsePart(tasting, { ...share, onProgress }),
   rehearsed: (tasting: Tasting, seed: string, parts: readonly RehearsalPart[]): Rehearsal =>
     joined(tasting, seed, parts),
+  rise: ({ readings, step, chain, product, target }: HeatedPiece): ExpectedRise | null =>
+    expectedRise({ readings, around: aroundOf(step, chain), body: usualBody(product), target }),
   screening: (plan: Omit<ScreeningPlan, 'seed'>) => screening({ ...plan, seed: SEED }),
 };
+
+/** A piece with a probe in it, and the step that it is in. */
+export interface HeatedPiece {
+  readings: { minutes: number; celsius: number }[];
+  step: ChainStep;
+  chain: ChainStep[];
+  product: Product;
+  target: number;
+}
 
 /** The same question gives the same curve: what-ifs are compared with each other. */
 const SEED = 'what if';

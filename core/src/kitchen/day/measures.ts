@@ -60,15 +60,17 @@ export function measuresOf(
         },
         [-100, 1500],
       ),
-      highest: over(({ tag }) => highestOf(state, tag, curves), [-100, 1500]),
+      highest: over((piece) => highestOf(piece, state, curves), [-100, 1500]),
       heated: over((piece) => heatOf(piece, state)?.minutes ?? null, [0, Infinity]),
       held: over((piece) => heldOf(piece, state), [0, Infinity]),
     };
   });
 }
 
-function highestOf(state: KitchenState, tag: string, curves: readonly Curve[]): number | null {
-  const peak = peakOfCore(curves, tag);
+function highestOf(piece: Cooked, state: KitchenState, curves: readonly Curve[]): number | null {
+  const { tag } = piece;
+  // What is still in the heat will be warmer.
+  const peak = heatOf(piece, state) ? peakOfCore(curves, tag) : null;
   const values = [...pieceOf(state, tag).celsius.map(({ value }) => value), ...(peak === null ? [] : [peak])];
   return values.length > 0 ? Math.max(...values) : null;
 }

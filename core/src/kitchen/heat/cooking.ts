@@ -65,6 +65,13 @@ const LONGEST = 7 * 24 * 3600;
 const SETTLED = 0.02;
 const MOST_ROWS = 120;
 
+/** When the core gets there, in minutes; null where it never does. */
+export function minutesToCore({ body, start, around, target }: Omit<Cooking, 'resting'>): number | null {
+  const isThere = (core: number): boolean => (target >= start ? core >= target : core <= target);
+  const moments = course(body, evenly(start), around, isThere);
+  return isThere(moments[moments.length - 1].core) ? crossing(moments, target) / 60 : null;
+}
+
 /** @throws nothing; what cannot be reached is null */
 export function cookedTo({ body, start, around, target, resting = AT_REST }: Cooking): Cooked {
   const rises = target >= start;

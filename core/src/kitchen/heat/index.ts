@@ -1,3 +1,4 @@
+export { aroundOf, usualBody } from './around';
 export { COMPOSITIONS, materialOf, propertiesOf, type Composition, type Part, type Properties } from './substance';
 export { evaporation, latentHeat, saturationPressure, wetBulb } from './moisture';
 export {
@@ -11,4 +12,4 @@ export {
   type Shape,
   type Warmth,
 } from './conduction';
-export { AT_REST, cookedTo, type Cooked, type Cooking, type CurveRow } from './cooking';
+export { AT_REST, cookedTo, minutesToCore, type Cooked, type Cooking, type CurveRow } from './cooking';

@@ -1,1 +1,2 @@
+export { expectedRise, type ExpectedRise } from './carryOver';
 export { timeToTarget, type TimeToTarget } from './timeToTarget';

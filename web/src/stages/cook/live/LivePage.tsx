@@ -2,13 +2,14 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../../client/api';
 import type { RunSheetView } from '../../../client/api.generated';
+import { useDegrees } from '../../../shell/degrees';
 import { useInTasting } from '../../../shell/session';
 import { counted } from '../../../shell/stages';
 import { Waiting } from '../../../shell/Waiting';
 import { buttonClass } from '../../../ui/Button';
 import { Failure } from '../../../ui/Notice';
 import { useKitchenNow } from '../kitchenClock';
-import { useCurves } from '../readings/curves';
+import { endText, useCurves } from '../readings/curves';
 import { clockText } from '../sheet/clock';
 import { Anew } from './Anew';
 import { dayOf, tapOf, type Day } from './day';
@@ -74,6 +75,11 @@ function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
   const inTurn = [...day.actions].sort((a, b) => turnOf(a, later, now) - turnOf(b, later, now));
   const [next, ...then] = inTurn;
   useReminder(next && turnOf(next, later, now) <= now ? nameOf(next) : null);
+  const degrees = useDegrees();
+  const probed = ({ pieces }: Day['actions'][number]): string | null => {
+    const expected = pieces.flatMap((tag) => day.expected.get(tag) ?? []).at(0);
+    return expected ? endText(expected, degrees) : null;
+  };
   const write = (tapped: Tapped, text: string): void => setLast({ id: tap(tapped), text });
   return (
     <div className="space-y-4">
@@ -87,6 +93,7 @@ function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
             <NextAction
               key={nameOf(next)}
               action={next}
+              probed={probed(next)}
               now={now}
               onDone={() => write(tapOf(next), `${next.name}, ${next.pieces.join(' ')}`)}
               onLater={() => setLater(new Map(later).set(nameOf(next), now + 60_000))}

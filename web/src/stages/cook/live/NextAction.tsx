@@ -5,6 +5,8 @@ import { countdown, titleOf, verbOf } from './day';
 
 interface NextActionProps {
   action: Action;
+  /** What the probe in one of its pieces says. */
+  probed: string | null;
   now: number;
   onDone: () => void;
   onLater: () => void;
@@ -15,7 +17,7 @@ interface NextActionProps {
 const BIG = 'min-h-16 rounded-xl border-2 px-5 text-xl font-bold';
 
 /** What is to be done now, large: which piece, what, where, by whom. */
-export function NextAction({ action, now, onDone, onLater, onSkip, onPiece }: NextActionProps) {
+export function NextAction({ action, probed, now, onDone, onLater, onSkip, onPiece }: NextActionProps) {
   const [because, setBecause] = useState<string | null>(null);
   const { text, isLate } = countdown(action.due, now);
   const facts = [action.method, action.where, action.hands].filter(Boolean).join(' · ');
@@ -36,10 +38,11 @@ export function NextAction({ action, now, onDone, onLater, onSkip, onPiece }: Ne
             </li>
           ))}
         </ul>
-        <div className="min-w-0 grow">
+        <div className="min-w-0 flex-1 basis-64">
           <h2 className="text-3xl leading-tight font-bold">{titleOf(action)}</h2>
           <p className="text-lg text-quiet">{facts}</p>
           {action.text !== action.name && <p className="text-quiet">{action.text}</p>}
+          {action.kind === 'end' && probed && <p className="text-lg font-bold">{probed}</p>}
           {action.again && action.again.done > 0 && <p className="text-quiet">done {action.again.done} times so far</p>}
         </div>
         <p className={`font-mono text-4xl font-semibold ${isLate ? 'rounded-lg bg-look px-2' : ''}`}>

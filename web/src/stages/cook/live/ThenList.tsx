@@ -10,7 +10,7 @@ interface ThenListProps {
   onDo: (action: Action) => void;
 }
 
-const SHOWN = 6;
+const SHOWN = 9;
 
 /** What comes after, in turn; whatever was done earlier than planned can be tapped from here. */
 export function ThenList({ actions, now, onPiece, onDo }: ThenListProps) {

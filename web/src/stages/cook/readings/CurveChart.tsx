@@ -103,7 +103,8 @@ function rowsOf({ points }: Curve, shown: (celsius: number) => number): Row[] {
   });
 }
 
+const TEN = 10;
 const lowest = (rows: readonly Row[]): number =>
-  Math.floor(Math.min(...rows.flatMap(({ band }) => band?.[0] ?? [])) - 1);
+  TEN * Math.floor(Math.min(...rows.flatMap(({ band }) => band?.[0] ?? [])) / TEN);
 const highest = (rows: readonly Row[], target = -Infinity): number =>
-  Math.ceil(Math.max(target, ...rows.flatMap(({ band }) => band?.[1] ?? [])) + 2);
+  TEN * Math.ceil((Math.max(target, ...rows.flatMap(({ band }) => band?.[1] ?? [])) + 2) / TEN);
