@@ -1,5 +1,5 @@
 import type { TastingBundle } from '../src/bundle';
-import { logOfSheet, piecesToCome, runSheetOf, type ToCook } from '../src/kitchen';
+import { logOfSheet, piecesToCome, piecesToCook, runSheetOf, type ToCook } from '../src/kitchen';
 import { flightsOfPieces } from '../src/served';
 import { columns, type Report } from './report';
 
@@ -34,8 +34,9 @@ export function runSheetReport(bundle: TastingBundle, onProgress?: (fraction: nu
 }
 
 /** Every piece with the flights that it is served to, as far as the bundle says. */
-function toCook({ tasting, plan, pieces, key, range }: TastingBundle): ToCook[] {
+function toCook({ tasting, plan, pieces, key, range, records: { kitchen } }: TastingBundle): ToCook[] {
   if (pieces.length === 0) return piecesToCome(tasting.methods, tasting.piecesPerMethod, range);
-  const flights = key && plan ? flightsOfPieces({ tasting, plan, pieces, key }) : new Map<string, ToCook['flights']>();
-  return pieces.map(({ tag, method }) => ({ tag, method, flights: flights.get(tag) ?? [] }));
+  const flights =
+    key && plan ? flightsOfPieces({ tasting, plan, pieces, key, kitchen }) : new Map<string, ToCook['flights']>();
+  return piecesToCook(pieces, kitchen, flights);
 }

@@ -196,7 +196,8 @@ function ballotProblems({ tasting, plan, ballots }: TastingBundle): Problem[] {
 
 /** An entry may only touch pieces, panelists and earlier entries that there are. */
 function recordProblems({ tasting, pieces, records, readings }: TastingBundle): Problem[] {
-  const tags = new Set(pieces.map((piece) => piece.tag));
+  const redone = records.kitchen.flatMap(({ body }) => (body.kind === 'redone' ? body.as : []));
+  const tags = new Set([...pieces.map((piece) => piece.tag), ...redone]);
   const panel = new Set(tasting.panel.map((panelist) => panelist.id));
   const stray = (tag: string, field: string): Problem[] =>
     tags.has(tag) ? [] : [{ field, message: `No piece has the tag ${tag}.` }];
@@ -212,6 +213,9 @@ function recordProblems({ tasting, pieces, records, readings }: TastingBundle): 
   });
   const kitchen = logProblems('kitchen', records.kitchen, (body, field) => [
     ...('piece' in body ? stray(body.piece, `${field}.piece`) : []),
+    ...(body.kind === 'redone' && pieces.some(({ tag }) => tag === body.as)
+      ? [{ field: `${field}.as`, message: `Another piece has the tag ${body.as}.` }]
+      : []),
     ...('pieces' in body ? body.pieces.flatMap((tag, number) => stray(tag, `${field}.pieces.${number}`)) : []),
   ]);
   return [...caveats, ...kitchen, ...readingProblems(readings)];

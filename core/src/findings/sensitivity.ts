@@ -73,7 +73,7 @@ export function sensitivity({ panelists, bundle, key, planned, rules }: Sensitiv
 
 /** Whom a caveat touches: those it names, and those who were served a piece that it names, at whichever sitting. */
 function touchedPanelists(bundle: TastingBundle, key: Key): (caveat: Caveat) => ReadonlySet<string> {
-  const portions = servedPortions({ ...bundle, key });
+  const portions = servedPortions({ ...bundle, key, kitchen: bundle.records.kitchen });
   return ({ about }) =>
     new Set([
       ...(about?.panelists ?? []),

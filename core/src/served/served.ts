@@ -1,4 +1,6 @@
-import type { Key, Piece, Plan, Tasting } from '../bundle';
+import type { Key, KitchenEntry, Piece, Plan, Tasting } from '../bundle';
+import { kitchenState } from '../kitchen';
+import { cutFrom } from './redealt';
 
 /** One portion on a tray, as whoever carries it knows it: a code, a seat and a place in the order. */
 export interface PlannedPortion {
@@ -61,6 +63,8 @@ export function plannedPortions({ tasting, plan }: PlannedServing): PlannedPorti
 export interface Served extends PlannedServing {
   pieces: readonly Piece[];
   key: Pick<Key, 'codes' | 'portions'>;
+  /** What the kitchen did: pieces that were withdrawn or cooked again are not what was eaten. */
+  kitchen?: readonly KitchenEntry[];
 }
 
 /**
@@ -69,17 +73,21 @@ export interface Served extends PlannedServing {
  *
  * A portion whose piece the key does not know (a hand-made bundle) has an empty tag.
  */
-export function servedPortions({ pieces, key, ...planned }: Served): ServedPortion[] {
-  const byTag = new Map(pieces.map((piece) => [piece.tag, piece]));
+export function servedPortions({ pieces, key, kitchen = [], ...planned }: Served): ServedPortion[] {
   const tags = new Map(key.portions.map((own) => [`${own.sitting} ${own.panelist}`, own.tags]));
   const turn = new Map<string, number>();
-  return plannedPortions(planned).map((portion) => {
+  const portions = plannedPortions(planned).map((portion) => {
     const name = `${portion.sitting} ${portion.panelist}`;
     const at = turn.get(name) ?? 0;
     turn.set(name, at + 1);
     const tag = tags.get(name)?.[at] ?? '';
-    const { block = 0, lot = null } = byTag.get(tag) ?? {};
-    return Object.assign(portion, { method: key.codes[portion.code] ?? '', tag, block, lot });
+    return Object.assign(portion, { method: key.codes[portion.code] ?? '', tag });
+  });
+  const found = kitchen.length > 0 ? cutFrom(portions, pieces, kitchenState(kitchen)) : { portions, pieces };
+  const byTag = new Map(found.pieces.map((piece) => [piece.tag, piece]));
+  return found.portions.map((portion) => {
+    const { block = 0, lot = null } = byTag.get(portion.tag) ?? {};
+    return Object.assign(portion, { block, lot });
   });
 }
 

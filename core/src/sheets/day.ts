@@ -32,7 +32,7 @@ export function kitchenSheet(tasting: Tasting, pieces: readonly Piece[]): Sheet 
         columns,
         rows: own.map(({ tag, lot }) => [
           tag,
-          String(raw.get(tag)),
+          String(raw.get(tag) ?? ''),
           ...(lots.size > 0 ? [lots.get(lot ?? '') ?? ''] : []),
           '',
         ]),

@@ -186,6 +186,8 @@ export const kitchenEntrySchema = entry(
       decision: z.enum(GATE_DECISIONS),
       because: longText.default(''),
     }),
+    /** Another piece is cooked in its place, under a tag of its own. */
+    z.strictObject({ kind: z.literal('redone'), piece: tag, as: tag }),
     /** A caveat that the record proposed was noted, or found not to matter. */
     z.strictObject({ kind: z.literal('settled'), proposal: shortText.min(1), noted: z.boolean() }),
     /** The rest of the day was planned anew, from this moment on. */

@@ -1,4 +1,4 @@
-import { chainOf } from '../kitchen';
+import { chainOf, kitchenState, piecesNow } from '../kitchen';
 import { holding } from '../log';
 import type { KitchenEntry, TastingBundle } from '../tasting';
 import { csvOf } from './csv';
@@ -24,7 +24,9 @@ export function kitchenCsv({
   records,
 }: Pick<TastingBundle, 'tasting' | 'pieces' | 'records'>): string {
   const methods = new Map(tasting.methods.map((method) => [method.id, method]));
-  const methodOf = new Map(pieces.map(({ tag, method }) => [tag, methods.get(method)]));
+  const methodOf = new Map(
+    piecesNow(pieces, kitchenState(records.kitchen)).map(({ tag, method }) => [tag, methods.get(method)]),
+  );
   const rows = holding(records.kitchen).flatMap(({ at, storedAt, by, body }) => {
     const tags = 'pieces' in body ? body.pieces : 'piece' in body ? [body.piece] : [''];
     return tags.map((piece): KitchenRow => {
@@ -61,6 +63,8 @@ function measuredIn(body: KitchenEntry['body']): Pick<KitchenRow, 'value' | 'uni
       return { ...none, text: `${body.device}, channel ${body.channel}: ${body.where}` };
     case 'unprobed':
       return { ...none, text: `${body.device}, channel ${body.channel}` };
+    case 'redone':
+      return { ...none, text: `as ${body.as}` };
     case 'settled':
       return { ...none, text: `${body.proposal}: ${body.noted ? 'noted' : 'not needed'}` };
     default:

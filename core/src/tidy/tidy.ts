@@ -46,7 +46,7 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
   const byBallot = new Map(ballots.map((ballot) => [whoAndWhen(ballot), ballot]));
   const answers = new Map(ballots.map((ballot) => [whoAndWhen(ballot), currentAnswers(ballot.answers)]));
   const portions: (PlannedPortion & Partial<ServedPortion>)[] = key
-    ? servedPortions({ ...bundle, key })
+    ? servedPortions({ ...bundle, key, kitchen: bundle.records.kitchen })
     : plannedPortions(bundle);
   return portions
     .filter(({ warmUp }) => !warmUp)

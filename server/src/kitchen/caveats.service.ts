@@ -1,6 +1,7 @@
 import { ForbiddenException, Injectable } from '@nestjs/common';
 import { caveatEntrySchema, type CaveatEntry, type Problem } from '@jacana/core/bundle';
 import { ledger } from '@jacana/core/caveats';
+import { kitchenState, piecesNow } from '@jacana/core/kitchen';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
@@ -74,7 +75,10 @@ export class CaveatsService {
     id: string,
     entries: readonly NewEntry<CaveatEntry['body']>[],
   ): Promise<void> {
-    const tags = new Set((await this.store.plan(manager, id))?.pieces.map((piece) => piece.tag));
+    const planned = (await this.store.plan(manager, id))?.pieces ?? [];
+    const tags = new Set(
+      piecesNow(planned, kitchenState(await this.log.kitchen(manager, id))).map((piece) => piece.tag),
+    );
     const panel = new Set((await this.store.panelists(manager, id)).map((panelist) => panelist.id));
     const problems: Problem[] = entries.flatMap(({ body }, at) => {
       const about = 'about' in body ? body.about : undefined;

@@ -11,6 +11,7 @@ import { KitchenLogService } from './kitchenLog.service';
 import { RangeView, RunSheetView, SavedRange } from './range.dto';
 import { RangeService } from './range.service';
 import { RunSheetService } from './runSheet.service';
+import { LogService } from '../log/log.service';
 import { TastingStore } from '../tastings/tasting.store';
 
 @ApiTags('kitchen')
@@ -23,6 +24,7 @@ export class KitchenController {
     private readonly ranges: RangeService,
     private readonly sheets: RunSheetService,
     private readonly log: KitchenLogService,
+    private readonly entries: LogService,
   ) {}
 
   @Get('kitchen')
@@ -30,7 +32,8 @@ export class KitchenController {
   @Answers(KitchenView)
   async getKitchen(@Param('id') id: string, @SignedIn() me: Me): Promise<KitchenView> {
     await this.access.knownTo(me.role, id);
-    return kitchenView(await this.store.get(this.transactions.read, id));
+    const { read } = this.transactions;
+    return kitchenView(await this.store.get(read, id), await this.entries.kitchen(read, id));
   }
 
   @Get('range')

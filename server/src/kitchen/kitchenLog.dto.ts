@@ -39,6 +39,7 @@ export const KITCHEN_KINDS = [
   'probed',
   'unprobed',
   'gate',
+  'redone',
   'settled',
   'replanned',
   'undone',
@@ -66,6 +67,8 @@ export class KitchenEntryInput {
   @Optional() @Text(SHORT_TEXT) device?: string;
   @Optional() @Whole(LIMITS.reading.channel) channel?: number;
   @Optional() @Choice(PROBE_PLACES, 'ProbePlace') where?: ProbePlace;
+  /** The tag of the piece that is cooked in its place. */
+  @Optional() @Tag() as?: string;
   /** A departure that was noted as a caveat, or found not to matter. */
   @Optional() @Text(SHORT_TEXT) proposal?: string;
   @Optional() @Flag() noted?: boolean;

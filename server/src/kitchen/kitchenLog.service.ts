@@ -1,6 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { kitchenEntrySchema, noRecords, type KitchenEntry, type Problem } from '@jacana/core/bundle';
-import { chainOf } from '@jacana/core/kitchen';
+import { kitchenEntrySchema, noRecords, type KitchenEntry } from '@jacana/core/bundle';
 import { kitchenCsv } from '@jacana/core/tidy';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
@@ -12,6 +11,7 @@ import { LiveService } from '../live/live.service';
 import { readEntries } from '../log/entries';
 import { entryOf, LogService, type NewEntry } from '../log/log.service';
 import { AccessService } from '../seal/access/access.service';
+import { KnownKitchen } from './knownKitchen';
 import { TastingStore, tastingOf } from '../tastings/tasting.store';
 import type { StoredEntries } from './caveats.dto';
 import type { KitchenEntryInput, KitchenLogView } from './kitchenLog.dto';
@@ -46,8 +46,7 @@ export class KitchenLogService {
     await this.access.knownTo(me.role, id);
     const { read } = this.transactions;
     const stored = await this.store.get(read, id);
-    const rows = await this.log.rows(read, id, 'kitchen');
-    const kitchen = rows.map((row) => entryOf<KitchenEntry>(row));
+    const kitchen = await this.log.kitchen(read, id);
     return kitchenCsv({
       tasting: tastingOf(stored),
       pieces: stored.plan?.pieces ?? [],
@@ -69,43 +68,25 @@ export class KitchenLogService {
           });
       if (added.length > 0) await this.live.note(manager, id, 'tasting', 'kitchen-log');
       // The run sheet hangs on what was planned anew, and on what of that was taken back.
-      if (added.some(({ body }) => body.kind === 'replanned' || body.kind === 'undone'))
+      if (added.some(({ body }) => ['replanned', 'redone', 'undone'].includes(body.kind)))
         await this.live.note(manager, id, 'tasting', 'kitchen');
+      // What is portioned hangs on which pieces there are.
+      if (added.some(({ body }) => ['gate', 'redone', 'undone'].includes(body.kind)))
+        await this.live.note(manager, id, 'tasting', 'pieces');
     });
     return { stored: inputs.map((entry) => entry.id) };
   }
 
-  /** Entries may only be about pieces that there are, steps of their methods, and entries that there are. */
+  /** Entries may only be about pieces, steps, devices and entries that there are. */
   private async refuseUnknown(manager: EntityManager, id: string, entries: readonly NewEntry<Body>[]): Promise<void> {
     const { plan, methods } = await this.store.get(manager, id);
-    const pieces = new Map(plan?.pieces.map(({ tag, method }) => [tag, method]));
-    const steps = new Map(
-      methods.map((method) => [
-        method.id,
-        new Set(chainOf({ ...method, chain: method.chain ?? [] }).map((one) => one.id)),
-      ]),
-    );
-    const rows = await this.log.rows(manager, id, 'kitchen');
-    const earlier = new Set(rows.map(({ entryId }) => entryId));
-    const devices = new Set((await manager.findBy(DeviceRow, { tastingId: id })).map(({ name }) => name));
-    const problems = entries.flatMap(({ id: own, body }, at): Problem[] => {
-      const field = `entries.${at}`;
-      const named = 'piece' in body ? [body.piece] : 'pieces' in body ? body.pieces : [];
-      const stray = named.find((tag) => !pieces.has(tag));
-      const isOfStep = (tag: string): boolean =>
-        !('step' in body) || (steps.get(pieces.get(tag) ?? '')?.has(body.step) ?? false);
-      const unknown = 'of' in body && !earlier.has(body.of);
-      earlier.add(own);
-      if (stray !== undefined) return [{ field: `${field}.piece`, message: `No piece has the tag ${stray}.` }];
-      if (!named.every(isOfStep)) return [{ field: `${field}.step`, message: 'Its method has no such step.' }];
-      if ('device' in body && !devices.has(body.device))
-        return [{ field: `${field}.device`, message: `There is no device "${body.device}" here.` }];
-      if (unknown) return [{ field: `${field}.of`, message: 'There is no such entry.' }];
-      return reasonMissing(body) ? [{ field: `${field}.because`, message: 'Say why: it stands in the findings.' }] : [];
+    const known = new KnownKitchen({
+      planned: plan?.pieces ?? [],
+      methods: methods.map((method) => ({ ...method, chain: method.chain ?? [] })),
+      log: await this.log.kitchen(manager, id),
+      devices: (await manager.findBy(DeviceRow, { tastingId: id })).map(({ name }) => name),
     });
+    const problems = entries.flatMap((entry, at) => known.problemsOf(entry, `entries.${at}`));
     if (problems.length > 0) throw refuseFields(problems);
   }
 }
-
-const reasonMissing = (body: Body): boolean =>
-  body.kind === 'gate' && body.decision !== 'passed' && body.because.trim() === '';

@@ -1,10 +1,10 @@
 import { Injectable } from '@nestjs/common';
-import { noRange, type KitchenEntry } from '@jacana/core/bundle';
-import { logOfSheet, piecesToCome, type CookingSheet, type ToBeCooked } from '@jacana/core/kitchen';
+import { noRange } from '@jacana/core/bundle';
+import { logOfSheet, piecesToCome, piecesToCook, type CookingSheet, type ToBeCooked } from '@jacana/core/kitchen';
 import type { Me } from '../accounts/allow';
 import { Transactions } from '../database/transactions';
 import { WorkersService } from '../jobs/workers.service';
-import { entryOf, LogService } from '../log/log.service';
+import { LogService } from '../log/log.service';
 import { AccessService } from '../seal/access/access.service';
 import { KeysService } from '../seal/keys/keys.service';
 import { TastingStore, tastingOf } from '../tastings/tasting.store';
@@ -49,10 +49,9 @@ export class RunSheetService {
     const methods = tasting.methods.map(({ id: method, name, chain, steps }) => ({ id: method, name, chain, steps }));
     if (!plan)
       return { methods, range, seed: row.createdAt, pieces: piecesToCome(methods, tasting.piecesPerMethod, range) };
-    const rows = await this.log.rows(read, id, 'kitchen');
-    const log = logOfSheet(rows.map((one) => entryOf<KitchenEntry>(one)));
-    const flights = await this.keys.flights(read, stored);
-    const pieces = plan.pieces.map(({ tag, method }) => ({ tag, method, flights: flights.get(tag) ?? [] }));
+    const log = logOfSheet(await this.log.kitchen(read, id));
+    // Pieces as the sheet's own part of the log has them: what was tapped since does not move it.
+    const pieces = piecesToCook(plan.pieces, log, await this.keys.flights(read, stored, log));
     return { methods, range, seed: plan.fingerprint, pieces, log };
   }
 }

@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common';
+import type { KitchenEntry } from '@jacana/core/bundle';
 import type { Entry } from '@jacana/core/log';
 import { In, type EntityManager } from 'typeorm';
 import { EntryRow, type LogName } from '../database/entities';
@@ -49,6 +50,11 @@ export class LogService {
         body,
       });
     return added;
+  }
+
+  /** The kitchen log of a tasting, oldest first. */
+  async kitchen(manager: EntityManager, tastingId: string): Promise<KitchenEntry[]> {
+    return (await this.rows(manager, tastingId, 'kitchen')).map((row) => entryOf<KitchenEntry>(row));
   }
 
   /** Oldest first. */

@@ -10,12 +10,14 @@ import {
   type Sheet,
 } from '@jacana/core/sheets';
 import { noRange } from '@jacana/core/bundle';
+import { kitchenState, piecesNow } from '@jacana/core/kitchen';
 import type { Me } from '../accounts/allow';
 import { Transactions } from '../database/transactions';
 import { FindingsService } from '../findings/findings.service';
 import { WorkersService } from '../jobs/workers.service';
 import { calendarOf } from '../kitchen/calendar';
 import { RunSheetService } from '../kitchen/runSheet.service';
+import { LogService } from '../log/log.service';
 import { OPTIONS, publicAddress, type ServerOptions } from '../options/options';
 import { AccessService } from '../seal/access/access.service';
 import { planOf } from '../seal/keys/keys.service';
@@ -29,6 +31,7 @@ export class SheetsService {
   constructor(
     private readonly transactions: Transactions,
     private readonly store: TastingStore,
+    private readonly log: LogService,
     private readonly access: AccessService,
     private readonly unsealing: UnsealingService,
     private readonly findings: FindingsService,
@@ -45,7 +48,9 @@ export class SheetsService {
   async kitchen(id: string, me: Me): Promise<StreamableFile> {
     await this.access.knownTo(me.role, id);
     const stored = await this.store.getLocked(this.transactions.read, id);
-    return this.drawn(kitchenSheet(tastingOf(stored), stored.plan.pieces));
+    const state = kitchenState(await this.log.kitchen(this.transactions.read, id));
+    const pieces = piecesNow(stored.plan.pieces, state).filter(({ standing }) => standing !== 'redone');
+    return this.drawn(kitchenSheet(tastingOf(stored), pieces));
   }
 
   async run(id: string, me: Me): Promise<StreamableFile> {

@@ -887,11 +887,14 @@ export type ClockView = {
   now: string;
   pace: number;
 };
+export type PieceStanding = 'stands' | 'withdrawn' | 'redone';
 export type KitchenPieceView = {
   tag: string;
   lot: string;
   block: number;
   raw: number;
+  standing: PieceStanding;
+  insteadOf: string | null;
 };
 export type KitchenMethodView = {
   method: string;
@@ -956,6 +959,7 @@ export type KitchenKind =
   | 'probed'
   | 'unprobed'
   | 'gate'
+  | 'redone'
   | 'settled'
   | 'replanned'
   | 'undone';
@@ -978,6 +982,7 @@ export type KitchenEntryView = {
   device?: string;
   channel?: number;
   where?: ProbePlace;
+  as?: string;
   proposal?: string;
   noted?: boolean;
   of?: string;
@@ -1007,6 +1012,7 @@ export type KitchenEntryInput = {
   device?: string;
   channel?: number;
   where?: ProbePlace;
+  as?: string;
   proposal?: string;
   noted?: boolean;
   of?: string;

@@ -48,7 +48,7 @@ export function heardSets(
   const ballots = new Map(bundle.ballots.map((ballot) => [whoAndWhen(ballot), ballot]));
   const sets: HeardSet[] = [];
   const leftOut: LeftOut[] = [];
-  for (const portions of bySitting(servedPortions({ ...bundle, key }))) {
+  for (const portions of bySitting(servedPortions({ ...bundle, key, kitchen: bundle.records.kitchen }))) {
     const { panelist, sitting, seat } = portions[0];
     const ballot = ballots.get(whoAndWhen(portions[0]));
     if (!ballot?.handedInAt) {

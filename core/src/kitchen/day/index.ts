@@ -11,6 +11,7 @@ export {
 } from './curves';
 export { gateCheck, limitFor, type GateCheck } from './gate';
 export { measuresOf, type MethodMeasures } from './measures';
+export { freeTag, piecesNow, standsFor, type PieceNow, type PiecesState } from './pieces';
 export { proposalsOf, type Planned as PlannedDay, type Proposal } from './proposals';
 export {
   cookLossOf,

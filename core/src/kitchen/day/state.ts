@@ -51,6 +51,8 @@ export interface KitchenState {
   pieces: Map<string, PieceState>;
   /** Which probe was in which piece when, in the order in which they were put in. */
   probes: ProbeSpan[];
+  /** Pieces that another was cooked in place of, and its tag. */
+  redone: Map<string, string>;
   /** Proposals that were settled, and whether the caveat was noted. */
   settled: Map<string, boolean>;
 }
@@ -76,10 +78,16 @@ export function cookLossOf({ grams }: Pick<PieceState, 'grams'>): number | null 
 }
 
 export function kitchenState(entries: readonly KitchenEntry[]): KitchenState {
-  const start: KitchenState = { pieces: new Map(), probes: [], settled: new Map() };
+  const start: KitchenState = { pieces: new Map(), probes: [], redone: new Map(), settled: new Map() };
   return fold<KitchenState, KitchenEntry['body']>(entries, start, (state, { at, by, body }) => {
     switch (body.kind) {
       case 'replanned':
+        return state;
+      case 'redone':
+        takeOut(state, at, ({ piece }) => piece === body.piece);
+        own(state, body.piece);
+        own(state, body.as);
+        state.redone.set(body.piece, body.as);
         return state;
       case 'settled':
         state.settled.set(body.proposal, body.noted);

@@ -16,7 +16,7 @@ export { givenOut } from './place';
 export { problemOf, type Cooking as ToBeCooked, type ToCook } from './problem';
 export { smallestChanges } from './relax';
 export { factsOf, logOfSheet } from './replan';
-export { piecesToCome, runSheetOf, type CookingSheet, type SheetStep, type SheetWait } from './sheet';
+export { piecesToCome, piecesToCook, runSheetOf, type CookingSheet, type SheetStep, type SheetWait } from './sheet';
 export { solve, type RunSheet, type SolveOptions } from './solve';
 export { usageOf } from './usage';
 export { bestOf } from './exhaust';

@@ -16,11 +16,13 @@ import { pieceOf, stepOf, type KitchenState } from '../day/state';
 import type { Job, Placed, Problem, Task } from './model';
 
 /**
- * The part of a log that a sheet hangs on: all up to the last time that it was planned anew; nothing where it never was.
+ * The part of a log that a sheet hangs on: all up to the last time that it was planned anew, or a piece begun anew;
+ * nothing where it never was.
  */
 export function logOfSheet(log: readonly KitchenEntry[]): KitchenEntry[] {
   const standing = holding(log);
-  const last = standing.findLastIndex(({ body }) => body.kind === 'replanned');
+  // A piece that is cooked in the place of another has to be put somewhere.
+  const last = standing.findLastIndex(({ body }) => body.kind === 'replanned' || body.kind === 'redone');
   return standing.slice(0, last + 1);
 }
 

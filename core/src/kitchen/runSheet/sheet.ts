@@ -10,8 +10,9 @@
  * runSheetOf({ methods: [], pieces: [], range: { equipment: [], cooks: [], served: [] }, seed: '1' }).isFeasible // false
  */
 import { holding } from '../../log';
-import type { Range } from '../../tasting';
+import type { KitchenEntry, Piece, Range } from '../../tasting';
 import type { PlannedStep } from '../day/actions';
+import { piecesNow } from '../day/pieces';
 import { kitchenState, stepOf, type KitchenState } from '../day/state';
 import type { ToCook } from './problem';
 import { chainOf, MINUTES_TO_START, stepText } from '../chain';
@@ -171,6 +172,16 @@ function putOffIn(before: Problem, after: Problem, from: Date): CookingSheet['pu
 
 const NO_WAY = 'There is no way to have every piece ready within its limits.';
 const NONE_FOUND = 'No sheet was found that has every piece ready within its limits.';
+
+/** The pieces that are on the sheet by now: one that was given up for another is not, and that other is. */
+export const piecesToCook = (
+  planned: readonly Piece[],
+  log: readonly KitchenEntry[],
+  flights: ReadonlyMap<string, ToCook['flights']>,
+): ToCook[] =>
+  piecesNow(planned, kitchenState(log))
+    .filter(({ standing }) => standing !== 'redone')
+    .map(({ tag, method }) => ({ tag, method, flights: flights.get(tag) ?? [] }));
 
 /** The pieces of a tasting that is not locked yet, under names that say so, shared out over its flights. */
 export const piecesToCome = (

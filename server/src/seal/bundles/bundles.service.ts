@@ -1,8 +1,8 @@
 import { Injectable } from '@nestjs/common';
-import { digestOf, noRange, type Ballot, type KitchenEntry, type TastingBundle } from '@jacana/core/bundle';
+import { digestOf, noRange, type Ballot, type TastingBundle } from '@jacana/core/bundle';
 import type { EntityManager } from 'typeorm';
-import { AnswerRow, EntryRow, type BallotRow } from '../../database/entities';
-import { entryOf } from '../../log/log.service';
+import { AnswerRow, type BallotRow } from '../../database/entities';
+import { LogService } from '../../log/log.service';
 import { answersByBallot, ballotName } from '../../tastings/answers';
 import { type StoredTasting, TastingStore, tastingOf } from '../../tastings/tasting.store';
 import { KeysService, planOf } from '../keys/keys.service';
@@ -13,6 +13,7 @@ export class BundlesService {
   constructor(
     private readonly store: TastingStore,
     private readonly keys: KeysService,
+    private readonly log: LogService,
   ) {}
 
   async bundle(manager: EntityManager, id: string): Promise<TastingBundle> {
@@ -28,16 +29,11 @@ export class BundlesService {
       key: row.unsealedAt ? await this.keys.get(manager, id) : null,
       seal: { closedAt: row.closedAt, unsealedAt: row.unsealedAt, unsealedBy: row.unsealedBy },
       ballots: await this.ballots(manager, stored),
-      records: { caveats, kitchen: await this.kitchen(manager, id), service: [], amendments: [] },
+      records: { caveats, kitchen: await this.log.kitchen(manager, id), service: [], amendments: [] },
       readings: [],
       digest: null,
     };
     return { ...bundle, digest: digestOf(bundle) };
-  }
-
-  private async kitchen(manager: EntityManager, tastingId: string): Promise<KitchenEntry[]> {
-    const rows = await manager.find(EntryRow, { where: { tastingId, log: 'kitchen' }, order: { seq: 'ASC' } });
-    return rows.map((row) => entryOf<KitchenEntry>(row));
   }
 
   private async ballots(manager: EntityManager, { row, panelists, ballots }: StoredTasting): Promise<Ballot[]> {

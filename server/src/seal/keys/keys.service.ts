@@ -1,6 +1,13 @@
 import { randomBytes } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { fingerprint, type Key, type Plan, type Tasting, type TastingBundle } from '@jacana/core/bundle';
+import {
+  fingerprint,
+  type Key,
+  type KitchenEntry,
+  type Plan,
+  type Tasting,
+  type TastingBundle,
+} from '@jacana/core/bundle';
 import type { LockedPlan } from '@jacana/core/design';
 import { flightsOfPieces } from '@jacana/core/served';
 import type { EntityManager } from 'typeorm';
@@ -54,11 +61,15 @@ export class KeysService {
   }
 
   /** To which flights each piece goes: of who eats what, all that leaves the seal for the kitchen. */
-  async flights(manager: EntityManager, stored: StoredTasting): Promise<ReturnType<typeof flightsOfPieces>> {
+  async flights(
+    manager: EntityManager,
+    stored: StoredTasting,
+    kitchen: readonly KitchenEntry[],
+  ): Promise<ReturnType<typeof flightsOfPieces>> {
     const { row, plan } = stored;
     if (!plan) return new Map();
     const key = await this.get(manager, row.id);
-    return flightsOfPieces({ tasting: tastingOf(stored), plan, pieces: plan.pieces, key });
+    return flightsOfPieces({ tasting: tastingOf(stored), plan, pieces: plan.pieces, key, kitchen });
   }
 
   async verify(manager: EntityManager, stored: StoredTasting & { plan: PlanRow }): Promise<Verification> {

@@ -4,6 +4,7 @@ import { AuditService } from '../../audit/audit.service';
 import { AuditRow, TastingRow } from '../../database/entities';
 import { Transactions } from '../../database/transactions';
 import { refuseState } from '../../fields/problems';
+import { LogService } from '../../log/log.service';
 import { LiveService } from '../../live/live.service';
 import { TastingStore } from '../../tastings/tasting.store';
 import { KeysService } from '../keys/keys.service';
@@ -17,6 +18,7 @@ export class UnsealingService {
     private readonly transactions: Transactions,
     private readonly store: TastingStore,
     private readonly keys: KeysService,
+    private readonly log: LogService,
     private readonly audit: AuditService,
     private readonly live: LiveService,
   ) {}
@@ -71,6 +73,7 @@ export class UnsealingService {
         this.audit.record(manager, { by: me.name, action: 'portioning sheet opened', tastingId: id, detail: reason }),
       );
     }
-    return portions(stored, stored.plan.pieces, await this.keys.get(this.transactions.read, id));
+    const { read } = this.transactions;
+    return portions(stored, await this.keys.get(read, id), await this.log.kitchen(read, id));
   }
 }

@@ -1,8 +1,8 @@
 import type { StoredTasting } from '../../tastings/tasting.store';
 import { StepInput } from '../../tastings/design.dto';
 import { Choice, ListOf, Said, SaidTexts } from '../../fields/fields';
-import { MOST_PIECES, MOST_STEPS, PRODUCTS, type Product } from '@jacana/core/bundle';
-import { chainOf } from '@jacana/core/kitchen';
+import { MOST_PIECES, MOST_STEPS, PRODUCTS, type KitchenEntry, type Product } from '@jacana/core/bundle';
+import { chainOf, kitchenState, piecesNow, type PieceNow } from '@jacana/core/kitchen';
 import { rawNumbers } from '@jacana/core/served';
 
 /** What the kitchen may know: methods, pieces and tags. There is no field for a code or a panelist here. */
@@ -14,8 +14,12 @@ export class KitchenPieceView {
   @Said('string') lot: string;
   /** From 1: pieces of one number, one of each method, share a lot, or are parts of one raw piece. */
   @Said('integer') block: number;
-  /** The number of the raw piece that gets this tag. */
+  /** The number of the raw piece that gets this tag; 0 for one that is cooked in the place of another. */
   @Said('integer') raw: number;
+  /** Whether it may be eaten; withdrawn; or given up for another. */
+  @Choice(['stands', 'withdrawn', 'redone'], 'PieceStanding') standing: PieceNow['standing'];
+  /** The piece that it is cooked in place of. */
+  @Said('string', true) insteadOf: string | null;
 }
 
 export class KitchenMethodView {
@@ -47,9 +51,10 @@ export class KitchenView {
   @Said('boolean') halves: boolean;
 }
 
-export function kitchenView({ row, methods, plan }: StoredTasting): KitchenView {
+export function kitchenView({ row, methods, plan }: StoredTasting, log: readonly KitchenEntry[]): KitchenView {
   const { lots, bundled, constants, halves, product } = row.design;
   const lotNames = new Map(lots.map(({ id, name }) => [id, name]));
+  const pieces = piecesNow(plan?.pieces ?? [], kitchenState(log));
   const raw = rawNumbers(plan?.pieces ?? [], halves);
   return {
     product,
@@ -59,10 +64,10 @@ export function kitchenView({ row, methods, plan }: StoredTasting): KitchenView 
       ...{ method: name, note, equipment, reference },
       chain: chainOf({ steps, chain: chain ?? [] }),
       bundled: bundled.filter((one) => one.method === id).map((one) => one.text),
-      pieces: (plan?.pieces ?? [])
+      pieces: pieces
         .filter((piece) => piece.method === id)
-        .map(({ tag, lot, block }) => ({
-          tag,
+        .map(({ tag, lot, block, standing, insteadOf }) => ({
+          ...{ tag, standing, insteadOf },
           lot: lotNames.get(lot ?? '') ?? '',
           block: block + 1,
           raw: raw.get(tag) ?? 0,

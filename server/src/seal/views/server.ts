@@ -1,7 +1,8 @@
 import { ApiProperty } from '@nestjs/swagger';
-import { MOST_PANELISTS, MOST_SETS, type Key, type Piece, type Serving } from '@jacana/core/bundle';
+import { MOST_PANELISTS, MOST_SETS, type Key, type KitchenEntry, type Serving } from '@jacana/core/bundle';
 import { flightOf, servedPortions } from '@jacana/core/served';
 import { Choice, ListOf, Said, SaidTexts } from '../../fields/fields';
+import type { PlanRow } from '../../database/entities';
 import { type StoredTasting, tastingOf } from '../../tastings/tasting.store';
 
 /**
@@ -100,10 +101,15 @@ export function allTrays({ row, plan, panelists }: Planned): SittingTrayView[] {
 }
 
 /** Pieces by sitting, tag and zone, with each code they go under and the seats that are fed. Tags are random, so their order says nothing. */
-export function portions(stored: StoredTasting, pieces: readonly Piece[], key: Key): PortionView[] {
+export function portions(
+  stored: StoredTasting & { plan: PlanRow },
+  key: Key,
+  kitchen: readonly KitchenEntry[],
+): PortionView[] {
   const tasting = tastingOf({ ...stored, methods: [] });
+  const served = servedPortions({ tasting, plan: stored.plan, pieces: stored.plan.pieces, key, kitchen });
   const views = new Map<string, PortionView>();
-  for (const { sitting, tag, zone, code, seat } of servedPortions({ tasting, plan: stored.plan, pieces, key })) {
+  for (const { sitting, tag, zone, code, seat } of served) {
     const name = nameOf(tasting.zones, zone);
     const id = `${sitting} ${tag} ${name} ${code}`;
     const view = views.get(id) ?? { sitting, tag, zone: name, code, seats: [] };

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { api } from '../../client/api';
-import type { KitchenConstantView, KitchenMethodView } from '../../client/api.generated';
+import type { KitchenConstantView, KitchenMethodView, TastingCard } from '../../client/api.generated';
 import { CaveatForm } from '../../caveats/CaveatForm';
 import { CaveatList } from '../../caveats/CaveatList';
 import { useInTasting } from '../../shell/session';
@@ -17,6 +17,7 @@ import { DevicesCard } from './readings/DevicesCard';
 import { MeasuresCard } from './MeasuresCard';
 import { useKitchenNow } from './kitchenClock';
 import { RangeCard } from './range/RangeCard';
+import { RemainingCard } from './RemainingCard';
 import { RunSheetCard, sheetSentence } from './sheet/RunSheetCard';
 
 /** Stage 3, as far as it goes: the kitchen's list of pieces, and what departed from the plan. */
@@ -35,11 +36,7 @@ export function CookPage() {
   return (
     <StageLayout
       sentence={sheet ? sheetSentence(sheet, now) : 'The run sheet is being made.'}
-      support={
-        isLocked
-          ? `${counted(card.pieces, 'piece')} to cook, each under a tag of its own. Number the raw pieces first; “raw 3” gets the tag above it, which was drawn. Keep the tag with the piece from raw to plate. Codes come later, from someone who does not read this page.`
-          : 'Tags are drawn when the plan is locked; until then pieces are counted by method.'
-      }
+      support={supportText(card)}
       margin={<CookMargin tags={tags} isSheet={sheet?.isFeasible ?? false} />}
     >
       {sheet?.isFeasible && range && (
@@ -55,12 +52,18 @@ export function CookPage() {
         </ul>
       </Card>
       {isLocked && <DevicesCard id={card.id} />}
+      {me.role === 'coordinator' && <RemainingCard id={card.id} kitchen={kitchen} />}
       <MeasuresCard id={card.id} kitchen={kitchen} />
       <Constants constants={constants} />
       <CaveatList id={card.id} tags={tags} bundled={bundled} isOwn={me.role !== 'coordinator'} />
     </StageLayout>
   );
 }
+
+const supportText = ({ lockedAt, pieces }: Pick<TastingCard, 'lockedAt' | 'pieces'>): string =>
+  lockedAt === null
+    ? 'Tags are drawn when the plan is locked; until then pieces are counted by method.'
+    : `${counted(pieces, 'piece')} to cook, each under a tag of its own. Number the raw pieces first; “raw 3” gets the tag above it, which was drawn. Keep the tag with the piece from raw to plate. Codes come later, from someone who does not read this page.`;
 
 /** What to do next, and what to watch. */
 function CookMargin({ tags, isSheet }: { tags: readonly string[]; isSheet: boolean }) {
@@ -125,13 +128,16 @@ function MethodPieces({ method }: { method: KitchenMethodView }) {
         <ChainText chain={chain} />
       </div>
       <ul className="flex flex-wrap items-start gap-2">
-        {pieces.map(({ tag, lot, raw }) => (
+        {pieces.map(({ tag, lot, raw, standing, insteadOf }) => (
           <li key={tag} className="text-center">
-            <span className="block rounded border-2 border-ink px-2.5 py-1 font-mono text-xl leading-none font-semibold">
+            <span
+              className={`block rounded border-2 px-2.5 py-1 font-mono text-xl leading-none font-semibold ${standing === 'stands' ? 'border-ink' : 'border-line text-quiet line-through'}`}
+            >
               {tag}
             </span>
             <span className="block max-w-24 text-sm leading-tight text-quiet">
-              {[`raw ${raw}`, lot].filter(Boolean).join(', ')}
+              {[insteadOf ? `instead of ${insteadOf}` : `raw ${raw}`, lot].filter(Boolean).join(', ')}
+              {standing !== 'stands' && ', withdrawn'}
             </span>
           </li>
         ))}

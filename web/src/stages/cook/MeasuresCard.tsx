@@ -15,7 +15,7 @@ export function MeasuresCard({ id, kitchen }: { id: string; kitchen: KitchenView
   const { text, unit, shown } = useDegrees();
   if (!log || log.entries.length === 0) return null;
   const pieces = kitchen.methods.flatMap(({ method, chain, pieces: own }) =>
-    own.map(({ tag }) => ({ tag, method, chain })),
+    own.filter(({ standing }) => standing === 'stands').map(({ tag }) => ({ tag, method, chain })),
   );
   const measures = measuresOf(pieces, kitchenState(log.entries.map(entryOf)), curves);
   const degrees = (value: number): string => (unit === '°C' ? text(value, 1).replace(' °C', '') : String(shown(value)));

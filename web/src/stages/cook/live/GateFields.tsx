@@ -1,5 +1,5 @@
 import type { GateDecision } from '@jacana/core/bundle';
-import { gateCheck, pieceOf } from '@jacana/core/kitchen';
+import { freeTag, gateCheck, pieceOf } from '@jacana/core/kitchen';
 import { useState } from 'react';
 import { api } from '../../../client/api';
 import type { StepInput } from '../../../client/api.generated';
@@ -64,6 +64,7 @@ export function GateFields({ piece, day, chain, write }: GateFieldsProps) {
         value={because}
         onChange={(event) => setBecause(event.target.value)}
       />
+      {state.gate?.decision === 'withdrawn' && <CookAgain piece={piece} day={day} write={write} />}
       <div className="mt-2 flex flex-wrap gap-2">
         <Button
           look={mayPass ? 'main' : 'plain'}
@@ -81,5 +82,26 @@ export function GateFields({ piece, day, chain, write }: GateFieldsProps) {
         </Button>
       </div>
     </fieldset>
+  );
+}
+
+/** Another piece in the place of one that was withdrawn, under a tag that nobody has used. */
+function CookAgain({ piece, day, write }: Omit<GateFieldsProps, 'chain'>) {
+  const { card } = useInTasting();
+  const { data: kitchen } = api.useGetKitchenQuery({ id: card.id });
+  const again = day.state.redone.get(piece);
+  if (again) return <p className="mt-1">{again} is cooked in its place.</p>;
+  const taken = (kitchen?.methods ?? []).flatMap(({ pieces }) => pieces.map(({ tag }) => tag));
+  const as = freeTag([...taken, ...day.state.redone.values()]);
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-3">
+      <Button
+        className="min-h-12!"
+        onClick={() => write({ kind: 'redone', piece, as }, `${as} is cooked in place of ${piece}`)}
+      >
+        Cook another in its place, as {as}
+      </Button>
+      <p className="text-sm text-quiet">Without one, its portions are cut from the pieces that remain.</p>
+    </div>
   );
 }

@@ -17,7 +17,8 @@ import {
 import { useDrafting } from '../../../drafting/draft';
 import { useReckoned } from '../../../reckoning/useReckoned';
 import { Card } from '../../../ui/Card';
-import { enoughPeople, type PowerCurve, powerCurve, sizedPlan, sizeInWords, timesIn100 } from './powerCurve';
+import { sizedPlan, sizeInWords, timesIn100 } from '../../../reckoning/sizedPlan';
+import { enoughPeople, type PowerCurve, powerCurve } from './powerCurve';
 
 /** What this many people and pieces can find, live as the sliders move. */
 export function PowerCard() {
