@@ -278,7 +278,15 @@ describe('what was measured, by method', () => {
       held: { mean: 6, interval: null },
     });
     expect(fast).toMatchObject({ cookLoss: { n: 1, interval: null }, heated: { mean: 12 } });
-    expect(none).toEqual({ method: 'None', pieces: 1, cookLoss: null, highest: null, heated: null, held: null });
+    expect(none).toEqual({
+      method: 'None',
+      pieces: 1,
+      cookLoss: null,
+      ended: null,
+      highest: null,
+      heated: null,
+      held: null,
+    });
   });
 
   it('does not count a piece that is still in the heat', () => {

@@ -1,11 +1,14 @@
 import {
   COMPOSITIONS,
+  cookedTo,
   coreOf,
   evenly,
+  expectedRise,
   materialOf,
   SHAPES,
   stepped,
   timeToTarget,
+  usualBody,
   type Around,
   type Body,
 } from '../../src/kitchen';
@@ -111,5 +114,48 @@ describe('time to target', () => {
         90,
       ).kind,
     ).not.toBe('expected');
+  });
+});
+
+describe('how much warmer it gets once it is out', () => {
+  const heats = [
+    { product: 'fish' as const, around: { celsius: 110, coefficient: 28 }, thickness: 0.03, target: 50 },
+    { product: 'red-meat' as const, around: { celsius: 200, coefficient: 28 }, thickness: 0.06, target: 54 },
+    { product: 'vegetable' as const, around: { celsius: 100, coefficient: 700 }, thickness: 0.07, target: 85 },
+  ];
+  const curveOf = ({ product, around, thickness, target }: (typeof heats)[number], times: number, share = 0.6) => {
+    const body = { ...usualBody(product), thickness };
+    const heat = { ...around, coefficient: around.coefficient * times };
+    const truth = cookedTo({ body, start: 5, around: heat, target });
+    const upTo = share * (truth.minutesToTarget ?? NaN);
+    const readings = truth.curve.filter(({ minutes }) => minutes <= upTo);
+    return { truth, readings: readings.map(({ minutes, core }) => ({ minutes, celsius: core })) };
+  };
+
+  it.each(heats)('is found from the curve alone where the heat is as usual: $product', (heat) => {
+    const { truth, readings } = curveOf(heat, 1);
+    const said = expectedRise({ readings, around: heat.around, body: usualBody(heat.product), target: heat.target });
+    expect(Math.abs((said?.rise ?? NaN) - (truth.carryOver ?? NaN))).toBeLessThan(0.3);
+    expect(Math.abs((said?.pullAt ?? NaN) - (truth.pullAt ?? NaN))).toBeLessThan(0.3);
+  });
+
+  it.each([0.67, 1.5])('is between half of it and twice it where heat comes %f times as fast as usual', (times) => {
+    for (const heat of heats) {
+      const { truth, readings } = curveOf(heat, times);
+      const said = expectedRise({ readings, around: heat.around, body: usualBody(heat.product), target: heat.target });
+      const rise = truth.carryOver ?? NaN;
+      expect((said?.rise ?? NaN) / rise).toBeGreaterThan(0.5);
+      expect((said?.rise ?? NaN) / rise).toBeLessThan(2);
+    }
+  });
+
+  it('is not said early, nor of what is not heated', () => {
+    const [heat] = heats;
+    const { readings } = curveOf(heat, 1, 0.3);
+    const body = usualBody(heat.product);
+    expect(expectedRise({ readings, around: heat.around, body, target: 50 })).toBeNull();
+    expect(
+      expectedRise({ readings: curveOf(heat, 1).readings, around: { celsius: 40, coefficient: 28 }, body, target: 50 }),
+    ).toBeNull();
   });
 });

@@ -8,7 +8,7 @@
  * Common practice, no source.
  *
  * @example
- * piecesNow([{ tag: 'K4', method: 'm', lot: null, block: 0 }], kitchenState([])) // [{ tag: 'K4', method: 'm', lot: null, block: 0, standing: 'stands', insteadOf: null }]
+ * piecesNow([{ tag: 'K4', method: 'm', lot: null, block: 0 }], kitchenState([]))[0].standing // 'stands'
  */
 import type { Piece } from '../../tasting';
 import type { KitchenState } from './state';

@@ -7,7 +7,7 @@
  * Common practice, no source.
  *
  * @example
- * aroundOf(undefined) // { celsius: 22, coefficient: 10 }
+ * aroundOf(undefined).celsius // 22
  */
 import type { ChainStep, Product } from '../../tasting';
 import type { Around, Body } from './conduction';

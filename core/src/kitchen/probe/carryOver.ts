@@ -5,8 +5,8 @@
  * comes to the temperature that was read, in the time that it took. Of that piece the rise at rest follows.
  *
  * Use it for one piece in steady heat that is well on its way, not where it was turned, moved or opened: then the
- * gradient in it is another. It is an estimate of a few degrees, to about half of itself (simulated cooks whose
- * surroundings were misjudged by a third, core/test/kitchen/probe.test.ts).
+ * gradient in it is another. It is an estimate: half of it or twice it is possible (simulated cooks whose
+ * surroundings were misjudged by half, core/test/kitchen/probe.test.ts).
  *
  * Source: conduction as in `heat/conduction.ts`.
  *

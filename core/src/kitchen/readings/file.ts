@@ -9,7 +9,7 @@
  *
  * @example
  * cellsOf('t;core\n0;20,5').headings // ['t', 'core']
- * readTable([['0', '20.5'], ['1', '']], { time: 0, counts: 'minutes', start: 0, offsetSeconds: 0, channels: [{ column: 1, channel: 1 }], unit: '°C' }).series[0].readings // [{ at: 0, value: 20.5 }]
+ * readTable([['0', '20.5'], ['1', '']], { time: 0, counts: 'minutes', start: 0, offsetSeconds: 0, channels: [{ column: 1, channel: 1 }], unit: '°C' }).series[0].readings.length // 1
  */
 import Papa from 'papaparse';
 import { LIMITS } from '../../tasting';

@@ -8,7 +8,7 @@
  * Common practice, no source.
  *
  * @example
- * readingsOf(minuteOf({ device: 'Thermometer', channel: 1, measures: 'celsius' }, 0, [{ at: 1500, value: 20.1 }])) // [{ at: 1500, value: 20.1 }]
+ * readingsOf(minuteOf({ device: 'Thermometer', channel: 1, measures: 'celsius' }, 0, [{ at: 1500, value: 20.1 }]))[0].at // 1500
  */
 import type { ReadingMinute } from '../../tasting';
 

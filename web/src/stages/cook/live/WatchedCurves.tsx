@@ -67,7 +67,7 @@ function Rise(props: RiseProps) {
   return (
     <p className="text-sm">
       {more}
-      {pull}. <span className="text-quiet">By conduction, within about half of it.</span>
+      {pull}. <span className="text-quiet">By conduction; half or twice that rise is possible.</span>
     </p>
   );
 }

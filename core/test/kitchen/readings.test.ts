@@ -1,0 +1,162 @@
+import {
+  byMinute,
+  cellsOf,
+  merged,
+  minuteOf,
+  readingsOf,
+  readTable,
+  thinned,
+  thinnedPoints,
+  type TableMapping,
+} from '../../src/kitchen';
+import { readingsHeading, readingsLines } from '../../src/tidy';
+
+const channel = { device: 'Logger', channel: 3, measures: 'celsius' as const };
+const start = Date.parse('2026-11-26T16:00:00.000Z');
+
+describe('minutes of readings', () => {
+  it('give back what was put in, to the millisecond', () => {
+    const readings = [0, 1234, 59_999, 60_000, 121_500].map((ms, at) => ({ at: start + ms, value: 20 + at / 10 }));
+    const minutes = [...byMinute(readings)].map(([minute, own]) => minuteOf(channel, minute, own));
+    expect(minutes.map(({ minute }) => minute.slice(11, 16))).toEqual(['16:00', '16:01', '16:02']);
+    expect(minutes.flatMap(readingsOf)).toEqual(readings);
+  });
+
+  it('keep the first of what came twice, in the order of time', () => {
+    const at = (second: number, value: number) => ({ at: start + 1000 * second, value });
+    expect(merged([at(1, 20), at(3, 21)], [at(3, 99), at(2, 20.5), at(2, 77), at(1, 20)])).toEqual([
+      at(1, 20),
+      at(2, 20.5),
+      at(3, 21),
+    ]);
+  });
+});
+
+describe('a thinned curve', () => {
+  const readings = Array.from({ length: 10_000 }, (_, at) => ({
+    at: start + 1000 * at,
+    value: at === 7777 ? 95 : at === 4321 ? -3 : 20 + at / 1000,
+  }));
+
+  it('keeps every extreme, whatever is left out', () => {
+    const points = thinned(readings, 200);
+    expect(points).toHaveLength(200);
+    expect(Math.max(...points.map(({ most }) => most))).toBe(95);
+    expect(Math.min(...points.map(({ least }) => least))).toBe(-3);
+    expect(points.reduce((sum, { count }) => sum + count, 0)).toBe(10_000);
+    const mean = points.reduce((sum, point) => sum + point.mean * point.count, 0) / 10_000;
+    expect(mean).toBeCloseTo(readings.reduce((sum, { value }) => sum + value, 0) / 10_000, 9);
+  });
+
+  it('leaves gaps as gaps, and short curves as they are', () => {
+    const broken = readings.filter(({ at }) => at < start + 1_000_000 || at > start + 9_000_000);
+    const points = thinned(broken, 200);
+    expect(points.filter(({ at }) => at > start + 1_000_000 && at < start + 9_000_000)).toEqual([]);
+    expect(thinned(readings.slice(0, 5), 200).map(({ mean }) => mean)).toEqual(
+      readings.slice(0, 5).map(({ value }) => value),
+    );
+    expect(thinned([], 200)).toEqual([]);
+  });
+
+  it('is the same by way of minutes as far as extremes go', () => {
+    const minutes = [...byMinute(readings)].map(([, own]) => thinned(own, 1)[0]);
+    const points = thinnedPoints(minutes, 40);
+    expect(points.length).toBeLessThanOrEqual(40);
+    expect([Math.min(...points.map((one) => one.least)), Math.max(...points.map((one) => one.most))]).toEqual([-3, 95]);
+  });
+});
+
+describe('a file of another logger', () => {
+  const mapping = (more: Partial<TableMapping> = {}): TableMapping => ({
+    ...{ time: 0, counts: 'clock', start, zoneMinutes: 0, offsetSeconds: 0, unit: '°C' },
+    channels: [
+      { column: 1, channel: 1 },
+      { column: 2, channel: 5 },
+    ],
+    ...more,
+  });
+
+  it('is read by its columns, empty cells staying gaps', () => {
+    const { headings, rows } = cellsOf(
+      '\uFEFFtime;oven;"core, P6"\n2026-11-26 16:00:00;21,5;4.1\n2026-11-26 16:00:10;;4,2\n2026-11-26 16:05:00;180;x\n',
+    );
+    expect(headings).toEqual(['time', 'oven', 'core, P6']);
+    const read = readTable(rows, mapping());
+    expect(read.series).toEqual([
+      {
+        channel: 1,
+        readings: [
+          { at: start, value: 21.5 },
+          { at: start + 300_000, value: 180 },
+        ],
+      },
+      {
+        channel: 5,
+        readings: [
+          { at: start, value: 4.1 },
+          { at: start + 10_000, value: 4.2 },
+        ],
+      },
+    ]);
+    expect(read).toMatchObject({ empty: 1, longestGap: 300, linesLeftOut: 0 });
+    expect(read.problems).toEqual([{ line: 3, text: '"x" is no temperature.' }]);
+  });
+
+  it.each([
+    [{ counts: 'seconds' as const }, '90', start + 90_000],
+    [{ counts: 'minutes' as const }, '1.5', start + 90_000],
+    [{ counts: 'minutes' as const, offsetSeconds: -30 }, '1,5', start + 60_000],
+    [{}, '2026-11-26T17:00:00+01:00', start],
+    [{ zoneMinutes: 60 }, '2026-11-26 17:00', start],
+    [{ offsetSeconds: 5 }, '2026-11-26T16:00:00.250Z', start + 5250],
+  ])('with %j reads the time %s', (more, time, expected) => {
+    const read = readTable([[time, '20', '21']], mapping(more));
+    expect(read.series[0].readings).toEqual([{ at: expected, value: 20 }]);
+  });
+
+  it.each(['2026-13-40 16:00', '2026-11-26 24:10', '2026-11-26 16:61', 'soon', '', '26/11/2026 16:00'])(
+    'takes %j for no time',
+    (time) => {
+      const read = readTable([[time, '20', '21']], mapping());
+      expect(read.series[0].readings).toEqual([]);
+      expect(read.linesLeftOut).toBe(1);
+    },
+  );
+
+  it('turns Fahrenheit into °C, and leaves out what cannot have been measured', () => {
+    const read = readTable(
+      [
+        ['2026-11-26 16:00', '212', '145 °F'],
+        ['2026-11-26 16:01', '9999', '1e3'],
+      ],
+      mapping({ unit: '°F' }),
+    );
+    expect(read.series.map(({ readings }) => readings.map(({ value }) => value))).toEqual([[100], [62.78, 537.78]]);
+    expect(read.problems).toHaveLength(1);
+  });
+
+  it('calls columns by their number where the first line has numbers', () => {
+    expect(cellsOf('0,20.1\n1,20.2').headings).toEqual(['Column 1', 'Column 2']);
+    expect(cellsOf('').rows).toEqual([]);
+  });
+});
+
+it('goes out as CSV with the piece that the probe was in', () => {
+  const minute = minuteOf(channel, start / 60_000, [
+    { at: start, value: 20 },
+    { at: start + 30_000, value: 20.5 },
+    { at: start + 50_000, value: 21 },
+  ]);
+  const span = { device: 'Logger', channel: 3, where: 'core' as const };
+  const spans = [
+    { ...span, piece: 'K4', from: '2026-11-26T16:00:20.000Z', to: '2026-11-26T16:00:40.000Z' },
+    { ...span, channel: 4, piece: 'L2', from: '2026-11-26T15:00:00.000Z', to: null },
+  ];
+  expect(readingsHeading().trim()).toMatch(/at,device,channel,piece,where,value,unit$/);
+  expect(readingsLines([minute], spans).trim().split('\n')).toEqual([
+    '2026-11-26T16:00:00.000Z,Logger,3,,,20,°C',
+    '2026-11-26T16:00:30.000Z,Logger,3,K4,core,20.5,°C',
+    '2026-11-26T16:00:50.000Z,Logger,3,,,21,°C',
+  ]);
+  expect(readingsLines([{ ...minute, device: '=cmd()' }], [])).toContain("'=cmd()");
+});
