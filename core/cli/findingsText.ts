@@ -29,10 +29,31 @@ export function findingsText(found: Findings): string {
     ),
     ...(sectionOf(found, 'zones') ?? []).map(({ zone, sentence }) => `${zone} by itself (explored): ${sentence}`),
     ...(sectionOf(found, 'collected') ?? []).flatMap((one) => collectedLines(one, names)),
+    ...kitchenLines(found, names),
     ...(sectionOf(found, 'limits') ?? []).map((limit) => `- ${limit.text}`),
     `Fingerprint ${found.fingerprint.matches ? 'matches' : 'DOES NOT MATCH'}: ${found.fingerprint.stated}`,
     `Next: ${sectionOf(found, 'next')?.text ?? ''}`,
   ].join('\n');
+}
+
+/** What the kitchen measured, by method. */
+function kitchenLines(found: Findings, names: ReadonlyMap<string, string>): string[] {
+  const kitchen = sectionOf(found, 'kitchen');
+  if (!kitchen) return [];
+  const line = (parts: readonly (string | null)[]): string => parts.filter((part) => part !== null).join(', ');
+  return [
+    'Measured in the kitchen (means over pieces):',
+    ...kitchen.methods.map(({ method, cookLoss, ended, highest, heated, held }) => {
+      const said = line([
+        cookLoss && `${decimal(100 * cookLoss.mean, 1)} % lost`,
+        ended && `core ${decimal(ended.mean, 1)} °C at the end`,
+        highest && `highest ${decimal(highest.mean, 1)} °C`,
+        heated && `${decimal(heated.mean, 0)} min in the heat`,
+        held && `${decimal(held.mean, 0)} min to the plate`,
+      ]);
+      return `  ${names.get(method)}: ${said || 'nothing'}`;
+    }),
+  ];
 }
 
 /** A question that nothing is concluded from: what was answered, as it is. */

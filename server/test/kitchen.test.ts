@@ -231,7 +231,7 @@ describe('the kitchen log', () => {
     const [tag] = await tagsOf(id);
     await tap('server', id, { kind: 'mass', piece: tag, grams: 400 }).expect(403);
     await running.as.server.get(`/api/tastings/${id}/kitchen-log`).expect(403);
-    await running.as.reader.get(`/api/tastings/${id}/kitchen-log`).expect(403);
+    await running.as.reader.get(`/api/tastings/${id}/kitchen-log`).expect(404);
     await running.as.reader.get(`/api/tastings/${id}/run-sheet`).expect(403);
   });
 

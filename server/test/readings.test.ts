@@ -154,8 +154,10 @@ describe('who may send', () => {
   it('is neither servers nor readers, who read none of it either', async () => {
     const { id } = await opened();
     for (const who of ['server', 'reader'] as const) {
-      for (const path of ['devices', 'curves', 'readings.csv'])
+      for (const path of ['devices', 'readings.csv'])
         await running.as[who].get(`/api/tastings/${id}/${path}`).expect(403);
+      // Readers may see curves of what is unsealed.
+      await running.as[who].get(`/api/tastings/${id}/curves`).expect(who === 'reader' ? 404 : 403);
       await running.as[who].post(`/api/tastings/${id}/devices`).send({ name: 'X', measures: 'celsius' }).expect(403);
       await running.as[who].delete(`/api/tastings/${id}/devices/Logger`).expect(403);
       await running.as[who]

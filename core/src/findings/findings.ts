@@ -6,6 +6,7 @@ import type { NoTest } from '../inference';
 import { winnerText } from './chances';
 import { claimOf, methodSupport } from './claim';
 import { collected, isAnalysed } from './collected';
+import { kitchenFinding } from './kitchen';
 import { likenessSentence } from './likeness';
 import { likingFinding } from './liking';
 import { limits } from './limits';
@@ -116,10 +117,12 @@ type Found = Pick<Findings, 'verdict' | 'people' | 'leftOut' | 'sections'>;
 /** Sections that all findings have, whatever was planned. */
 function sharedSections(bundle: TastingBundle, key: Key): Section[] {
   const zones = zoneAnswers(bundle, key);
+  const kitchen = kitchenFinding(bundle, key);
   const others = collected(bundle, key, (item) => isAnalysed(bundle, item));
   return [
     ...(zones.length > 0 ? [section('zones', 'explored', zones)] : []),
     ...(others.length > 0 ? [section('collected', 'explored', others)] : []),
+    ...(kitchen ? [section('kitchen', 'explored', kitchen)] : []),
   ];
 }
 

@@ -7,6 +7,7 @@ import type {
   RankSumPair,
 } from '../inference';
 import type { Collected } from './collected';
+import type { KitchenFinding } from './kitchen';
 import type { LikingFinding } from './liking';
 import type { Limit } from './limits';
 import type { NextStep } from './nextStep';
@@ -66,6 +67,7 @@ export interface SectionData {
   practical: PracticalPick;
   zones: ZoneAnswer[];
   collected: Collected[];
+  kitchen: KitchenFinding;
   orders: { positionImbalance: number; carryOverImbalance: number };
   sensitivity: Sensitivity[];
   limits: Limit[];

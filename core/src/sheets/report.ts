@@ -5,9 +5,11 @@ import {
   sectionOf,
   similarityText,
   type Findings,
+  type KitchenFinding,
   type Profiled,
   type Telling,
 } from '../findings';
+import type { MeanWithInterval } from '../inference';
 import { counted, type Block, type Column, type Sheet } from './sheet';
 
 const decimal = (value: number | null | undefined, digits: number): string =>
@@ -241,12 +243,39 @@ const caveatTable = ({ caveats }: Findings): Block => ({
   ]),
 });
 
+/** What the kitchen measured, pieces as the unit, beside liking. */
+function kitchenTable({ methods }: KitchenFinding, nameOf: (id: string) => string): Block {
+  const said = (found: MeanWithInterval | null, times = 1): string => {
+    if (found === null) return '';
+    const [low, high] = found.interval ?? [null, null];
+    const mean = decimal(times * found.mean, 1);
+    return low === null || high === null ? mean : `${mean} (${decimal(times * low, 1)} to ${decimal(times * high, 1)})`;
+  };
+  return {
+    kind: 'table',
+    above: 'Measured in the kitchen: means over pieces, with intervals of 95 %, beside mean liking',
+    columns: [
+      { name: 'Method', isWide: true },
+      ...['Liking', 'Mass lost, %', 'Core at the end, °C', 'Highest, °C', 'In the heat, min', 'Then held, min'].map(
+        number,
+      ),
+    ],
+    rows: methods.map(({ method, liking, cookLoss, ended, highest, heated, held }) => [
+      nameOf(method),
+      liking === null ? '' : decimal(liking, 1),
+      said(cookLoss, 100),
+      ...[ended, highest, heated, held].map((one) => said(one)),
+    ]),
+  };
+}
+
 /** What was looked at after unsealing, told apart from what was planned. */
 function exploredBlocks(found: Findings): Block[] {
   const zones = sectionOf(found, 'zones') ?? [];
   const others = sectionOf(found, 'collected') ?? [];
   const practical = sectionOf(found, 'practical');
-  if (zones.length + others.length === 0 && !practical) return [];
+  const kitchen = sectionOf(found, 'kitchen');
+  if (zones.length + others.length === 0 && !practical && !kitchen) return [];
   const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
   return [
     { kind: 'heading', text: 'Looked at after unsealing: hints, not the planned answer' },
@@ -256,6 +285,7 @@ function exploredBlocks(found: Findings): Block[] {
       look: 'plain',
     })),
     ...(practical ? [{ kind: 'text' as const, text: practical.sentence, look: 'plain' as const }] : []),
+    ...(kitchen ? [kitchenTable(kitchen, nameOf)] : []),
     ...others.flatMap(({ ask, methods, comments }): Block[] => [
       {
         kind: 'facts',

@@ -27,6 +27,7 @@ const SECTIONS: readonly SectionId[] = [
   'practical',
   'zones',
   'collected',
+  'kitchen',
   'orders',
   'sensitivity',
   'limits',

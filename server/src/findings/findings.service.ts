@@ -8,6 +8,7 @@ import { Transactions } from '../database/transactions';
 import { refuseState } from '../fields/problems';
 import { WorkersService } from '../jobs/workers.service';
 import { LiveService } from '../live/live.service';
+import { CurvesService } from '../readings/curves.service';
 import { AccessService } from '../seal/access/access.service';
 import { BundlesService } from '../seal/bundles/bundles.service';
 
@@ -21,6 +22,7 @@ export class FindingsService {
     private readonly transactions: Transactions,
     private readonly access: AccessService,
     private readonly bundles: BundlesService,
+    private readonly curves: CurvesService,
     private readonly workers: WorkersService,
     private readonly live: LiveService,
   ) {}
@@ -30,9 +32,10 @@ export class FindingsService {
     const { row } = await this.access.knownTo(me.role, id);
     if (!row.unsealedAt)
       throw refuseState('sealed', 'The key is sealed. Close the tasting and unseal it to read the findings.');
-    const bundle = await this.bundles.bundle(this.transactions.read, id);
+    const { read } = this.transactions;
+    const bundle = await this.curves.filled(read, id, await this.bundles.bundle(read, id));
     const bundleHash = createHash('sha256').update(JSON.stringify(bundle)).digest('hex');
-    const snapshot = await this.transactions.read.findOneBy(SnapshotRow, { tastingId: id });
+    const snapshot = await read.findOneBy(SnapshotRow, { tastingId: id });
     if (snapshot?.bundleHash === bundleHash && snapshot.engine === ENGINE)
       return JSON.parse(snapshot.findings) as Findings;
     return this.compute(id, bundle, bundleHash, signal);

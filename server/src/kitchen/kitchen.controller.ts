@@ -50,8 +50,9 @@ export class KitchenController {
     return this.ranges.save(id, saved, me);
   }
 
+  /** Readers know only of tastings that are unsealed. */
   @Get('kitchen-log')
-  @Allow('coordinator', 'kitchen')
+  @Allow('coordinator', 'kitchen', 'reader')
   @Answers(KitchenLogView)
   getKitchenLog(@Param('id') id: string, @SignedIn() me: Me): Promise<KitchenLogView> {
     return this.log.read(id, me);

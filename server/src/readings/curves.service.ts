@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { KitchenEntry, ReadingMinute } from '@jacana/core/bundle';
+import { digestOf, type ReadingMinute, type TastingBundle } from '@jacana/core/bundle';
 import {
   kitchenState,
   MINUTE_MS,
@@ -15,7 +15,7 @@ import { Between, type EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { DeviceRow, ReadingRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
-import { entryOf, LogService } from '../log/log.service';
+import { LogService } from '../log/log.service';
 import { AccessService } from '../seal/access/access.service';
 import type { CurvesView, CurveView } from './readings.dto';
 import { minuteOfRow } from './readings.service';
@@ -52,6 +52,13 @@ export class CurvesService {
     for await (const minutes of this.minutes(this.transactions.read, id)) yield readingsLines(minutes, spans);
   }
 
+  /** A bundle with all that was measured, and the digest that follows. */
+  async filled(read: EntityManager, id: string, bundle: TastingBundle): Promise<TastingBundle> {
+    const readings: ReadingMinute[] = [];
+    for await (const minutes of this.minutes(read, id)) readings.push(...minutes);
+    return { ...bundle, readings, digest: digestOf({ ...bundle, readings }) };
+  }
+
   /** All that was measured, in parts, by device, channel and time. */
   async *minutes(read: EntityManager, tastingId: string): AsyncGenerator<ReadingMinute[]> {
     const devices = await read.find(DeviceRow, { where: { tastingId }, order: { name: 'ASC' } });
@@ -66,8 +73,7 @@ export class CurvesService {
   }
 
   private async spans(read: EntityManager, id: string): Promise<ProbeSpan[]> {
-    const rows = await this.log.rows(read, id, 'kitchen');
-    return kitchenState(rows.map((row) => entryOf<KitchenEntry>(row))).probes;
+    return kitchenState(await this.log.kitchen(read, id)).probes;
   }
 
   private async curve(read: EntityManager, tastingId: string, span: ProbeSpan, most: number): Promise<CurveView> {

@@ -76,7 +76,9 @@ export class CurvesController {
     return this.readings.add(device, body.readings);
   }
 
+  /** Readers know only of tastings that are unsealed. */
   @Get('curves')
+  @Allow('coordinator', 'kitchen', 'reader')
   @ApiQuery({ name: 'piece', required: false, type: String })
   @Answers(CurvesView)
   getCurves(@Param('id') id: string, @Query('piece') piece: unknown, @SignedIn() me: Me): Promise<CurvesView> {

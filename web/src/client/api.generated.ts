@@ -1292,6 +1292,7 @@ export type SectionId =
   | 'practical'
   | 'zones'
   | 'collected'
+  | 'kitchen'
   | 'orders'
   | 'sensitivity'
   | 'limits'

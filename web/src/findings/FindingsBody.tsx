@@ -1,6 +1,7 @@
 import { plannedView, rankingView, sectionOf, type Findings } from '@jacana/core/findings';
 import { CollectedCard } from './CollectedCard';
 import { Explored } from './Explored';
+import { KitchenCard } from './KitchenCard';
 import { PairTable } from './PairTable';
 import { PlannedFigures } from './PlannedFigures';
 import { RankChart } from './RankChart';
@@ -13,12 +14,15 @@ export function FindingsBody({ found }: { found: Findings }) {
   const [ranking, planned] = [rankingView(found), plannedView(found)];
   const zones = sectionOf(found, 'zones') ?? [];
   const others = sectionOf(found, 'collected') ?? [];
+  const kitchen = sectionOf(found, 'kitchen');
+  const cooked = kitchen && <KitchenCard kitchen={kitchen} methods={found.methods} />;
   const also = others.length > 0 && <CollectedCard collected={others} methods={found.methods} />;
   if (planned)
     return (
       <>
         <PlannedFigures found={planned} />
         <ZonesCard zones={zones} />
+        {cooked}
         {also}
         <PlannedPrint found={planned} />
       </>
@@ -30,6 +34,7 @@ export function FindingsBody({ found }: { found: Findings }) {
       <PanelistRankings found={ranking} />
       {ranking.pairs.length > 0 && <PairTable found={ranking} />}
       <Explored found={ranking} zones={zones} />
+      {cooked}
       {also}
       <SmallPrint found={ranking} />
     </>

@@ -1,11 +1,17 @@
-import type { RankingView } from '@jacana/core/findings';
+import { sectionOf, type CookedPiece, type RankingView } from '@jacana/core/findings';
+import { useState, type ReactNode } from 'react';
 import { methodLook } from '../look/methodLook';
 import { Card } from '../ui/Card';
 import { Pad } from '../ui/Pad';
+import { PieceDialog } from './KitchenCard';
 
 /** Every panelist's own ranking: pads from most to least liked; ties stand close together. */
 export function PanelistRankings({ found }: { found: RankingView }) {
   const { panelists, methods } = found;
+  const [open, setOpen] = useState<CookedPiece | null>(null);
+  const pieces = sectionOf(found, 'kitchen')?.pieces ?? [];
+  const pieceFor = (method: string, seat: number): CookedPiece | undefined =>
+    pieces.find((piece) => piece.method === method && piece.seats.includes(seat));
   if (panelists.length === 0) return null;
   return (
     <Card
@@ -25,10 +31,13 @@ export function PanelistRankings({ found }: { found: RankingView }) {
                     title={methods[place].name}
                     className={isTied ? '-ml-1' : at > 0 ? 'ml-1.5' : ''}
                   >
-                    <Pad size={24} colour={methodLook(place).colour} notch={methodLook(place).notch} />
-                    <span className="sr-only">
-                      {methods[place].name}, rank {panelist.ranks[place]}
-                    </span>
+                    <Sample
+                      piece={pieceFor(methods[place].id, panelist.seat)}
+                      text={`${methods[place].name}, rank ${panelist.ranks[place]}`}
+                      onOpen={setOpen}
+                    >
+                      <Pad size={24} colour={methodLook(place).colour} notch={methodLook(place).notch} />
+                    </Sample>
                   </li>
                 );
               })}
@@ -47,7 +56,32 @@ export function PanelistRankings({ found }: { found: RankingView }) {
           </li>
         ))}
       </ul>
+      {open && <PieceDialog piece={open} onClose={() => setOpen(null)} />}
     </Card>
+  );
+}
+
+interface SampleProps {
+  /** The piece that it was cut from, where the kitchen wrote one down. */
+  piece: CookedPiece | undefined;
+  text: string;
+  onOpen: (piece: CookedPiece) => void;
+  children: ReactNode;
+}
+
+/** One sample of a ranking; a tap leads to the piece that it was cut from. */
+function Sample({ piece, text, onOpen, children }: SampleProps) {
+  if (!piece)
+    return (
+      <>
+        {children}
+        <span className="sr-only">{text}</span>
+      </>
+    );
+  return (
+    <button type="button" className="block" aria-label={`${text}, piece ${piece.tag}`} onClick={() => onOpen(piece)}>
+      {children}
+    </button>
   );
 }
 

@@ -10,15 +10,37 @@
  * @example
  * expectedEnds([], kitchenState([]), new Map(), 0).size // 0
  */
-import type { ChainStep } from '../../tasting';
+import type { ChainStep, ReadingMinute } from '../../tasting';
 import { towards, type PublishedLimit, type TimedReading } from '../limits';
 import { timeToTarget, type TimeToTarget } from '../probe';
-import type { CurvePoint } from '../readings';
+import { readingsOf, thinned, type CurvePoint } from '../readings';
 import { isOver, pieceOf, type KitchenState, type ProbeSpan } from './state';
 
 /** What a probe showed while it was in a piece; gaps have no points. */
 export interface Curve extends ProbeSpan {
   points: readonly CurvePoint[];
+}
+
+/** Points of a curve that is made from readings. */
+const POINTS = 600;
+
+/** What probes showed while they were in pieces, out of all that was measured. */
+export function curvesOf(readings: readonly ReadingMinute[], spans: readonly ProbeSpan[]): Curve[] {
+  const channels = new Map<string, ReadingMinute[]>();
+  for (const minute of readings) {
+    const name = `${minute.device} ${minute.channel}`;
+    const own = channels.get(name) ?? [];
+    own.push(minute);
+    channels.set(name, own);
+  }
+  return spans.map((span) => {
+    const [from, to] = [Date.parse(span.from), span.to === null ? Infinity : Date.parse(span.to)];
+    const own = (channels.get(`${span.device} ${span.channel}`) ?? [])
+      .flatMap(readingsOf)
+      .filter(({ at }) => at >= from && at <= to)
+      .sort((one, other) => one.at - other.at);
+    return { ...span, points: thinned(own, POINTS) };
+  });
 }
 
 export interface ExpectedEnd {

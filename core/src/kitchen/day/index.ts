@@ -2,6 +2,7 @@ export { actionsOf, chainName, type Action, type PlannedStep } from './actions';
 export {
   coreAt,
   cores,
+  curvesOf,
   dueByProbe,
   expectedEnds,
   isLimitMet,
@@ -13,6 +14,7 @@ export { gateCheck, limitFor, type GateCheck } from './gate';
 export { measuresOf, type MethodMeasures } from './measures';
 export { freeTag, piecesNow, standsFor, type PieceNow, type PiecesState } from './pieces';
 export { proposalsOf, type Planned as PlannedDay, type Proposal } from './proposals';
+export { entryText } from './say';
 export {
   cookLossOf,
   isOver,

@@ -5,8 +5,8 @@ import { useDegrees } from '../../shell/degrees';
 import { Card } from '../../ui/Card';
 import { TableHead } from '../../ui/TableHead';
 import { buttonClass } from '../../ui/Button';
-import { useCurves } from './readings/curves';
-import { entryOf } from './live/day';
+import { useCurves } from '../../kitchen/curves';
+import { entryOf } from '../../kitchen/entry';
 
 /** What was measured, by method, pieces as the unit; nothing where nothing was. */
 export function MeasuresCard({ id, kitchen }: { id: string; kitchen: KitchenView }) {

@@ -1,7 +1,7 @@
 import type { RunSheetView } from '../../../client/api.generated';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
-import { clockText } from '../sheet/clock';
+import { clockText } from '../../../kitchen/clock';
 import type { Day } from './day';
 
 interface AnewProps {

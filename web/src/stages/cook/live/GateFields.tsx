@@ -7,7 +7,7 @@ import { useDegrees } from '../../../shell/degrees';
 import { useInTasting } from '../../../shell/session';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
-import { useCurves } from '../readings/curves';
+import { useCurves } from '../../../kitchen/curves';
 import type { Day } from './day';
 import type { Tapped } from './kitchenPost';
 

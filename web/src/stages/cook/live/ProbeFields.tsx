@@ -5,8 +5,8 @@ import { useDegrees } from '../../../shell/degrees';
 import { useInTasting } from '../../../shell/session';
 import { Button } from '../../../ui/Button';
 import { SelectField } from '../../../ui/SelectField';
-import { CurveChart } from '../readings/CurveChart';
-import { endText, useCurves } from '../readings/curves';
+import { CurveChart } from '../../../kitchen/CurveChart';
+import { endText, useCurves } from '../../../kitchen/curves';
 import type { Day } from './day';
 import type { Tapped } from './kitchenPost';
 

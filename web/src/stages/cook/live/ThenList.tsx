@@ -1,6 +1,6 @@
 import type { Action } from '@jacana/core/kitchen';
 import { Card } from '../../../ui/Card';
-import { clockText } from '../sheet/clock';
+import { clockText } from '../../../kitchen/clock';
 import { countdown, titleOf, verbOf } from './day';
 
 interface ThenListProps {

@@ -1,7 +1,7 @@
 import { cookLossOf, isOver, type ExpectedEnd, type PieceState } from '@jacana/core/kitchen';
 import { useDegrees } from '../../../shell/degrees';
 import { Card } from '../../../ui/Card';
-import { endText } from '../readings/curves';
+import { endText } from '../../../kitchen/curves';
 import { countdown, type Day } from './day';
 
 interface UnderWayProps {

@@ -5,8 +5,8 @@ import { useReckoned } from '../../../reckoning/useReckoned';
 import { useInTasting } from '../../../shell/session';
 import { useDegrees } from '../../../shell/degrees';
 import { Card } from '../../../ui/Card';
-import { CurveChart } from '../readings/CurveChart';
-import { endText } from '../readings/curves';
+import { CurveChart } from '../../../kitchen/CurveChart';
+import { endText } from '../../../kitchen/curves';
 import type { Day } from './day';
 
 /** The curve that will be there first, or the one that somebody wants to see. */

@@ -1,4 +1,3 @@
-import type { KitchenEntry } from '@jacana/core/bundle';
 import {
   actionsOf,
   chainName,
@@ -19,6 +18,7 @@ import type {
   RunSheetView,
   StepInput,
 } from '../../../client/api.generated';
+import { entryOf } from '../../../kitchen/entry';
 
 /** How the day stands on this device: what the server has, and what was tapped here and is on its way. */
 export interface Day {
@@ -29,12 +29,6 @@ export interface Day {
   curves: readonly Curve[];
   /** Of pieces with a probe: when the step that they are in will be over. */
   expected: ReadonlyMap<string, ExpectedEnd>;
-}
-
-/** An entry of the contract, whose fields lie flat, as the core has it. */
-export function entryOf({ id, at, ...rest }: KitchenEntryInput | KitchenEntryView): KitchenEntry {
-  const { storedAt = at, by = '', ...body } = rest as Partial<KitchenEntryView>;
-  return { id, at, storedAt, by, body } as KitchenEntry;
 }
 
 interface DayParts {

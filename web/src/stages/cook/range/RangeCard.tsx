@@ -5,7 +5,7 @@ import type { RangeInput, RangeView } from '../../../client/api.generated';
 import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
-import { momentText } from '../sheet/clock';
+import { momentText } from '../../../kitchen/clock';
 import { RangeForm } from './RangeForm';
 
 /** What it is cooked on, by whom, and when it is served: to read, and to change at any time. */

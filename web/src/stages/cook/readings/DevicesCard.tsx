@@ -9,7 +9,7 @@ import { Card } from '../../../ui/Card';
 import { TextField } from '../../../ui/Field';
 import { Failure } from '../../../ui/Notice';
 import { SelectField } from '../../../ui/SelectField';
-import { clockText } from '../sheet/clock';
+import { clockText } from '../../../kitchen/clock';
 import { ReadingsFile } from './ReadingsFile';
 
 /** Thermometers and scales that send to this tasting, and readings out of a file. */

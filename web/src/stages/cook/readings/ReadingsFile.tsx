@@ -7,7 +7,7 @@ import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
 import { Modal } from '../../../ui/Modal';
 import { Failure } from '../../../ui/Notice';
-import { momentText } from '../sheet/clock';
+import { momentText } from '../../../kitchen/clock';
 import { MappingFields } from './MappingFields';
 
 /** Readings in one letter; the server takes two thousand. */

@@ -3,7 +3,7 @@ import type { RangeInput, RunSheetView } from '../../../client/api.generated';
 import { counted } from '../../../shell/stages';
 import { Card } from '../../../ui/Card';
 import { SelectField } from '../../../ui/SelectField';
-import { clockText, momentText } from './clock';
+import { clockText, momentText } from '../../../kitchen/clock';
 import { StepList } from './StepList';
 import { Timeline } from './Timeline';
 

@@ -2,7 +2,7 @@ import { together } from '@jacana/core/sheets';
 import { useState } from 'react';
 import type { RangeInput, RunSheetView, SheetStepView } from '../../../client/api.generated';
 import { Button } from '../../../ui/Button';
-import { momentText } from './clock';
+import { momentText } from '../../../kitchen/clock';
 
 /** Everything in the order of time, for one cook or all. */
 export function StepList({ sheet, range, day }: { sheet: RunSheetView; range: RangeInput; day: number }) {

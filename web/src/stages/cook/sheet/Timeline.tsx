@@ -1,7 +1,7 @@
 import type { RangeInput, RunSheetView } from '../../../client/api.generated';
 import { methodLook } from '../../../look/methodLook';
 import { useNow } from '../../../ui/useNow';
-import { clockText } from './clock';
+import { clockText } from '../../../kitchen/clock';
 import { rowsOfCooks, rowsOfPlaces, spanOf, type Bar, type Row, type Span } from './timeline';
 
 interface TimelineProps {

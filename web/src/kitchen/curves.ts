@@ -1,8 +1,8 @@
 import type { Curve, ExpectedEnd } from '@jacana/core/kitchen';
 import { useMemo } from 'react';
-import { api } from '../../../client/api';
-import type { CurveView } from '../../../client/api.generated';
-import type { Degrees } from '../../../shell/degrees';
+import { api } from '../client/api';
+import type { CurveView } from '../client/api.generated';
+import type { Degrees } from '../shell/degrees';
 
 /** How often the curves of a live kitchen are asked for. */
 const EVERY_MS = 3000;

@@ -10,8 +10,8 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import { useDegrees } from '../../../shell/degrees';
-import { clockText } from '../sheet/clock';
+import { useDegrees } from '../shell/degrees';
+import { clockText } from './clock';
 
 interface CurveChartProps {
   curve: Curve;

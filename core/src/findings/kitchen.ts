@@ -1,0 +1,119 @@
+import type { Key, TastingBundle } from '../bundle';
+import {
+  chainOf,
+  cookLossOf,
+  coreAt,
+  curvesOf,
+  kitchenState,
+  measuresOf,
+  peakOfCore,
+  pieceOf,
+  piecesNow,
+  type KitchenState,
+  type MethodMeasures,
+  type PieceNow,
+} from '../kitchen';
+import { servedPortions } from '../served';
+import { heardSets } from './planned';
+
+/** One piece as it was cooked, and how it was liked. */
+export interface CookedPiece extends Omit<PieceNow, 'lot' | 'block'> {
+  /** Seats that were served from it. */
+  seats: number[];
+  /** Mean of the liking that it got, 1 to 9, and of how many answers; null where liking was not asked. */
+  liking: { mean: number; answers: number } | null;
+  /** Share of the mass. */
+  cookLoss: number | null;
+  /** Of the core, °C, as the last heat ended, and warmest. */
+  ended: number | null;
+  highest: number | null;
+  gate: { decision: string; because: string; by: string } | null;
+  /** What its method's steps are called. */
+  chain: { id: string; name: string }[];
+}
+
+/** What the kitchen measured, beside how it was liked. Methods differ in much besides: it explains nothing by itself. */
+export interface KitchenFinding {
+  /** In the order of the tasting. */
+  methods: (Omit<MethodMeasures, 'method'> & { method: string; liking: number | null })[];
+  pieces: CookedPiece[];
+}
+
+/** @returns null where the kitchen wrote nothing down */
+export function kitchenFinding(bundle: TastingBundle, key: Key): KitchenFinding | null {
+  const { tasting, records, readings } = bundle;
+  if (records.kitchen.length === 0) return null;
+  const state = kitchenState(records.kitchen);
+  const curves = curvesOf(readings, state.probes);
+  const pieces = piecesNow(bundle.pieces, state);
+  const chains = new Map(tasting.methods.map((method) => [method.id, chainOf(method)]));
+  const cooked = pieces
+    .filter(({ standing }) => standing === 'stands')
+    .map(({ tag, method }) => ({ tag, method, chain: chains.get(method) ?? [] }));
+  const measures = new Map(measuresOf(cooked, state, curves).map((one) => [one.method, one]));
+  const [seats, scores] = [seatsOf(bundle, key), scoresOf(bundle, key)];
+  const likings = (own: readonly PieceNow[]): number[] => own.flatMap(({ tag }) => scores.get(tag) ?? []);
+  return {
+    methods: tasting.methods.flatMap(({ id }) => {
+      const measured = measures.get(id);
+      if (!measured) return [];
+      const all = likings(pieces.filter(({ method }) => method === id));
+      return [{ ...measured, method: id, liking: all.length > 0 ? meanOf(all) : null }];
+    }),
+    pieces: pieces.map(({ lot: _lot, block: _block, ...piece }) => {
+      const own = scores.get(piece.tag) ?? [];
+      return {
+        ...piece,
+        seats: seats.get(piece.tag) ?? [],
+        liking: own.length > 0 ? { mean: meanOf(own), answers: own.length } : null,
+        chain: (chains.get(piece.method) ?? []).map(({ id, name }) => ({ id, name })),
+        ...measured(piece.tag, state, curves, endOfHeat(piece, chains, state)),
+      };
+    }),
+  };
+}
+
+const meanOf = (values: readonly number[]): number => values.reduce((sum, one) => sum + one, 0) / values.length;
+
+function measured(tag: string, state: KitchenState, curves: ReturnType<typeof curvesOf>, end: number | null) {
+  const piece = pieceOf(state, tag);
+  const [spots, peak] = [piece.celsius.map(({ value }) => value), peakOfCore(curves, tag)];
+  const all = [...spots, ...(peak === null ? [] : [peak])];
+  return {
+    cookLoss: cookLossOf(piece),
+    ended: end === null ? null : coreAt(curves, tag, end),
+    highest: all.length > 0 ? Math.max(...all) : null,
+    gate: piece.gate && { decision: piece.gate.decision, because: piece.gate.because, by: piece.gate.by },
+  };
+}
+
+/** When the last of a piece's steps in the heat was over. */
+function endOfHeat(
+  { tag, method }: Pick<PieceNow, 'tag' | 'method'>,
+  chains: ReadonlyMap<string, ReturnType<typeof chainOf>>,
+  state: KitchenState,
+): number | null {
+  const steps = pieceOf(state, tag).steps;
+  const heat = (chains.get(method) ?? []).filter(({ kind }) => kind === 'heat');
+  const ends = heat.map(({ id }) => steps.get(id)?.doneAt);
+  return ends.length > 0 && ends.every((end) => end) ? Math.max(...ends.map((end) => Date.parse(end ?? ''))) : null;
+}
+
+function seatsOf(bundle: TastingBundle, key: Key): Map<string, number[]> {
+  const seats = new Map<string, Set<number>>();
+  for (const { tag, seat } of servedPortions({ ...bundle, key, kitchen: bundle.records.kitchen }))
+    seats.set(tag, (seats.get(tag) ?? new Set()).add(seat));
+  return new Map([...seats].map(([tag, own]) => [tag, [...own].sort((a, b) => a - b)]));
+}
+
+/** The likings that each piece got. */
+function scoresOf(bundle: TastingBundle, key: Key): Map<string, number[]> {
+  const items = new Set(bundle.tasting.ballot.items.filter(({ kind }) => kind === 'liking').map(({ id }) => id));
+  const scores = new Map<string, number[]>();
+  for (const { samples, answers } of heardSets(bundle, key).sets)
+    for (const { code, piece } of samples)
+      for (const answer of answers)
+        if (answer.kind === 'score' && answer.code === code && items.has(answer.item))
+          scores.set(piece, [...(scores.get(piece) ?? []), answer.score]);
+  return scores;
+}

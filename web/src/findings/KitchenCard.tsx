@@ -1,0 +1,100 @@
+import type { CookedPiece, FoundMethod, KitchenFinding } from '@jacana/core/findings';
+import { useState } from 'react';
+import { PieceStory } from '../kitchen/PieceStory';
+import { useDegrees } from '../shell/degrees';
+import { Card } from '../ui/Card';
+import { Modal } from '../ui/Modal';
+import { TableHead } from '../ui/TableHead';
+import { MethodName } from './MethodName';
+
+interface KitchenCardProps {
+  kitchen: KitchenFinding;
+  methods: readonly FoundMethod[];
+}
+
+/** What the kitchen measured, beside how it was liked; from each piece the way back to its log and curve. */
+export function KitchenCard({ kitchen, methods }: KitchenCardProps) {
+  const degrees = useDegrees();
+  const [open, setOpen] = useState<CookedPiece | null>(null);
+  const warm = (value: number): string => degrees.text(value, degrees.unit === '°C' ? 1 : 0).replace(/ °[CF]$/, '');
+  return (
+    <Card title="From the kitchen" aside="means over pieces, with intervals of 95 %; methods differ in much besides">
+      <div className="overflow-x-auto">
+        <table className="w-full min-w-[46rem] text-sm">
+          <TableHead
+            headings={[
+              'Method',
+              'Liking',
+              'Mass lost, %',
+              `Core at the end, ${degrees.unit}`,
+              `Highest, ${degrees.unit}`,
+              'In the heat, min',
+              'Pieces',
+            ]}
+          />
+          <tbody>
+            {kitchen.methods.map(({ method, liking, cookLoss, ended, highest, heated }) => {
+              const at = methods.findIndex(({ id }) => id === method);
+              return (
+                <tr key={method} className="border-t border-line align-top">
+                  <th scope="row" className="py-1.5 pr-3 text-left">
+                    <MethodName at={at} name={methods[at]?.name ?? ''} isLeading={false} />
+                  </th>
+                  <td>{liking === null ? '–' : liking.toFixed(1)}</td>
+                  <td>{said(cookLoss, (value) => (100 * value).toFixed(1))}</td>
+                  <td>{said(ended, warm)}</td>
+                  <td>{said(highest, warm)}</td>
+                  <td>{said(heated, (value) => value.toFixed(0))}</td>
+                  <td>
+                    <Pieces pieces={kitchen.pieces.filter((piece) => piece.method === method)} onOpen={setOpen} />
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+      {open && <PieceDialog piece={open} onClose={() => setOpen(null)} />}
+    </Card>
+  );
+}
+
+function said(found: KitchenFinding['methods'][number]['cookLoss'], written: (value: number) => string): string {
+  if (found === null) return '–';
+  const { mean, interval } = found;
+  return interval ? `${written(mean)} (${written(interval[0])} to ${written(interval[1])})` : written(mean);
+}
+
+function Pieces({ pieces, onOpen }: { pieces: readonly CookedPiece[]; onOpen: (piece: CookedPiece) => void }) {
+  return (
+    <span className="flex flex-wrap gap-1">
+      {pieces.map((piece) => (
+        <button
+          key={piece.tag}
+          type="button"
+          aria-label={`Piece ${piece.tag}`}
+          onClick={() => onOpen(piece)}
+          className={`rounded border px-1.5 font-mono font-semibold ${piece.standing === 'stands' ? 'border-ink' : 'border-line text-quiet line-through'}`}
+        >
+          {piece.tag}
+        </button>
+      ))}
+    </span>
+  );
+}
+
+/** One piece: who ate of it, how they liked it, what was done to it. */
+export function PieceDialog({ piece, onClose }: { piece: CookedPiece; onClose: () => void }) {
+  const { tag, seats, liking, gate, insteadOf } = piece;
+  const facts = [
+    insteadOf && `cooked in place of ${insteadOf}`,
+    seats.length > 0 ? `served to ${seats.length === 1 ? 'seat' : 'seats'} ${seats.join(', ')}` : 'served to nobody',
+    liking && `liked ${liking.mean.toFixed(1)} by ${liking.answers}`,
+    gate && gate.decision !== 'passed' && `${gate.decision.replaceAll('-', ' ')}: ${gate.because} (${gate.by})`,
+  ].filter(Boolean);
+  return (
+    <Modal title={`Piece ${tag}`} about={facts.join(' · ')} open onOpenChange={(isOpen) => !isOpen && onClose()} wide>
+      <PieceStory tag={tag} chain={piece.chain} />
+    </Modal>
+  );
+}
