@@ -1,6 +1,7 @@
 /**
  * npm run bench: builds what is timed, then times it. Without words the engine; --live a full
- * room on the server; --lists a house with many tastings; --levels how often verdicts claim too much.
+ * room on the server; --lists a house with many tastings;
+ * --readings a night of probes; --levels how often verdicts claim too much.
  */
 import { join } from 'node:path';
 import { ensureBuilt, ensureInstalled, ROOT, run } from './ready.mjs';
@@ -9,6 +10,7 @@ const [first, ...rest] = process.argv.slice(2);
 const BENCHES = {
   '--live': ['server', 'live.mjs'],
   '--lists': ['server', 'lists.mjs'],
+  '--readings': ['server', 'readings.mjs'],
   '--levels': ['core', 'levels.mjs'],
 };
 const [part, file] = BENCHES[first] ?? ['core', 'bench.mjs'];

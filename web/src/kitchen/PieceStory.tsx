@@ -1,6 +1,7 @@
 import { entryText } from '@jacana/core/kitchen';
 import { holding } from '@jacana/core/log';
 import { api } from '../client/api';
+import { useDegrees } from '../shell/degrees';
 import { useInTasting } from '../shell/session';
 import { Loading } from '../ui/Notice';
 import { CurveChart } from './CurveChart';
@@ -17,6 +18,7 @@ interface PieceStoryProps {
 /** What was done to one piece, and what its probes showed. */
 export function PieceStory({ tag, chain }: PieceStoryProps) {
   const { card } = useInTasting();
+  const { text } = useDegrees();
   const { data } = api.useGetKitchenLogQuery({ id: card.id });
   const curves = useCurves(card.id, { piece: tag }).filter(({ points }) => points.length > 0);
   if (!data) return <Loading what={`piece ${tag}`} />;
@@ -42,7 +44,7 @@ export function PieceStory({ tag, chain }: PieceStoryProps) {
           {own.map(({ id, at, by, body }) => (
             <li key={id} className="grid grid-cols-[3.5rem_minmax(0,1fr)_auto] gap-3 py-1">
               <span className="font-mono">{clockText(Date.parse(at))}</span>
-              <span>{entryText(body, chain)}</span>
+              <span>{entryText(body, chain, text)}</span>
               <span className="text-sm text-quiet">{by}</span>
             </li>
           ))}

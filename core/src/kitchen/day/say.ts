@@ -10,45 +10,45 @@
  */
 import type { ChainStep, KitchenEntry } from '../../tasting';
 
-/** @param chain of the method that the entry's piece is cooked by */
+type Body = KitchenEntry['body'];
+type NamedStep = Pick<ChainStep, 'id' | 'name'> & Pick<Partial<ChainStep>, 'every'>;
+
+interface Words {
+  /** Of the step that it is about, and what is done in it again and again. */
+  name: string;
+  again: string;
+  warm: (celsius: number) => string;
+}
+
+const SAID: { [Kind in Body['kind']]: (body: Extract<Body, { kind: Kind }>, words: Words) => string } = {
+  started: (_body, { name }) => `${name}: begun`,
+  done: (_body, { name }) => `${name}: over`,
+  skipped: ({ because }, { name }) => `${name}: left out, ${because}`,
+  acted: (_body, { name, again }) => `${name}: ${again}`,
+  mass: ({ grams }) => `${grams} g`,
+  temperature: ({ celsius }, { warm }) => warm(celsius),
+  thickness: ({ millimetres }) => `${millimetres} mm`,
+  dose: ({ grams, name }) => `${grams} g of ${name}`,
+  noted: ({ text }) => `“${text}”`,
+  probed: ({ where, device, channel }) => `probe in (${where}): ${device}, channel ${channel}`,
+  unprobed: ({ device, channel }) => `probe out: ${device}, channel ${channel}`,
+  gate: ({ decision, because }) => [`gate: ${decision.replaceAll('-', ' ')}`, because].filter(Boolean).join(', '),
+  redone: ({ piece, as }) => `${as} in place of ${piece}`,
+  settled: ({ noted }) => (noted ? 'a departure was noted as a caveat' : 'a departure was found not to matter'),
+  replanned: () => 'the rest was planned anew',
+  undone: () => 'taken back',
+};
+
+/**
+ * @param chain of the method that the entry's piece is cooked by
+ * @param warm how a temperature is written
+ */
 export function entryText(
-  body: KitchenEntry['body'],
-  chain: readonly (Pick<ChainStep, 'id' | 'name'> & Pick<Partial<ChainStep>, 'every'>)[],
+  body: Body,
+  chain: readonly NamedStep[],
+  warm: Words['warm'] = (celsius) => `${celsius} °C`,
 ): string {
   const step = 'step' in body ? chain.find(({ id }) => id === body.step) : undefined;
-  const name = step?.name ?? 'a step';
-  switch (body.kind) {
-    case 'started':
-      return `${name}: begun`;
-    case 'done':
-      return `${name}: over`;
-    case 'skipped':
-      return `${name}: left out, ${body.because}`;
-    case 'acted':
-      return `${name}: ${step?.every?.what ?? 'done once more'}`;
-    case 'mass':
-      return `${body.grams} g`;
-    case 'temperature':
-      return `${body.celsius} °C`;
-    case 'thickness':
-      return `${body.millimetres} mm`;
-    case 'dose':
-      return `${body.grams} g of ${body.name}`;
-    case 'noted':
-      return `“${body.text}”`;
-    case 'probed':
-      return `probe in (${body.where}): ${body.device}, channel ${body.channel}`;
-    case 'unprobed':
-      return `probe out: ${body.device}, channel ${body.channel}`;
-    case 'gate':
-      return [`gate: ${body.decision.replaceAll('-', ' ')}`, body.because].filter(Boolean).join(', ');
-    case 'redone':
-      return `cooked again as ${body.as}`;
-    case 'settled':
-      return body.noted ? 'a departure was noted as a caveat' : 'a departure was found not to matter';
-    case 'replanned':
-      return 'the rest was planned anew';
-    case 'undone':
-      return 'taken back';
-  }
+  const say = SAID[body.kind] as (body: Body, words: Words) => string;
+  return say(body, { name: step?.name ?? 'a step', again: step?.every?.what ?? 'done once more', warm });
 }
