@@ -130,6 +130,43 @@ it('keeps every acknowledged tap of the kitchen, once, over many kills', async (
   expect(new Set(stored).size).toBe(stored.length);
 }, 180_000);
 
+it('keeps every acknowledged reading, once, over many kills', async () => {
+  const desk = await coordinator();
+  const id = await locked(desk, draft({}, 3, 6));
+  const { token } = (await desk.post(`/api/tastings/${id}/devices`).send({ name: 'Logger', measures: 'celsius' })).body;
+  const acknowledged = new Set<string>();
+  let second = 0;
+  for (let kill = 0; kill < KILLS; kill++) {
+    const begun = acknowledged.size;
+    const lanes = Array.from({ length: 4 }, async (_, lane) => {
+      for (let turn = 0; turn < 40; turn++) {
+        const readings = Array.from({ length: 50 }, () => {
+          const at = new Date(Date.UTC(2026, 0, 1) + 1000 * second++).toISOString();
+          return { channel: lane + 1, at, value: 20 };
+        });
+        const reply = await request(address)
+          .post('/api/readings')
+          .set('Authorization', `Bearer ${token}`)
+          .send({ readings });
+        if (reply.status === 200) for (const { channel, at } of readings) acknowledged.add(`${at},Logger,${channel}`);
+        if (acknowledged.size === begun + 500) child.kill('SIGKILL');
+      }
+    });
+    await Promise.allSettled(lanes);
+    await start();
+  }
+  const csv = (await (await coordinator()).get(`/api/tastings/${id}/readings.csv`).expect(200)).text;
+  const stored = csv
+    .trim()
+    .split('\n')
+    .slice(1)
+    .map((line) => line.split(',').slice(0, 3).join());
+  expect(acknowledged.size).toBeGreaterThanOrEqual(KILLS * 500);
+  const known = new Set(stored);
+  expect([...acknowledged].filter((reading) => !known.has(reading))).toEqual([]);
+  expect(known.size).toBe(stored.length);
+}, 180_000);
+
 it('refuses, in the file itself, to change or remove an answer or a log entry', () => {
   const file = new Database(data);
   for (const table of ['answers', 'audit']) {

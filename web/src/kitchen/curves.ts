@@ -2,6 +2,7 @@ import type { Curve, ExpectedEnd } from '@jacana/core/kitchen';
 import { useMemo } from 'react';
 import { api } from '../client/api';
 import type { CurveView } from '../client/api.generated';
+import { usePace } from './kitchenClock';
 import type { Degrees } from '../shell/degrees';
 
 /** How often the curves of a live kitchen are asked for. */
@@ -18,7 +19,8 @@ export function curveOf({ seconds, mean, least, most, ...span }: CurveView): Cur
 
 /** What all probes showed while they were in pieces; asked for again and again where it is live. */
 export function useCurves(id: string, { isLive = false, piece }: { isLive?: boolean; piece?: string } = {}): Curve[] {
-  const { data } = api.useGetCurvesQuery({ id, piece }, isLive ? { pollingInterval: EVERY_MS } : {});
+  const pollingInterval = usePace(EVERY_MS);
+  const { data } = api.useGetCurvesQuery({ id, piece }, isLive ? { pollingInterval } : {});
   return useMemo(() => (data?.curves ?? []).map(curveOf), [data]);
 }
 

@@ -15,7 +15,7 @@ import { PrintSheets } from '../../sheets/PrintSheets';
 import { Cautions } from './Cautions';
 import { DevicesCard } from './readings/DevicesCard';
 import { MeasuresCard } from './MeasuresCard';
-import { useKitchenNow } from './kitchenClock';
+import { useKitchenNow } from '../../kitchen/kitchenClock';
 import { RangeCard } from './range/RangeCard';
 import { RemainingCard } from './RemainingCard';
 import { RunSheetCard, sheetSentence } from './sheet/RunSheetCard';

@@ -8,7 +8,7 @@ import { counted } from '../../../shell/stages';
 import { Waiting } from '../../../shell/Waiting';
 import { buttonClass } from '../../../ui/Button';
 import { Failure } from '../../../ui/Notice';
-import { useKitchenNow } from '../kitchenClock';
+import { useKitchenNow } from '../../../kitchen/kitchenClock';
 import { endText, useCurves } from '../../../kitchen/curves';
 import { clockText } from '../../../kitchen/clock';
 import { Anew } from './Anew';

@@ -4,7 +4,7 @@ import { api } from '../../../client/api';
 import type { KitchenEntryInput } from '../../../client/api.generated';
 import { Outbox } from '../../../post/outbox';
 import { noticeShown } from '../../../store/notices';
-import { kitchenNow } from '../kitchenClock';
+import { kitchenNow } from '../../../kitchen/kitchenClock';
 import { store } from '../../../store/store';
 
 /** What was done, before it has an id and a time. */
