@@ -176,7 +176,15 @@ const DRAFT = {
 };
 
 function write(file, bundle) {
-  const undated = { format: 'jacana-tasting', version: 3, range: noRange(), readings: [], digest: null, ...bundle };
+  const undated = {
+    format: 'jacana-tasting',
+    version: 3,
+    range: noRange(),
+    readings: [],
+    photos: [],
+    digest: null,
+    ...bundle,
+  };
   const whole = { ...undated, digest: digestOf(undated) };
   const { problems } = parseBundle(whole);
   const unready = lockProblems(bundle.tasting);

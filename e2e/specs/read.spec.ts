@@ -94,6 +94,6 @@ function twoMinded({ tasting: salmon }: TastingBundle): TastingBundle {
   }
   const seal = { closedAt: at, unsealedAt: at, unsealedBy: 'Ines' };
   const { plan, pieces, key } = locked;
-  const rest = { range: noRange(), records: noRecords(), readings: [], digest: null };
+  const rest = { range: noRange(), records: noRecords(), readings: [], photos: [], digest: null };
   return { format: 'jacana-tasting', version: 3, tasting, plan, pieces, key, seal, ballots, ...rest };
 }

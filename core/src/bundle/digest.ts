@@ -13,7 +13,7 @@ import { MOST_TELLERS, type TastingBundle } from '../tasting';
  *
  * @returns 64 hexadecimal digits
  */
-export function digestOf({ digest: _digest, range, ...rest }: TastingBundle): string {
+export function digestOf({ digest: _digest, range, photos, ...rest }: TastingBundle): string {
   const { takenAlike, decision, methods, ...tasting } = rest.tasting;
   const { mostTellers, ...decided } = decision;
   const later = {
@@ -22,6 +22,11 @@ export function digestOf({ digest: _digest, range, ...rest }: TastingBundle): st
     ...(takenAlike && { takenAlike }),
   };
   const hasRange = range.equipment.length + range.cooks.length + range.served.length > 0;
-  const content = { ...rest, ...(hasRange && { range }), tasting: { ...tasting, ...later } };
+  const content = {
+    ...rest,
+    ...(hasRange && { range }),
+    ...(photos.length > 0 && { photos }),
+    tasting: { ...tasting, ...later },
+  };
   return bytesToHex(sha256(canonicalize(content) as string));
 }

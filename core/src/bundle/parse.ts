@@ -195,7 +195,7 @@ function ballotProblems({ tasting, plan, ballots }: TastingBundle): Problem[] {
 }
 
 /** An entry may only touch pieces, panelists and earlier entries that there are. */
-function recordProblems({ tasting, pieces, records, readings }: TastingBundle): Problem[] {
+function recordProblems({ tasting, pieces, records, readings, photos }: TastingBundle): Problem[] {
   const redone = records.kitchen.flatMap(({ body }) => (body.kind === 'redone' ? body.as : []));
   const tags = new Set([...pieces.map((piece) => piece.tag), ...redone]);
   const panel = new Set(tasting.panel.map((panelist) => panelist.id));
@@ -218,7 +218,21 @@ function recordProblems({ tasting, pieces, records, readings }: TastingBundle): 
       : []),
     ...('pieces' in body ? body.pieces.flatMap((tag, number) => stray(tag, `${field}.pieces.${number}`)) : []),
   ]);
-  return [...caveats, ...kitchen, ...readingProblems(readings)];
+  const pictured = new Set(records.kitchen.flatMap(({ id, body }) => (body.kind === 'photo' ? id : [])));
+  const strays = photos.flatMap(({ id }, at) =>
+    pictured.has(id) ? [] : [{ field: `photos.${at}.id`, message: 'No photo of the kitchen log has this id.' }],
+  );
+  return [
+    ...caveats,
+    ...kitchen,
+    ...readingProblems(readings),
+    ...strays,
+    ...repeated(
+      photos.map(({ id }) => id),
+      'photos',
+      'id',
+    ),
+  ];
 }
 
 /** Each minute of a channel stands once; two would say twice what was measured once. */

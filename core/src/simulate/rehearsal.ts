@@ -120,6 +120,7 @@ function tasted(tasting: Tasting, locked: LockedPlan, truth: SimulatedTruth, ran
     range: noRange(),
     records: noRecords(),
     readings: [],
+    photos: [],
     digest: null,
   };
 }

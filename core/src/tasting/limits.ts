@@ -253,11 +253,17 @@ export const SIDES = ['above', 'below'] as const;
 /** What the check before the plate may come to. */
 export const GATE_DECISIONS = ['passed', 'withdrawn', 'served-all-the-same'] as const;
 
+/** What is looked at during a long stage. */
+export const CHECKS = ['cold', 'cool-water', 'turned', 'thawed'] as const;
+/** Bytes of one photo, and photos of one tasting: they are made small where they are taken. */
+export const MOST_PHOTO_BYTES = 400_000;
+export const MOST_PHOTOS = 200;
 /** What a device measures. */
 export const MEASURES = ['celsius', 'grams'] as const;
 /** Where a probe is. What counts for a limit is the core, the coldest point. */
 export const PROBE_PLACES = ['core', 'surface', 'around'] as const;
 
+export type CheckId = (typeof CHECKS)[number];
 export type Measures = (typeof MEASURES)[number];
 export type ProbePlace = (typeof PROBE_PLACES)[number];
 export type GateDecision = (typeof GATE_DECISIONS)[number];

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import {
   ANALYSES,
+  CHECKS,
   CODE,
   GATE_DECISIONS,
   LIMITS,
@@ -8,6 +9,8 @@ import {
   MOST_ENTRIES,
   MOST_IN_A_MINUTE,
   MOST_METHODS,
+  MOST_PHOTO_BYTES,
+  MOST_PHOTOS,
   MOST_PIECES,
   MOST_READING_MINUTES,
   MOST_SETS,
@@ -171,11 +174,15 @@ export const kitchenEntrySchema = entry(
     z.strictObject({ kind: z.literal('skipped'), pieces: tags, step, because: text }),
     /** What is done again and again in a step, such as turning. */
     z.strictObject({ kind: z.literal('acted'), pieces: tags, step }),
+    /** A question about a long stage, answered. */
+    z.strictObject({ kind: z.literal('checked'), pieces: tags, step, check: z.enum(CHECKS), isSo: z.boolean() }),
     z.strictObject({ kind: z.literal('mass'), piece: tag, grams: within(measured.grams) }),
     z.strictObject({ kind: z.literal('temperature'), piece: tag, celsius: within(stepLimits.celsius) }),
     z.strictObject({ kind: z.literal('thickness'), piece: tag, millimetres: within(measured.millimetres) }),
     z.strictObject({ kind: z.literal('dose'), piece: tag, name: shortText.min(1), grams: within(measured.grams) }),
     z.strictObject({ kind: z.literal('noted'), pieces: tags, text }),
+    /** A picture of it; kept apart, under the id of this entry. */
+    z.strictObject({ kind: z.literal('photo'), piece: tag }),
     /** From now on this probe is in this piece, until it is taken out or put into another. */
     z.strictObject({ kind: z.literal('probed'), piece: tag, ...probe, where: z.enum(PROBE_PLACES) }),
     z.strictObject({ kind: z.literal('unprobed'), ...probe }),
@@ -224,6 +231,15 @@ export const readingMinuteSchema = z
     'Readings stand in the order of time, each once.',
   );
 
+/** A picture of a piece, as JPEG in base64, under the id of its entry in the kitchen log. */
+export const photoSchema = z.strictObject({
+  id,
+  jpeg: z
+    .base64()
+    .max(Math.ceil(MOST_PHOTO_BYTES / 3) * 4)
+    .regex(/^\/9j\//, 'A photo is a JPEG.'),
+});
+
 export const sealSchema = z.strictObject({
   closedAt: moment.nullable(),
   unsealedAt: moment.nullable(),
@@ -244,6 +260,7 @@ export const bundleSchema = z.strictObject({
   records: recordsSchema,
   /** Of probes: what was measured when. */
   readings: z.array(readingMinuteSchema).max(MOST_READING_MINUTES).default([]),
+  photos: z.array(photoSchema).max(MOST_PHOTOS).default([]),
   /** SHA-256 over all the rest as it was exported; null for one that was made otherwise. */
   digest: z
     .string()
@@ -261,6 +278,7 @@ export type Answer = z.infer<typeof answerSchema>;
 export type Ballot = z.infer<typeof ballotSchema>;
 export type CaveatEntry = z.infer<typeof caveatEntrySchema>;
 export type KitchenEntry = z.infer<typeof kitchenEntrySchema>;
+export type Photo = z.infer<typeof photoSchema>;
 export type ReadingMinute = z.infer<typeof readingMinuteSchema>;
 export type Records = z.infer<typeof recordsSchema>;
 export type TastingBundle = z.infer<typeof bundleSchema>;

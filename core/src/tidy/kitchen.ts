@@ -42,32 +42,30 @@ export function kitchenCsv({
   return csvOf(rows, ['at', 'stored_at', 'by', 'kind', 'piece', 'method', 'step', 'value', 'unit', 'text']);
 }
 
-function measuredIn(body: KitchenEntry['body']): Pick<KitchenRow, 'value' | 'unit' | 'text'> {
-  const none = { value: '' as const, unit: '', text: '' };
-  switch (body.kind) {
-    case 'mass':
-      return { ...none, value: body.grams, unit: 'g' };
-    case 'temperature':
-      return { ...none, value: body.celsius, unit: '°C' };
-    case 'thickness':
-      return { ...none, value: body.millimetres, unit: 'mm' };
-    case 'dose':
-      return { value: body.grams, unit: 'g', text: body.name };
-    case 'gate':
-      return { ...none, text: [body.decision, body.because].filter(Boolean).join(': ') };
-    case 'noted':
-      return { ...none, text: body.text };
-    case 'skipped':
-      return { ...none, text: body.because };
-    case 'probed':
-      return { ...none, text: `${body.device}, channel ${body.channel}: ${body.where}` };
-    case 'unprobed':
-      return { ...none, text: `${body.device}, channel ${body.channel}` };
-    case 'redone':
-      return { ...none, text: `as ${body.as}` };
-    case 'settled':
-      return { ...none, text: `${body.proposal}: ${body.noted ? 'noted' : 'not needed'}` };
-    default:
-      return none;
-  }
+type Measured = Pick<KitchenRow, 'value' | 'unit' | 'text'>;
+type Body = KitchenEntry['body'];
+
+const number = (value: number, unit: string, text = ''): Measured => ({ value, unit, text });
+const words = (text: string): Measured => ({ value: '', unit: '', text });
+const probe = ({ device, channel }: { device: string; channel: number }): string => `${device}, channel ${channel}`;
+
+/** What each kind of entry says beyond its piece and step; kinds that are not here say no more. */
+const MEASURED: { [Kind in Body['kind']]?: (body: Extract<Body, { kind: Kind }>) => Measured } = {
+  mass: ({ grams }) => number(grams, 'g'),
+  temperature: ({ celsius }) => number(celsius, '°C'),
+  thickness: ({ millimetres }) => number(millimetres, 'mm'),
+  dose: ({ grams, name }) => number(grams, 'g', name),
+  gate: ({ decision, because }) => words([decision, because].filter(Boolean).join(': ')),
+  noted: ({ text }) => words(text),
+  skipped: ({ because }) => words(because),
+  probed: (body) => words(`${probe(body)}: ${body.where}`),
+  unprobed: (body) => words(probe(body)),
+  checked: ({ check, isSo }) => words(`${check}: ${isSo ? 'yes' : 'no'}`),
+  redone: ({ as }) => words(`as ${as}`),
+  settled: ({ proposal, noted }) => words(`${proposal}: ${noted ? 'noted' : 'not needed'}`),
+};
+
+function measuredIn(body: Body): Measured {
+  const say = MEASURED[body.kind] as ((body: Body) => Measured) | undefined;
+  return say?.(body) ?? words('');
 }

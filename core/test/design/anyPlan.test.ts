@@ -87,6 +87,7 @@ function bundleOf(tasting: Tasting, seed: string): TastingBundle {
       range: noRange(),
       records: noRecords(),
       readings: [],
+      photos: [],
       digest: null,
     },
     ballots: simulateBallots({ tasting, ...locked }, world, randomStream(seed, 'panel'), AT),

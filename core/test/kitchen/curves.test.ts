@@ -193,7 +193,8 @@ it('proposes an overshoot that the curve shows, and not what a rest adds', () =>
 });
 
 describe('a simulated probe', () => {
-  const steps = (end: string | null) => new Map([[roast, { startedAt: at(0), doneAt: end, skipped: null, acted: [] }]]);
+  const steps = (end: string | null) =>
+    new Map([[roast, { startedAt: at(0), doneAt: end, skipped: null, acted: [], checked: [] }]]);
   const piece = { tag: 'K4', product: 'vegetable' as const, grams: 250, chain, steps: steps(null), isCool: false };
   const when = { from: zero, to: zero + 40 * 60_000, everyMs: 60_000 };
 

@@ -228,6 +228,14 @@ export class ReadingRow {
   @Column('float') most: number;
 }
 
+/** A picture of a piece, under the id of its entry in the kitchen log. Never read together with its tasting. */
+@Entity('photos')
+export class PhotoRow {
+  @PrimaryColumn('varchar') @ForeignKey(() => TastingRow) tastingId: string;
+  @PrimaryColumn('varchar') id: string;
+  @Column('blob') jpeg: Buffer;
+}
+
 /** What live screens hear of; the number is the event id that a returning client names. */
 @Entity('events')
 export class EventRow {

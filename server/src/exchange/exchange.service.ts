@@ -19,6 +19,7 @@ import {
 import { Transactions } from '../database/transactions';
 import { refuseFields } from '../fields/problems';
 import { newToken } from '../panel/token';
+import { PhotosService } from '../kitchen/photos.service';
 import { CurvesService } from '../readings/curves.service';
 import { putRows, rowOf } from '../readings/readings.service';
 import { BundlesService } from '../seal/bundles/bundles.service';
@@ -34,12 +35,15 @@ export class ExchangeService {
     private readonly bundles: BundlesService,
     private readonly keys: KeysService,
     private readonly curves: CurvesService,
+    private readonly photos: PhotosService,
     private readonly audit: AuditService,
   ) {}
 
   async bundle(id: string, me: Me): Promise<TastingBundle> {
-    // Nothing else needs the readings, and there are very many.
-    return this.curves.filled(this.transactions.read, id, await this.taken(id, me, 'bundle'));
+    const { read } = this.transactions;
+    const bundle = await this.taken(id, me, 'bundle');
+    // Nothing else needs readings and photos, and there are very many.
+    return this.curves.filled(read, id, { ...bundle, photos: await this.photos.all(read, id) });
   }
 
   async csv(id: string, me: Me): Promise<string> {
@@ -85,6 +89,8 @@ export class ExchangeService {
       await this.insertTasting(manager, id, { ...bundle, tasting: { ...bundle.tasting, title } });
       await this.insertAnswers(manager, id, bundle);
       await insertReadings(manager, id, bundle);
+      for (const [at, photo] of bundle.photos.entries())
+        await this.photos.keep(manager, id, photo, `photos.${at}.jpeg`);
       if (bundle.plan && bundle.key)
         await this.keys.put(manager, id, { plan: bundle.plan, pieces: bundle.pieces, key: bundle.key });
       await this.audit.record(manager, {

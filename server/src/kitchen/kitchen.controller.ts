@@ -1,4 +1,4 @@
-import { Body, Controller, Get, Header, Param, Post, Put } from '@nestjs/common';
+import { Body, Controller, Get, Header, Param, Post, Put, StreamableFile } from '@nestjs/common';
 import { ApiOkResponse, ApiProduces, ApiTags } from '@nestjs/swagger';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
 import { Transactions } from '../database/transactions';
@@ -9,6 +9,7 @@ import { StoredEntries } from './caveats.dto';
 import { KitchenEntries, KitchenLogView } from './kitchenLog.dto';
 import { KitchenLogService } from './kitchenLog.service';
 import { RangeView, RunSheetView, SavedRange } from './range.dto';
+import { PhotosService } from './photos.service';
 import { RangeService } from './range.service';
 import { RunSheetService } from './runSheet.service';
 import { LogService } from '../log/log.service';
@@ -25,6 +26,7 @@ export class KitchenController {
     private readonly sheets: RunSheetService,
     private readonly log: KitchenLogService,
     private readonly entries: LogService,
+    private readonly photos: PhotosService,
   ) {}
 
   @Get('kitchen')
@@ -74,6 +76,15 @@ export class KitchenController {
   @Answers(StoredEntries)
   addToKitchenLog(@Param('id') id: string, @Body() body: KitchenEntries, @SignedIn() me: Me): Promise<StoredEntries> {
     return this.log.add(id, body.entries, me);
+  }
+
+  @Get('photos/:photo')
+  @Allow('coordinator', 'kitchen', 'reader')
+  @Header('Content-Type', 'image/jpeg')
+  @ApiProduces('image/jpeg')
+  @ApiOkResponse({ schema: { type: 'string', format: 'binary' } })
+  async getPhoto(@Param('id') id: string, @Param('photo') photo: string, @SignedIn() me: Me): Promise<StreamableFile> {
+    return new StreamableFile(await this.photos.read(id, photo, me));
   }
 
   @Get('run-sheet')

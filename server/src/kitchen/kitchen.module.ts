@@ -5,13 +5,14 @@ import { CaveatsController } from './caveats.controller';
 import { CaveatsService } from './caveats.service';
 import { KitchenController } from './kitchen.controller';
 import { KitchenLogService } from './kitchenLog.service';
+import { PhotosService } from './photos.service';
 import { RangeService } from './range.service';
 import { RunSheetService } from './runSheet.service';
 
 @Module({
   imports: [SealModule, WorkersModule],
   controllers: [KitchenController, CaveatsController],
-  providers: [CaveatsService, KitchenLogService, RangeService, RunSheetService],
-  exports: [RunSheetService],
+  providers: [CaveatsService, PhotosService, KitchenLogService, RangeService, RunSheetService],
+  exports: [PhotosService, RunSheetService],
 })
 export class KitchenModule {}

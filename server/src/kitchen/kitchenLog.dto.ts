@@ -1,12 +1,15 @@
 import {
+  CHECKS,
   GATE_DECISIONS,
   LIMITS,
   LONG_TEXT,
   MOST_ENTRIES,
   MOST_METHODS,
+  MOST_PHOTO_BYTES,
   MOST_PIECES,
   PROBE_PLACES,
   SHORT_TEXT,
+  type CheckId,
   type GateDecision,
   type ProbePlace,
 } from '@jacana/core/bundle';
@@ -35,7 +38,9 @@ export const KITCHEN_KINDS = [
   'temperature',
   'thickness',
   'dose',
+  'checked',
   'noted',
+  'photo',
   'probed',
   'unprobed',
   'gate',
@@ -56,6 +61,9 @@ export class KitchenEntryInput {
   @Optional() @Tag() piece?: string;
   @Optional() @DraftId() step?: string;
   @Optional() @Text(LONG_TEXT) because?: string;
+  /** What was looked at in a long stage, and whether it was so. */
+  @Optional() @Choice(CHECKS, 'CheckId') check?: CheckId;
+  @Optional() @Flag() isSo?: boolean;
   @Optional() @Decimal(LIMITS.kitchen.grams) grams?: number;
   @Optional() @Decimal(LIMITS.step.celsius) celsius?: number;
   @Optional() @Decimal(LIMITS.kitchen.millimetres) millimetres?: number;
@@ -76,8 +84,14 @@ export class KitchenEntryInput {
   @Optional() @DraftId() of?: string;
 }
 
+/** An entry on its way: a photo brings its picture along. */
+export class NewKitchenEntry extends KitchenEntryInput {
+  /** JPEG in base64. */
+  @Optional() @Text(Math.ceil(MOST_PHOTO_BYTES / 3) * 4) jpeg?: string;
+}
+
 export class KitchenEntries {
-  @ListOf(() => KitchenEntryInput, 100, 1) entries: KitchenEntryInput[];
+  @ListOf(() => NewKitchenEntry, 100, 1) entries: NewKitchenEntry[];
 }
 
 /** An entry as it is stored. */

@@ -14,7 +14,8 @@ import { AccessService } from '../seal/access/access.service';
 import { KnownKitchen } from './knownKitchen';
 import { TastingStore, tastingOf } from '../tastings/tasting.store';
 import type { StoredEntries } from './caveats.dto';
-import type { KitchenEntryInput, KitchenLogView } from './kitchenLog.dto';
+import type { KitchenLogView, NewKitchenEntry } from './kitchenLog.dto';
+import { PhotosService } from './photos.service';
 
 type Body = KitchenEntry['body'];
 
@@ -26,6 +27,7 @@ export class KitchenLogService {
     private readonly access: AccessService,
     private readonly store: TastingStore,
     private readonly log: LogService,
+    private readonly photos: PhotosService,
     private readonly audit: AuditService,
     private readonly live: LiveService,
   ) {}
@@ -54,12 +56,14 @@ export class KitchenLogService {
     });
   }
 
-  async add(id: string, inputs: readonly KitchenEntryInput[], me: Me): Promise<StoredEntries> {
+  async add(id: string, inputs: readonly NewKitchenEntry[], me: Me): Promise<StoredEntries> {
     await this.access.knownTo(me.role, id);
-    const entries = readEntries<Body>(inputs, kitchenEntrySchema, me.name);
+    const pictures = new Map(inputs.flatMap((input) => (input.jpeg === undefined ? [] : [[input.id, input.jpeg]])));
+    const entries = readEntries<Body>(inputs.map(withoutPicture), kitchenEntrySchema, me.name);
     await this.transactions.write(async (manager) => {
       await this.refuseUnknown(manager, id, entries);
       const added = await this.log.append<Body>(manager, id, 'kitchen', entries, me);
+      await this.keepPhotos(manager, id, added, pictures);
       for (const { body } of added)
         if (body.kind === 'gate')
           await this.audit.record(manager, {
@@ -77,6 +81,20 @@ export class KitchenLogService {
     return { stored: inputs.map((entry) => entry.id) };
   }
 
+  private async keepPhotos(
+    manager: EntityManager,
+    tastingId: string,
+    added: readonly NewEntry<Body>[],
+    pictures: ReadonlyMap<string, string>,
+  ): Promise<void> {
+    for (const { id, body } of added) {
+      const jpeg = pictures.get(id);
+      if (body.kind === 'photo') await this.photos.keep(manager, tastingId, { id, jpeg: jpeg ?? '' }, 'jpeg');
+      else if (jpeg !== undefined)
+        throw refuseFields([{ field: 'jpeg', message: 'Only a photo brings a picture along.' }]);
+    }
+  }
+
   /** Entries may only be about pieces, steps, devices and entries that there are. */
   private async refuseUnknown(manager: EntityManager, id: string, entries: readonly NewEntry<Body>[]): Promise<void> {
     const { plan, methods } = await this.store.get(manager, id);
@@ -90,3 +108,5 @@ export class KitchenLogService {
     if (problems.length > 0) throw refuseFields(problems);
   }
 }
+
+const withoutPicture = ({ jpeg: _jpeg, ...entry }: NewKitchenEntry): NewKitchenEntry => entry;

@@ -151,6 +151,10 @@ const injectedRtkApi = api
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/kitchen-log.csv` }),
         providesTags: ['kitchen'],
       }),
+      getPhoto: build.query<GetPhotoApiResponse, GetPhotoApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/photos/${queryArg.photo}` }),
+        providesTags: ['kitchen'],
+      }),
       getRunSheet: build.query<GetRunSheetApiResponse, GetRunSheetApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/run-sheet` }),
         providesTags: ['kitchen'],
@@ -386,6 +390,11 @@ export type AddToKitchenLogApiArg = {
 export type ExportKitchenLogApiResponse = unknown;
 export type ExportKitchenLogApiArg = {
   id: string;
+};
+export type GetPhotoApiResponse = unknown;
+export type GetPhotoApiArg = {
+  id: string;
+  photo: string;
 };
 export type GetRunSheetApiResponse = /** status 200  */ RunSheetView;
 export type GetRunSheetApiArg = {
@@ -955,7 +964,9 @@ export type KitchenKind =
   | 'temperature'
   | 'thickness'
   | 'dose'
+  | 'checked'
   | 'noted'
+  | 'photo'
   | 'probed'
   | 'unprobed'
   | 'gate'
@@ -963,6 +974,7 @@ export type KitchenKind =
   | 'settled'
   | 'replanned'
   | 'undone';
+export type CheckId = 'cold' | 'cool-water' | 'turned' | 'thawed';
 export type GateDecision = 'passed' | 'withdrawn' | 'served-all-the-same';
 export type ProbePlace = 'core' | 'surface' | 'around';
 export type KitchenEntryView = {
@@ -973,6 +985,8 @@ export type KitchenEntryView = {
   piece?: string;
   step?: string;
   because?: string;
+  check?: CheckId;
+  isSo?: boolean;
   grams?: number;
   celsius?: number;
   millimetres?: number;
@@ -995,7 +1009,7 @@ export type KitchenLogView = {
 export type StoredEntries = {
   stored: string[];
 };
-export type KitchenEntryInput = {
+export type NewKitchenEntry = {
   id: string;
   at: string;
   kind: KitchenKind;
@@ -1003,6 +1017,8 @@ export type KitchenEntryInput = {
   piece?: string;
   step?: string;
   because?: string;
+  check?: CheckId;
+  isSo?: boolean;
   grams?: number;
   celsius?: number;
   millimetres?: number;
@@ -1016,9 +1032,10 @@ export type KitchenEntryInput = {
   proposal?: string;
   noted?: boolean;
   of?: string;
+  jpeg?: string;
 };
 export type KitchenEntries = {
-  entries: KitchenEntryInput[];
+  entries: NewKitchenEntry[];
 };
 export type SheetStepView = {
   piece: string;
@@ -1359,6 +1376,7 @@ export const {
   useGetKitchenLogQuery,
   useAddToKitchenLogMutation,
   useExportKitchenLogQuery,
+  useGetPhotoQuery,
   useGetRunSheetQuery,
   useGetLedgerQuery,
   useAddEntriesMutation,

@@ -8,6 +8,7 @@ import { CurveChart } from './CurveChart';
 import { clockText } from './clock';
 import { useCurves } from './curves';
 import { entryOf } from './entry';
+import { Photos } from './Photos';
 
 interface PieceStoryProps {
   tag: string;
@@ -37,6 +38,7 @@ export function PieceStory({ tag, chain }: PieceStoryProps) {
           <CurveChart curve={curve} />
         </div>
       ))}
+      <Photos ids={own.filter(({ body }) => body.kind === 'photo').map(({ id }) => id)} of={tag} />
       {own.length === 0 ? (
         <p className="text-quiet">Nothing was written down about it.</p>
       ) : (

@@ -1,8 +1,8 @@
 import type { KitchenEntry } from '@jacana/core/bundle';
-import type { KitchenEntryInput, KitchenEntryView } from '../client/api.generated';
+import type { NewKitchenEntry, KitchenEntryView } from '../client/api.generated';
 
 /** An entry of the contract, whose fields lie flat, as the core has it. */
-export function entryOf({ id, at, ...rest }: KitchenEntryInput | KitchenEntryView): KitchenEntry {
+export function entryOf({ id, at, ...rest }: NewKitchenEntry | KitchenEntryView): KitchenEntry {
   const { storedAt = at, by = '', ...body } = rest as Partial<KitchenEntryView>;
   return { id, at, storedAt, by, body } as KitchenEntry;
 }

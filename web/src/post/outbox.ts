@@ -74,9 +74,18 @@ export class Outbox<Entry extends Waiting> {
     this.keep(this.entries.filter((entry) => entry.id !== id));
   }
 
+  /** A browser that has no room left still has them until the page is closed. */
+  private remember(entries: readonly Entry[]): void {
+    try {
+      localStorage.setItem(this.box.place, JSON.stringify(entries));
+    } catch {
+      localStorage.removeItem(this.box.place);
+    }
+  }
+
   private keep(entries: readonly Entry[]): void {
     this.entries = entries;
-    if (entries.length > 0) localStorage.setItem(this.box.place, JSON.stringify(entries));
+    if (entries.length > 0) this.remember(entries);
     else localStorage.removeItem(this.box.place);
     for (const listener of this.listeners) listener();
   }

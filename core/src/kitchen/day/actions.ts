@@ -10,6 +10,7 @@
  * actionsOf({ steps: [], pieces: new Map() }, kitchenState([])) // []
  */
 import type { ChainStep } from '../../tasting';
+import { checksOf, dueOf, type Check } from './checks';
 import { isOver, stepOf, type KitchenState, type StepState } from './state';
 
 /** A step of the sheet, as far as actions need it. */
@@ -28,8 +29,8 @@ export interface PlannedStep {
 }
 
 export interface Action {
-  /** What it is: begin a step, do what is done again and again in it, or end it. */
-  kind: 'start' | 'again' | 'end';
+  /** What it is: begin a step, do what is done again and again in it, look at something, or end it. */
+  kind: 'start' | 'again' | 'check' | 'end';
   pieces: string[];
   method: string;
   step: string;
@@ -42,6 +43,8 @@ export interface Action {
   hands: string | null;
   /** For 'again': what, such as "turn", and how many times it was done. */
   again: { what: string; done: number } | null;
+  /** For 'check': what is asked. */
+  check: Check | null;
 }
 
 interface Planned {
@@ -93,7 +96,7 @@ function actionsOfGroup(
 ): Action[] {
   const { method, step, name, text, hands } = of;
   const action = (kind: Action['kind'], due: number, again: Action['again'] = null): Action => ({
-    ...{ kind, pieces, method, step, name, text, due, where: [...places].join(', '), hands, again },
+    ...{ kind, pieces, method, step, name, text, due, where: [...places].join(', '), hands, again, check: null },
   });
   if (now.startedAt === null) return [action('start', Date.parse(of.start))];
   const started = Date.parse(now.startedAt);
@@ -108,9 +111,19 @@ function actionsOfGroup(
   ];
   const last = Math.max(...ends.map(({ due }) => due));
   const seconds = chain?.every?.seconds;
-  if (!chain?.every || seconds === undefined) return ends;
+  const checks = chain
+    ? checksOf(chain).flatMap((check) => {
+        const at = dueOf(check, now, last);
+        return at === null ? [] : [{ ...action('check', at), check }];
+      })
+    : [];
+  if (chain?.swaps && now.acted.length === 0) {
+    const halfway = started + (last - started) / 2;
+    return [action('again', halfway, { what: 'change places', done: 0 }), ...checks, ...ends];
+  }
+  if (!chain?.every || seconds === undefined) return [...checks, ...ends];
   const before = now.acted[now.acted.length - 1];
   const next = (before === undefined ? started : Date.parse(before)) + seconds * 1000;
   const again = { what: chain.every.what, done: now.acted.length };
-  return next < last ? [action('again', next, again), ...ends] : ends;
+  return [...(next < last ? [action('again', next, again)] : []), ...checks, ...ends];
 }

@@ -12,7 +12,8 @@
 import type { ChainStep, Product, StepKind } from '../../tasting';
 import { limitOf, towards, type PublishedLimit } from '../limits';
 import { isLimitMet, MOST_GAP_MINUTES, type Curve } from './curves';
-import { isOver, type PieceState } from './state';
+import { thawedWarm } from './checks';
+import { isOver, NOTHING_DONE, type PieceState } from './state';
 
 const USUAL: Partial<Record<Product, string>> = {
   fish: 'fish',
@@ -32,6 +33,8 @@ export interface GateCheck {
   /** The end point that the chain asks for, and whether it was recorded as reached; null where it asks for none. */
   endPoint: { celsius: number; isReached: boolean } | null;
   limit: { name: string; source: string; isMet: boolean } | null;
+  /** Whether it was found too warm while it thawed: then it is cooked at once, or withdrawn. */
+  isThawedWarm: boolean;
   /** Whether nothing that is recorded speaks against the plate; else a named person has to decide. */
   mayPass: boolean;
 }
@@ -55,14 +58,16 @@ export function gateCheck(
   const highest = warmest.length > 0 ? Math.max(...warmest) : null;
   const target = chain.flatMap(({ until }) => until?.celsius ?? []).at(-1);
   const limit = limitFor(product);
-  const open = chain.filter(({ id, kind }) => !AFTER_IT.includes(kind) && !isOver(piece.steps.get(id) ?? NOT_BEGUN));
+  const open = chain.filter(({ id, kind }) => !AFTER_IT.includes(kind) && !isOver(piece.steps.get(id) ?? NOTHING_DONE));
   const isReached = target === undefined || (highest ?? -Infinity) >= target - SHOWN;
+  const isWarm = thawedWarm(chain, piece.steps);
   const bySpots = limit && spots.length > 0 && towards(spots, limit, MOST_GAP_MINUTES).limitMetAt !== null;
   return {
     open: open.map(({ name }) => name),
     highest,
     endPoint: target === undefined ? null : { celsius: target, isReached },
-    mayPass: open.length === 0 && isReached,
+    isThawedWarm: isWarm,
+    mayPass: open.length === 0 && isReached && !isWarm,
     limit: limit
       ? {
           name: limit.name,
@@ -76,5 +81,3 @@ export function gateCheck(
 
 /** What is done to a piece once it has passed. */
 const AFTER_IT: readonly StepKind[] = ['slice', 'plate'];
-
-const NOT_BEGUN = { startedAt: null, doneAt: null, skipped: null, acted: [] };

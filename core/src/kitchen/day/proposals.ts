@@ -10,7 +10,7 @@
  * @example
  * proposalsOf({ steps: [], chains: new Map(), waits: [], constants: [] }, kitchenState([])) // []
  */
-import type { ChainStep, Constant } from '../../tasting';
+import type { ChainStep, CheckId, Constant } from '../../tasting';
 import { minutesText } from '../chain';
 import { doseOf } from '../dose';
 import { chainName, type PlannedStep } from './actions';
@@ -39,7 +39,7 @@ const USUAL: Record<'°C' | '%', Tolerance> = { '°C': { by: 1, unit: '°C' }, '
 /** Departures that nobody has settled yet, in the order of the sheet. */
 export function proposalsOf(planned: Planned, state: KitchenState): Proposal[] {
   const found = [
-    ...planned.steps.flatMap((step) => ofStep(step, planned, state)),
+    ...planned.steps.flatMap((step) => [...ofChecks(step, state), ...ofStep(step, planned, state)]),
     ...ofMasses(planned, state),
     ...ofGates(planned, state),
   ];
@@ -76,6 +76,24 @@ function ofStep(step: PlannedStep, planned: Planned, state: KitchenState): Propo
     ...doses(chain, piece, state).map((text) => proposal('dose', `${tag(piece)}: ${text}`)),
   ];
 }
+
+/** What was looked at in a long stage, and was not as it should be. */
+function ofChecks({ piece, step, name }: PlannedStep, state: KitchenState): Proposal[] {
+  const { checked } = stepOf(state, piece, step);
+  return Object.entries(UNLIKE).flatMap(([check, text]): Proposal[] => {
+    const isUnlike = checked.some((one) => one.check === check && !one.isSo);
+    return isUnlike
+      ? [{ id: `${check} ${piece} ${step}`, text: `${tag(piece)} ${text} in “${name}”`, pieces: [piece] }]
+      : [];
+  });
+}
+
+/** A piece that is not thawed through yet departs from nothing: it is looked at again. */
+const UNLIKE: Partial<Record<CheckId, string>> = {
+  cold: 'was above 5 °C',
+  'cool-water': 'lay in water that was too warm or stood',
+  turned: 'was not turned, or not covered,',
+};
 
 /** Taps are never to the second. */
 const SLACK_MINUTES = 0.5;

@@ -8,10 +8,17 @@
  * @example
  * entryText({ kind: 'mass', piece: 'K4', grams: 412 }, []) // '412 g'
  */
-import type { ChainStep, KitchenEntry } from '../../tasting';
+import type { ChainStep, CheckId, KitchenEntry } from '../../tasting';
 
 type Body = KitchenEntry['body'];
 type NamedStep = Pick<ChainStep, 'id' | 'name'> & Pick<Partial<ChainStep>, 'every'>;
+
+const CHECKED: Record<CheckId, string> = {
+  cold: 'cold enough',
+  'cool-water': 'water cool enough',
+  turned: 'turned and covered',
+  thawed: 'thawed through',
+};
 
 interface Words {
   /** Of the step that it is about, and what is done in it again and again. */
@@ -25,6 +32,8 @@ const SAID: { [Kind in Body['kind']]: (body: Extract<Body, { kind: Kind }>, word
   done: (_body, { name }) => `${name}: over`,
   skipped: ({ because }, { name }) => `${name}: left out, ${because}`,
   acted: (_body, { name, again }) => `${name}: ${again}`,
+  checked: ({ check, isSo }, { name }) => `${name}: ${CHECKED[check]}, ${isSo ? 'yes' : 'no'}`,
+  photo: () => 'photo',
   mass: ({ grams }) => `${grams} g`,
   temperature: ({ celsius }, { warm }) => warm(celsius),
   thickness: ({ millimetres }) => `${millimetres} mm`,

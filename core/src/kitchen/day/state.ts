@@ -10,7 +10,7 @@
  * kitchenState([]).pieces.size // 0
  */
 import { fold } from '../../log';
-import type { GateDecision, KitchenEntry, ProbePlace } from '../../tasting';
+import type { CheckId, GateDecision, KitchenEntry, ProbePlace } from '../../tasting';
 
 /** One step of one piece, as far as it has come; times are ISO 8601, by the device that it was tapped on. */
 export interface StepState {
@@ -19,6 +19,8 @@ export interface StepState {
   skipped: string | null;
   /** When it was turned, stirred and so on. */
   acted: string[];
+  /** What was looked at in it, and whether it was as it should be. */
+  checked: { check: CheckId; isSo: boolean; at: string }[];
 }
 
 export interface Measured<Value> {
@@ -33,6 +35,8 @@ export interface PieceState {
   millimetres: Measured<number>[];
   doses: Measured<{ name: string; grams: number }>[];
   notes: Measured<string>[];
+  /** Ids of entries that have a picture. */
+  photos: Measured<string>[];
   gate: { decision: GateDecision; because: string; at: string; by: string } | null;
 }
 
@@ -57,10 +61,10 @@ export interface KitchenState {
   settled: Map<string, boolean>;
 }
 
-export const NOTHING_DONE: StepState = { startedAt: null, doneAt: null, skipped: null, acted: [] };
+export const NOTHING_DONE: StepState = { startedAt: null, doneAt: null, skipped: null, acted: [], checked: [] };
 
 const untouched = (): PieceState => ({
-  ...{ steps: new Map(), grams: [], celsius: [], millimetres: [], doses: [], notes: [], gate: null },
+  ...{ steps: new Map(), grams: [], celsius: [], millimetres: [], doses: [], notes: [], photos: [], gate: null },
 });
 
 export const pieceOf = ({ pieces }: KitchenState, tag: string): PieceState => pieces.get(tag) ?? untouched();
@@ -77,49 +81,60 @@ export function cookLossOf({ grams }: Pick<PieceState, 'grams'>): number | null 
   return grams.length < 2 ? null : 1 - last.value / first.value;
 }
 
+type Body = Exclude<KitchenEntry['body'], { kind: 'undone' }>;
+type Facts = Pick<KitchenEntry, 'id' | 'at' | 'by'>;
+type Reducers = {
+  [Kind in Body['kind']]: (state: KitchenState, body: Extract<Body, { kind: Kind }>, facts: Facts) => void;
+};
+
+const doing = (state: KitchenState, body: Doing, { at }: Facts): void => {
+  for (const tag of body.pieces) withStep(own(state, tag), body, at);
+};
+const measuring = (state: KitchenState, body: Measuring, { at }: Facts): void =>
+  measure(own(state, body.piece), body, at);
+
+/** What each kind of entry changes. The fold begins anew each time, so nobody else holds the state. */
+const REDUCERS: Reducers = {
+  started: doing,
+  done: doing,
+  skipped: doing,
+  acted: doing,
+  checked: doing,
+  mass: measuring,
+  temperature: measuring,
+  thickness: measuring,
+  dose: measuring,
+  replanned: () => undefined,
+  settled: (state, { proposal, noted }) => void state.settled.set(proposal, noted),
+  noted: (state, { pieces, text }, { at }) => {
+    for (const tag of pieces) own(state, tag).notes.push({ at, value: text });
+  },
+  photo: (state, { piece }, { id, at }) => void own(state, piece).photos.push({ at, value: id }),
+  probed: (state, { piece, device, channel, where }, { at }) => {
+    takeOut(state, at, (probe) => probe.device === device && probe.channel === channel);
+    state.probes.push({ piece, device, channel, where, from: at, to: null });
+    own(state, piece);
+  },
+  unprobed: (state, { device, channel }, { at }) =>
+    takeOut(state, at, (probe) => probe.device === device && probe.channel === channel),
+  gate: (state, { piece, decision, because }, { at, by }) => {
+    // What was decided on is no longer cooked: a probe that is forgotten in it measures the table.
+    takeOut(state, at, (probe) => probe.piece === piece);
+    own(state, piece).gate = { decision, because, at, by };
+  },
+  redone: (state, { piece, as }, { at }) => {
+    takeOut(state, at, (probe) => probe.piece === piece);
+    own(state, piece);
+    own(state, as);
+    state.redone.set(piece, as);
+  },
+};
+
 export function kitchenState(entries: readonly KitchenEntry[]): KitchenState {
   const start: KitchenState = { pieces: new Map(), probes: [], redone: new Map(), settled: new Map() };
-  return fold<KitchenState, KitchenEntry['body']>(entries, start, (state, { at, by, body }) => {
-    switch (body.kind) {
-      case 'replanned':
-        return state;
-      case 'redone':
-        takeOut(state, at, ({ piece }) => piece === body.piece);
-        own(state, body.piece);
-        own(state, body.as);
-        state.redone.set(body.piece, body.as);
-        return state;
-      case 'settled':
-        state.settled.set(body.proposal, body.noted);
-        return state;
-      case 'started':
-      case 'done':
-      case 'skipped':
-      case 'acted':
-        for (const tag of body.pieces) withStep(own(state, tag), body, at);
-        return state;
-      case 'noted':
-        for (const tag of body.pieces) own(state, tag).notes.push({ at, value: body.text });
-        return state;
-      case 'probed': {
-        const { piece, device, channel, where } = body;
-        takeOut(state, at, (probe) => probe.device === device && probe.channel === channel);
-        state.probes.push({ piece, device, channel, where, from: at, to: null });
-        own(state, piece);
-        return state;
-      }
-      case 'unprobed':
-        takeOut(state, at, (probe) => probe.device === body.device && probe.channel === body.channel);
-        return state;
-      case 'gate':
-        // What was decided on is no longer cooked: a probe that is forgotten in it measures the table.
-        takeOut(state, at, ({ piece }) => piece === body.piece);
-        own(state, body.piece).gate = { decision: body.decision, because: body.because, at, by };
-        return state;
-      default:
-        measure(own(state, body.piece), body, at);
-        return state;
-    }
+  return fold<KitchenState, KitchenEntry['body']>(entries, start, (state, { body, ...facts }) => {
+    (REDUCERS[body.kind] as (state: KitchenState, body: Body, facts: Facts) => void)(state, body, facts);
+    return state;
   });
 }
 
@@ -127,7 +142,7 @@ function takeOut({ probes }: KitchenState, at: string, isIt: (probe: ProbeSpan) 
   for (const probe of probes) if (probe.to === null && isIt(probe)) probe.to = at;
 }
 
-/** The piece's own state, which is made by the first entry about it. The fold begins anew each time, so nobody else holds it. */
+/** The piece's own state, which is made by the first entry about it. */
 function own({ pieces }: KitchenState, tag: string): PieceState {
   const known = pieces.get(tag);
   if (known) return known;
@@ -136,7 +151,7 @@ function own({ pieces }: KitchenState, tag: string): PieceState {
   return piece;
 }
 
-type Doing = Extract<KitchenEntry['body'], { kind: 'started' | 'done' | 'skipped' | 'acted' }>;
+type Doing = Extract<KitchenEntry['body'], { kind: 'started' | 'done' | 'skipped' | 'acted' | 'checked' }>;
 
 function withStep({ steps }: PieceState, body: Doing, at: string): void {
   const before = steps.get(body.step) ?? NOTHING_DONE;
@@ -146,6 +161,10 @@ function withStep({ steps }: PieceState, body: Doing, at: string): void {
     done: { doneAt: before.doneAt ?? at, startedAt: before.startedAt ?? at },
     skipped: { skipped: body.kind === 'skipped' ? body.because : null },
     acted: { acted: [...before.acted, at] },
+    checked: {
+      checked:
+        body.kind === 'checked' ? [...before.checked, { check: body.check, isSo: body.isSo, at }] : before.checked,
+    },
   };
   steps.set(body.step, { ...before, ...changed[body.kind] });
 }

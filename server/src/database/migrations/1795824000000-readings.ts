@@ -1,15 +1,17 @@
 import { Table, type MigrationInterface, type QueryRunner } from 'typeorm';
 
-/** Devices that measure, and what they measured: a row for each channel and minute. */
+/** Devices that measure, and what they measured: a row for each channel and minute. And pictures of pieces. */
 export class Readings1795824000000 implements MigrationInterface {
   name = 'Readings1795824000000';
 
   async up(runner: QueryRunner): Promise<void> {
     await runner.createTable(DEVICES);
     await runner.createTable(READINGS);
+    await runner.createTable(PHOTOS);
   }
 
   async down(runner: QueryRunner): Promise<void> {
+    await runner.dropTable('photos');
     await runner.dropTable('readings');
     await runner.dropTable('devices');
   }
@@ -35,5 +37,11 @@ const READINGS = new Table({
     ...[plain('seconds', 'text'), plain('values', 'text'), plain('count', 'integer')],
     ...['sum', 'least', 'most'].map((name) => plain(name, 'float')),
   ],
+  foreignKeys: [ofTasting],
+});
+
+const PHOTOS = new Table({
+  name: 'photos',
+  columns: [key('tastingId'), key('id'), plain('jpeg', 'blob')],
   foreignKeys: [ofTasting],
 });

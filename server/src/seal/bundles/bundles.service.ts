@@ -31,6 +31,7 @@ export class BundlesService {
       ballots: await this.ballots(manager, stored),
       records: { caveats, kitchen: await this.log.kitchen(manager, id), service: [], amendments: [] },
       readings: [],
+      photos: [],
       digest: null,
     };
     return { ...bundle, digest: digestOf(bundle) };

@@ -27,7 +27,7 @@ export function GateFields({ piece, day, chain, write }: GateFieldsProps) {
   const curves = useCurves(card.id, { piece, isLive: true });
   const state = pieceOf(day.state, piece);
   if (!kitchen) return null;
-  const { open, highest, endPoint, limit, mayPass } = gateCheck(state, chain, kitchen.product, curves);
+  const { open, highest, endPoint, limit, isThawedWarm, mayPass } = gateCheck(state, chain, kitchen.product, curves);
   const decide = (decision: GateDecision): void => {
     write({ kind: 'gate', piece, decision, because: because.trim() }, `${piece} ${decision.replaceAll('-', ' ')}`);
     setBecause('');
@@ -38,6 +38,7 @@ export function GateFields({ piece, day, chain, write }: GateFieldsProps) {
     endPoint
       ? `End point ${text(endPoint.celsius)}: recorded as ${endPoint.isReached ? 'reached' : 'not reached'}.`
       : '',
+    isThawedWarm ? 'It was found too warm while it thawed: it is cooked at once, or withdrawn.' : '',
     limit ? `${limit.name}: limit recorded as ${limit.isMet ? 'met' : 'not met'} (${limit.source}).` : '',
   ].filter(Boolean);
   return (

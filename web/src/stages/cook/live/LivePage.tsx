@@ -96,6 +96,7 @@ function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
               probed={probed(next)}
               now={now}
               onDone={() => write(tapOf(next), `${next.name}, ${next.pieces.join(' ')}`)}
+              onNo={() => write(tapOf(next, false), `${next.check?.ask ?? next.name} No`)}
               onLater={() => setLater(new Map(later).set(nameOf(next), now + 60_000))}
               onSkip={(because) =>
                 write({ kind: 'skipped', pieces: next.pieces, step: next.step, because }, `left out: ${next.name}`)

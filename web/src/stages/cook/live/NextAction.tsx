@@ -9,6 +9,8 @@ interface NextActionProps {
   probed: string | null;
   now: number;
   onDone: () => void;
+  /** For what is asked: no. */
+  onNo: () => void;
   onLater: () => void;
   onSkip: (because: string) => void;
   onPiece: (tag: string) => void;
@@ -17,7 +19,7 @@ interface NextActionProps {
 const BIG = 'min-h-16 rounded-xl border-2 px-5 text-xl font-bold';
 
 /** What is to be done now, large: which piece, what, where, by whom. */
-export function NextAction({ action, probed, now, onDone, onLater, onSkip, onPiece }: NextActionProps) {
+export function NextAction({ action, probed, now, onDone, onNo, onLater, onSkip, onPiece }: NextActionProps) {
   const [because, setBecause] = useState<string | null>(null);
   const { text, isLate } = countdown(action.due, now);
   const facts = [action.method, action.where, action.hands].filter(Boolean).join(' · ');
@@ -58,9 +60,15 @@ export function NextAction({ action, probed, now, onDone, onLater, onSkip, onPie
           <button type="button" className={`${BIG} border-chestnut text-chestnut`} onClick={onLater}>
             In a minute
           </button>
-          <button type="button" className={`${BIG} border-chestnut text-chestnut`} onClick={() => setBecause('')}>
-            Leave it out
-          </button>
+          {action.kind === 'check' ? (
+            <button type="button" className={`${BIG} border-chestnut text-chestnut`} onClick={onNo}>
+              No
+            </button>
+          ) : (
+            <button type="button" className={`${BIG} border-chestnut text-chestnut`} onClick={() => setBecause('')}>
+              Leave it out
+            </button>
+          )}
         </div>
       ) : (
         <div className="mt-5 space-y-3">

@@ -8,6 +8,7 @@ import { Modal } from '../../../ui/Modal';
 import type { Day } from './day';
 import { GateFields } from './GateFields';
 import type { Tapped } from './kitchenPost';
+import { PhotoFields } from './PhotoFields';
 import { OnTheScale, ProbeFields } from './ProbeFields';
 
 interface PieceDialogProps {
@@ -89,6 +90,7 @@ export function PieceDialog({ piece, day, write, onClose }: PieceDialogProps) {
           </p>
         ))}
       <ProbeFields piece={piece} day={day} write={write} />
+      <PhotoFields piece={piece} day={day} write={write} />
       <NoteField onNote={(text) => write({ kind: 'noted', pieces: [piece], text }, `a note on ${piece}`)} />
       <GateFields piece={piece} day={day} chain={chain} write={write} />
     </Modal>

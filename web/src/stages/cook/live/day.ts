@@ -11,8 +11,9 @@ import {
   type KitchenState,
   type Proposal,
 } from '@jacana/core/kitchen';
+import type { Tapped } from './kitchenPost';
 import type {
-  KitchenEntryInput,
+  NewKitchenEntry,
   KitchenEntryView,
   KitchenView,
   RunSheetView,
@@ -35,7 +36,7 @@ interface DayParts {
   sheet: RunSheetView;
   kitchen: Pick<KitchenView, 'methods' | 'constants'>;
   stored: readonly KitchenEntryView[];
-  waiting: readonly KitchenEntryInput[];
+  waiting: readonly NewKitchenEntry[];
   curves: readonly Curve[];
   now: number;
 }
@@ -56,21 +57,23 @@ export function dayOf({ sheet, kitchen: { methods, constants }, stored, waiting,
 
 /** The verb that stands on the button of an action. */
 export function verbOf({ kind, again }: Action): string {
+  if (kind === 'check') return 'Yes';
   if (kind === 'start') return 'Started';
   return kind === 'again' && again ? `Done: ${again.what}` : 'Done';
 }
 
 /** What an action says in large. */
-export function titleOf({ kind, name, again }: Action): string {
+export function titleOf({ kind, name, again, check }: Action): string {
+  if (kind === 'check' && check) return check.ask;
   if (kind === 'again' && again) return `${again.what[0].toUpperCase()}${again.what.slice(1)}`;
   return kind === 'start' ? name : `End: ${name.toLowerCase()}`;
 }
 
 /** What tapping an action writes down. */
-export const tapOf = ({ kind, pieces, step }: Action) => ({
-  kind: ({ start: 'started', again: 'acted', end: 'done' } as const)[kind],
-  ...{ pieces, step },
-});
+export const tapOf = ({ kind, pieces, step, check }: Action, isSo = true): Tapped =>
+  check
+    ? { kind: 'checked', pieces, step, check: check.id, isSo }
+    : { kind: ({ start: 'started', again: 'acted', end: 'done', check: 'checked' } as const)[kind], pieces, step };
 
 /** "4:10" to go, "2:05 late", "in 3 h". */
 export function countdown(due: number, now: number): { text: string; isLate: boolean } {

@@ -1,22 +1,22 @@
 import { nanoid } from 'nanoid';
 import { useSyncExternalStore } from 'react';
 import { api } from '../../../client/api';
-import type { KitchenEntryInput } from '../../../client/api.generated';
+import type { NewKitchenEntry } from '../../../client/api.generated';
 import { Outbox } from '../../../post/outbox';
 import { noticeShown } from '../../../store/notices';
 import { kitchenNow } from '../../../kitchen/kitchenClock';
 import { store } from '../../../store/store';
 
 /** What was done, before it has an id and a time. */
-export type Tapped = Omit<KitchenEntryInput, 'id' | 'at'>;
+export type Tapped = Omit<NewKitchenEntry, 'id' | 'at'>;
 
-const boxes = new Map<string, Outbox<KitchenEntryInput>>();
+const boxes = new Map<string, Outbox<NewKitchenEntry>>();
 
 /** The one outbox of a tasting's kitchen log on this device. */
-export function kitchenBox(id: string): Outbox<KitchenEntryInput> {
+export function kitchenBox(id: string): Outbox<NewKitchenEntry> {
   const known = boxes.get(id);
   if (known) return known;
-  const box = new Outbox<KitchenEntryInput>({
+  const box = new Outbox<NewKitchenEntry>({
     address: `/api/tastings/${id}/kitchen-log`,
     place: `jacana.kitchen.1.${id}`,
     stored: () =>
