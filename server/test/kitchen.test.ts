@@ -283,6 +283,80 @@ describe('the kitchen log', () => {
     expect((await logOf(brought.id)).map(({ kind }) => kind)).toEqual(['mass', 'gate']);
   });
 
+  const JPEG = Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe0]), Buffer.alloc(500, 7)]).toString('base64');
+
+  it('keeps photos of pieces, each once, for the kitchen and, once unsealed, for readers', async () => {
+    const { coordinator, kitchen, server, reader } = running.as;
+    const id = await cooked();
+    const [tag] = await tagsOf(id);
+    const photo = { id: 'photo-of-a-piece', kind: 'photo', piece: tag, jpeg: JPEG };
+    await tap('kitchen', id, photo).expect(200);
+    await tap('kitchen', id, photo).expect(200);
+    const [entry] = await logOf(id);
+    expect(entry).not.toHaveProperty('jpeg');
+    const path = `/api/tastings/${id}/photos/photo-of-a-piece`;
+    const shown = await kitchen.get(path).expect(200).expect('Content-Type', 'image/jpeg');
+    expect((shown.body as Buffer).toString('base64')).toBe(JPEG);
+    await server.get(path).expect(403);
+    await reader.get(path).expect(404);
+    await kitchen.get(`/api/tastings/${id}/photos/other`).expect(404);
+    await coordinator.post(`/api/tastings/${id}/close`).expect(204);
+    await coordinator.post(`/api/tastings/${id}/unseal`).expect(200);
+    await reader.get(path).expect(200);
+    const bundle = (await coordinator.get(`/api/tastings/${id}/bundle`)).body as {
+      photos: { id: string; jpeg: string }[];
+    };
+    expect(bundle.photos).toEqual([{ id: 'photo-of-a-piece', jpeg: JPEG }]);
+    const brought = (await coordinator.post('/api/import').send(bundle).expect(200)).body as {
+      id: string;
+      notices: string[];
+    };
+    expect(brought.notices.join()).not.toContain('changed');
+    await kitchen.get(`/api/tastings/${brought.id}/photos/photo-of-a-piece`).expect(200);
+    const stray = { ...bundle, photos: [{ id: 'another', jpeg: JPEG }] };
+    expect((await coordinator.post('/api/import').send(stray).expect(400)).text).toContain(
+      'No photo of the kitchen log',
+    );
+  });
+
+  it.each([
+    ['no picture', { kind: 'photo' }],
+    ['a page', { kind: 'photo', jpeg: Buffer.from('<script>').toString('base64') }],
+    [
+      'a very large one',
+      { kind: 'photo', jpeg: Buffer.concat([Buffer.from([255, 216, 255]), Buffer.alloc(400_001)]).toString('base64') },
+    ],
+    ['a picture beside a mass', { kind: 'mass', grams: 400, jpeg: JPEG }],
+  ])('takes %s for no photo, and keeps nothing', async (_what, body) => {
+    const id = await cooked();
+    const [tag] = await tagsOf(id);
+    await tap('kitchen', id, { ...body, piece: tag }).expect(400);
+    expect(await logOf(id)).toEqual([]);
+  });
+
+  it('puts what is looked at during a long stage into the calendar, with an alarm', async () => {
+    const plain = draft();
+    const id = await locked(running.as.coordinator, {
+      ...plain,
+      methods: plain.methods.map((method) => ({
+        ...method,
+        chain: [
+          step('thaw', 'Thaw', 30 * 60, { kind: 'thaw', equipment: 'refrigerator', hands: 'start' }),
+          step('boil', 'Boil', 10, { equipment: 'hob' }),
+        ],
+      })),
+    } as ReturnType<typeof draft>);
+    const cold = { id: 'cold', name: 'Refrigerator', kind: 'refrigerator', places: 6, perPlace: 12, shared: false };
+    await save('kitchen', id, 0, { equipment: [...range.equipment, cold] }).expect(200);
+    const ics = (await running.as.kitchen.get(`/api/tastings/${id}/sheets/run.ics`).expect(200)).text;
+    expect(ics).toContain('5 °C or below');
+    expect(ics).toContain('BEGIN:VALARM');
+    const [tag] = await tagsOf(id);
+    await tap('kitchen', id, { kind: 'checked', pieces: [tag], step: 'thaw', check: 'cold', isSo: false }).expect(200);
+    await tap('kitchen', id, { kind: 'checked', pieces: [tag], step: 'thaw', check: 'warm', isSo: true }).expect(400);
+    await tap('kitchen', id, { kind: 'checked', pieces: [tag], step: 'fly', check: 'cold', isSo: true }).expect(400);
+  });
+
   it('survives hostile entries', async () => {
     const id = await cooked();
     const [tag] = await tagsOf(id);

@@ -133,26 +133,26 @@ describe('the gate', () => {
 
   it('holds the limit against the coldest of each part of the curve, and gaps against nothing', () => {
     const warm = rising('K4', 20, 1, 50);
-    expect(gateCheck(pieceOf(state, 'K4'), chain, 'red-meat', [warm])).toMatchObject({
+    expect(gateCheck(pieceOf(state, 'K4'), chain, 'red-meat', { curves: [warm] })).toMatchObject({
       mayPass: true,
       limit: { isMet: true },
     });
     // 62.8 °C and three minutes: up for a moment only.
     const brief = rising('K4', 20, 1, 43);
-    expect(gateCheck(pieceOf(state, 'K4'), chain, 'red-meat', [brief]).limit?.isMet).toBe(false);
+    expect(gateCheck(pieceOf(state, 'K4'), chain, 'red-meat', { curves: [brief] }).limit?.isMet).toBe(false);
     const colder = { ...warm, points: warm.points.map((point) => ({ ...point, least: point.least - 12 })) };
-    expect(gateCheck(pieceOf(state, 'K4'), chain, 'red-meat', [colder]).limit?.isMet).toBe(false);
+    expect(gateCheck(pieceOf(state, 'K4'), chain, 'red-meat', { curves: [colder] }).limit?.isMet).toBe(false);
     const [before, after] = [warm.points.filter(({ at: time }) => time < zero + 43 * 60_000), warm.points.slice(-2)];
     const broken = { ...warm, points: [...before, ...after.map((point) => ({ ...point, at: point.at + 900_000 }))] };
-    expect(gateCheck(pieceOf(state, 'K4'), chain, 'red-meat', [broken]).limit?.isMet).toBe(false);
+    expect(gateCheck(pieceOf(state, 'K4'), chain, 'red-meat', { curves: [broken] }).limit?.isMet).toBe(false);
   });
 
   it('takes every probe of the core, and none beside it', () => {
     const warm = rising('K4', 20, 1, 50);
     const cold = rising('K4', 20, 0.5, 50, { channel: 2 });
-    expect(gateCheck(pieceOf(state, 'K4'), chain, 'red-meat', [warm, cold]).limit?.isMet).toBe(false);
+    expect(gateCheck(pieceOf(state, 'K4'), chain, 'red-meat', { curves: [warm, cold] }).limit?.isMet).toBe(false);
     const beside = rising('K4', 180, 0, 50, { where: 'around', channel: 3 });
-    expect(gateCheck(pieceOf(state, 'K4'), chain, 'red-meat', [beside])).toMatchObject({
+    expect(gateCheck(pieceOf(state, 'K4'), chain, 'red-meat', { curves: [beside] })).toMatchObject({
       highest: null,
       endPoint: { isReached: false },
       limit: { isMet: false },

@@ -10,7 +10,7 @@ import {
   type Sheet,
 } from '@jacana/core/sheets';
 import { noRange } from '@jacana/core/bundle';
-import { kitchenState, piecesNow } from '@jacana/core/kitchen';
+import { chainOf, kitchenState, piecesNow } from '@jacana/core/kitchen';
 import type { Me } from '../accounts/allow';
 import { Transactions } from '../database/transactions';
 import { FindingsService } from '../findings/findings.service';
@@ -63,8 +63,11 @@ export class SheetsService {
 
   async calendar(id: string, me: Me): Promise<StreamableFile> {
     const sheet = await this.runSheets.sheet(id, me);
-    const { title } = await this.store.row(this.transactions.read, id);
-    return new StreamableFile(Buffer.from(calendarOf(title, id, sheet)), {
+    const { row, methods } = await this.store.get(this.transactions.read, id);
+    const chains = new Map(
+      methods.map(({ name, steps, chain }) => [name, chainOf({ steps, chain: chain ?? [] })] as const),
+    );
+    return new StreamableFile(Buffer.from(calendarOf(row.title, id, sheet, chains)), {
       disposition: 'attachment; filename="run-sheet.ics"',
       type: 'text/calendar; charset=utf-8',
     });

@@ -10,7 +10,7 @@
  * limitFor('poultry').id // 'poultry'
  */
 import type { ChainStep, Product, StepKind } from '../../tasting';
-import { limitOf, towards, type PublishedLimit } from '../limits';
+import { limitOf, towards, type Locale, type PublishedLimit, type TimedReading } from '../limits';
 import { isLimitMet, MOST_GAP_MINUTES, type Curve } from './curves';
 import { thawedWarm } from './checks';
 import { isOver, NOTHING_DONE, type PieceState } from './state';
@@ -23,7 +23,10 @@ const USUAL: Partial<Record<Product, string>> = {
 };
 
 /** The limit that is usually held against a kind of food; none where there is none in the tables. */
-export const limitFor = (product: Product): PublishedLimit | undefined => limitOf(USUAL[product] ?? '');
+export function limitFor(product: Product, locale: Locale = 'us'): PublishedLimit | undefined {
+  const usual = USUAL[product];
+  return usual === undefined ? undefined : limitOf(locale === 'uk' ? 'uk-cooked-through' : usual);
+}
 
 export interface GateCheck {
   /** Names of steps that should be over by now, and are not. */
@@ -42,12 +45,18 @@ export interface GateCheck {
 /** Temperatures of the end point may be this far short, °C: probes show tenths. */
 const SHOWN = 0.05;
 
-/** @param curves of all probes that were in the piece */
+export interface GateRules {
+  /** Of all probes that were in the piece. */
+  curves?: readonly Curve[];
+  /** Whose limits are held against it. */
+  locale?: Locale;
+}
+
 export function gateCheck(
   piece: PieceState,
   chain: readonly ChainStep[],
   product: Product,
-  curves: readonly Curve[] = [],
+  { curves = [], locale = 'us' }: GateRules = {},
 ): GateCheck {
   const spots = piece.celsius.map(({ at, value }) => ({ minutes: Date.parse(at) / 60_000, celsius: value }));
   const inCore = curves.filter(({ where, points }) => where === 'core' && points.length > 0);
@@ -57,11 +66,10 @@ export function gateCheck(
   ];
   const highest = warmest.length > 0 ? Math.max(...warmest) : null;
   const target = chain.flatMap(({ until }) => until?.celsius ?? []).at(-1);
-  const limit = limitFor(product);
+  const limit = limitFor(product, locale);
   const open = chain.filter(({ id, kind }) => !AFTER_IT.includes(kind) && !isOver(piece.steps.get(id) ?? NOTHING_DONE));
   const isReached = target === undefined || (highest ?? -Infinity) >= target - SHOWN;
   const isWarm = thawedWarm(chain, piece.steps);
-  const bySpots = limit && spots.length > 0 && towards(spots, limit, MOST_GAP_MINUTES).limitMetAt !== null;
   return {
     open: open.map(({ name }) => name),
     highest,
@@ -69,15 +77,14 @@ export function gateCheck(
     isThawedWarm: isWarm,
     mayPass: open.length === 0 && isReached && !isWarm,
     limit: limit
-      ? {
-          name: limit.name,
-          source: limit.source,
-          // Where a probe recorded, its curve decides: a spot may have been beside the coldest point.
-          isMet: isLimitMet(inCore, limit) ?? bySpots ?? false,
-        }
+      ? { name: limit.name, source: limit.source, isMet: isLimitMet(inCore, limit) ?? isMetBySpots(spots, limit) }
       : null,
   };
 }
+
+/** Where a probe recorded, its curve decides: a spot may have been beside the coldest point. */
+const isMetBySpots = (spots: readonly TimedReading[], limit: PublishedLimit): boolean =>
+  spots.length > 0 && towards(spots, limit, MOST_GAP_MINUTES).limitMetAt !== null;
 
 /** What is done to a piece once it has passed. */
 const AFTER_IT: readonly StepKind[] = ['slice', 'plate'];

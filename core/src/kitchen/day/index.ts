@@ -11,7 +11,8 @@ export {
   type Curve,
   type ExpectedEnd,
 } from './curves';
-export { gateCheck, limitFor, type GateCheck } from './gate';
+export { gateCheck, limitFor, type GateCheck, type GateRules } from './gate';
+export { LOOKS, maskingAdvice } from './looks';
 export { measuresOf, type MethodMeasures } from './measures';
 export { freeTag, piecesNow, standsFor, type PieceNow, type PiecesState } from './pieces';
 export { proposalsOf, type Planned as PlannedDay, type Proposal } from './proposals';

@@ -1,2 +1,11 @@
-export { celsiusOf, limitOf, PUBLISHED_LIMITS, type LimitRow, type PublishedLimit } from './tables';
+export {
+  celsiusOf,
+  limitOf,
+  LIMITS_OF,
+  LOCALES,
+  PUBLISHED_LIMITS,
+  type LimitRow,
+  type Locale,
+  type PublishedLimit,
+} from './tables';
 export { minutesAt, towards, type TimedReading, type Towards } from './lethality';

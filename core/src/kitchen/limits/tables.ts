@@ -7,7 +7,9 @@
  * ways of cooking that a table was not made for.
  *
  * Source: USDA FSIS, safe minimum internal temperature chart, and Appendix A (compliance guidelines for
- * lethality, 6.5-log reduction of Salmonella in beef roasts). All rows are written from memory.
+ * lethality, 6.5-log reduction of Salmonella in beef roasts); UK Food Standards Agency, combinations of time and
+ * temperature that are equal to 70 °C for two minutes; FDA Food Code and the Food Safety and Hygiene (England)
+ * Regulations 2013 for holding. All rows are written from memory.
  *
  * @example
  * celsiusOf(145).toFixed(1) // '62.8'
@@ -82,4 +84,50 @@ export const PUBLISHED_LIMITS: readonly PublishedLimit[] = [
   reached('leftovers', 'Leftovers', 165),
 ];
 
-export const limitOf = (id: string): PublishedLimit | undefined => PUBLISHED_LIMITS.find((one) => one.id === id);
+/** Degrees Celsius and minutes. */
+const UK_EQUIVALENTS: readonly (readonly [number, number])[] = [
+  [60, 45],
+  [65, 10],
+  [70, 2],
+  [75, 0.5],
+  [80, 0.1],
+];
+
+/** Whose limits are shown: a choice of the house, since local codes differ. */
+export const LOCALES = ['us', 'uk'] as const;
+export type Locale = (typeof LOCALES)[number];
+
+interface LocaleLimits {
+  name: string;
+  limits: readonly PublishedLimit[];
+  /** °C at or above which hot food is held, and at or below which cold food is. */
+  hot: number;
+  cold: number;
+  source: string;
+}
+
+const COOKED_THROUGH: PublishedLimit = {
+  id: 'uk-cooked-through',
+  name: 'Cooked through: 70 °C for two minutes, or as much',
+  source: 'UK Food Standards Agency (from memory)',
+  rule: {
+    kind: 'sum',
+    reductions: 6,
+    rows: UK_EQUIVALENTS.map(([celsius, minutes]) => ({ celsius, minutes })),
+    atOnce: 85,
+  },
+};
+
+export const LIMITS_OF: Readonly<Record<Locale, LocaleLimits>> = {
+  us: {
+    ...{ name: 'United States', limits: PUBLISHED_LIMITS, hot: celsiusOf(135), cold: celsiusOf(41) },
+    source: 'USDA FSIS chart and FDA Food Code',
+  },
+  uk: {
+    ...{ name: 'United Kingdom', limits: [COOKED_THROUGH], hot: 63, cold: 8 },
+    source: 'Food Standards Agency; Food Safety and Hygiene (England) Regulations 2013',
+  },
+};
+
+export const limitOf = (id: string): PublishedLimit | undefined =>
+  [...PUBLISHED_LIMITS, COOKED_THROUGH].find((one) => one.id === id);

@@ -1,19 +1,22 @@
-import { PUBLISHED_LIMITS } from '@jacana/core/kitchen';
-import { Card } from '../../ui/Card';
+import { LIMITS_OF, LOCALES, type PublishedLimit } from '@jacana/core/kitchen';
 import { Temperature } from '../../shell/Temperature';
-
-/** The limits of the chart: temperatures that are reached, and kept for some minutes. */
-const REACHED = PUBLISHED_LIMITS.flatMap(({ name, rule }) => (rule.kind === 'reached' ? [{ name, ...rule }] : []));
+import { localeChosen, rememberLocale } from '../../store/preferences';
+import { useAppDispatch, useAppSelector } from '../../store/store';
+import { Card } from '../../ui/Card';
+import { SelectField } from '../../ui/SelectField';
 
 /** The usual cautions, with their source; they never say that food is safe. */
 export function Cautions() {
+  const locale = useAppSelector((state) => state.preferences.locale);
+  const dispatch = useAppDispatch();
+  const { limits, hot, cold, source } = LIMITS_OF[locale];
   return (
     <Card title="Usual minimum at the core">
       <ul className="space-y-1">
-        {REACHED.map(({ name, celsius, minutes }) => (
-          <li key={name} className="flex justify-between gap-4">
+        {limits.flatMap(rowsOf).map(({ name, celsius, more }) => (
+          <li key={`${name} ${celsius}`} className="flex justify-between gap-4">
             <span>
-              {name} {minutes > 0 && <span className="text-sm text-quiet">and {minutes} minutes of rest</span>}
+              {name} {more && <span className="text-sm text-quiet">{more}</span>}
             </span>
             <strong>
               <Temperature celsius={celsius} digits={1} />
@@ -22,9 +25,37 @@ export function Cautions() {
         ))}
       </ul>
       <p className="mt-2 text-sm text-quiet">
-        Hold hot at <Temperature celsius={57.2} /> or above, cold at <Temperature celsius={5} /> or below. USDA FSIS
-        chart and FDA Food Code; local codes and licensed practice come first.
+        Hold hot at <Temperature celsius={hot} /> or above, cold at <Temperature celsius={cold} /> or below. {source};
+        local codes and licensed practice come first.
       </p>
+      <SelectField
+        label="Limits of"
+        className="mt-2"
+        value={locale}
+        options={LOCALES.map((value) => ({ value, text: LIMITS_OF[value].name }))}
+        onChange={(value) => {
+          rememberLocale(value);
+          dispatch(localeChosen(value));
+        }}
+      />
     </Card>
   );
 }
+
+interface Row {
+  name: string;
+  celsius: number;
+  more: string;
+}
+
+/** Of a temperature that is reached, one; of times by temperature, each, but for tables too long for a margin. */
+function rowsOf({ name, rule }: PublishedLimit): Row[] {
+  if (rule.kind === 'reached')
+    return [{ name, celsius: rule.celsius, more: rule.minutes > 0 ? `and ${rule.minutes} minutes of rest` : '' }];
+  if (rule.rows.length > FEW) return [];
+  return rule.rows.map(({ celsius, minutes }) => ({
+    ...{ name: minutes >= 1 ? `${minutes} min` : `${Math.round(60 * minutes)} s`, celsius, more: 'at' },
+  }));
+}
+
+const FEW = 6;

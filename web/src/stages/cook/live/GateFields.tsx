@@ -1,10 +1,11 @@
-import type { GateDecision } from '@jacana/core/bundle';
-import { freeTag, gateCheck, pieceOf } from '@jacana/core/kitchen';
+import type { GateDecision, Product } from '@jacana/core/bundle';
+import { freeTag, gateCheck, LOOKS, maskingAdvice, pieceOf, type GateCheck } from '@jacana/core/kitchen';
 import { useState } from 'react';
 import { api } from '../../../client/api';
 import type { StepInput } from '../../../client/api.generated';
 import { useDegrees } from '../../../shell/degrees';
 import { useInTasting } from '../../../shell/session';
+import { useAppSelector } from '../../../store/store';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
 import { useCurves } from '../../../kitchen/curves';
@@ -23,24 +24,20 @@ export function GateFields({ piece, day, chain, write }: GateFieldsProps) {
   const { card, me } = useInTasting();
   const { data: kitchen } = api.useGetKitchenQuery({ id: card.id });
   const { text } = useDegrees();
+  const locale = useAppSelector((all) => all.preferences.locale);
   const [because, setBecause] = useState('');
   const curves = useCurves(card.id, { piece, isLive: true });
   const state = pieceOf(day.state, piece);
   if (!kitchen) return null;
-  const { open, highest, endPoint, limit, isThawedWarm, mayPass } = gateCheck(state, chain, kitchen.product, curves);
+  const check = gateCheck(state, chain, kitchen.product, {
+    curves,
+    locale,
+  });
   const decide = (decision: GateDecision): void => {
     write({ kind: 'gate', piece, decision, because: because.trim() }, `${piece} ${decision.replaceAll('-', ' ')}`);
     setBecause('');
   };
-  const lines = [
-    open.length > 0 ? `Still open: ${open.join(', ').toLowerCase()}.` : 'All its steps are over.',
-    highest === null ? 'No temperature was measured.' : `Highest measured: ${text(highest)}.`,
-    endPoint
-      ? `End point ${text(endPoint.celsius)}: recorded as ${endPoint.isReached ? 'reached' : 'not reached'}.`
-      : '',
-    isThawedWarm ? 'It was found too warm while it thawed: it is cooked at once, or withdrawn.' : '',
-    limit ? `${limit.name}: limit recorded as ${limit.isMet ? 'met' : 'not met'} (${limit.source}).` : '',
-  ].filter(Boolean);
+  const lines = linesOf(check, text);
   return (
     <fieldset className="mt-4 rounded-lg border border-line p-3">
       <legend className="px-1 font-bold">Gate</legend>
@@ -49,10 +46,8 @@ export function GateFields({ piece, day, chain, write }: GateFieldsProps) {
           <li key={line}>{line}</li>
         ))}
       </ul>
-      <p className="mt-1 text-sm text-quiet">
-        Look at it as well: raw, burnt, misshapen, or of a look that gives it away? Local codes and licensed practice
-        decide.
-      </p>
+      <p className="mt-1 text-sm text-quiet">Look at it as well. Local codes and licensed practice decide.</p>
+      <Looks because={because} product={kitchen.product} onChange={setBecause} />
       {state.gate && (
         <p className="mt-1 font-bold">
           {state.gate.decision.replaceAll('-', ' ')}
@@ -68,9 +63,9 @@ export function GateFields({ piece, day, chain, write }: GateFieldsProps) {
       {state.gate?.decision === 'withdrawn' && <CookAgain piece={piece} day={day} write={write} />}
       <div className="mt-2 flex flex-wrap gap-2">
         <Button
-          look={mayPass ? 'main' : 'plain'}
+          look={check.mayPass ? 'main' : 'plain'}
           className="min-h-12!"
-          disabled={!mayPass}
+          disabled={!check.mayPass}
           onClick={() => decide('passed')}
         >
           Pass
@@ -104,5 +99,58 @@ function CookAgain({ piece, day, write }: Omit<GateFieldsProps, 'chain'>) {
       </Button>
       <p className="text-sm text-quiet">Without one, its portions are cut from the pieces that remain.</p>
     </div>
+  );
+}
+
+/** What the record says, line by line. */
+function linesOf(
+  { open, highest, endPoint, limit, isThawedWarm }: GateCheck,
+  text: (celsius: number) => string,
+): string[] {
+  return [
+    open.length > 0 ? `Still open: ${open.join(', ').toLowerCase()}.` : 'All its steps are over.',
+    highest === null ? 'No temperature was measured.' : `Highest measured: ${text(highest)}.`,
+    endPoint
+      ? `End point ${text(endPoint.celsius)}: recorded as ${endPoint.isReached ? 'reached' : 'not reached'}.`
+      : '',
+    isThawedWarm ? 'It was found too warm while it thawed: it is cooked at once, or withdrawn.' : '',
+    limit ? `${limit.name}: limit recorded as ${limit.isMet ? 'met' : 'not met'} (${limit.source}).` : '',
+  ].filter(Boolean);
+}
+
+interface LooksProps {
+  because: string;
+  product: Product;
+  onChange: (because: string) => void;
+}
+
+/** What is seen, by one tap; and what helps where its looks give it away. */
+function Looks({ because, product, onChange }: LooksProps) {
+  const seen = because.split(', ').filter(Boolean);
+  return (
+    <>
+      <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="What is seen">
+        {LOOKS.map((look) => {
+          const isSeen = seen.includes(look);
+          return (
+            <Button
+              key={look}
+              className={`min-h-12! ${isSeen ? 'bg-water' : ''}`}
+              aria-pressed={isSeen}
+              onClick={() => onChange((isSeen ? seen.filter((one) => one !== look) : [...seen, look]).join(', '))}
+            >
+              {look}
+            </Button>
+          );
+        })}
+      </div>
+      {seen.includes('gives itself away') && (
+        <ul className="mt-2 list-disc pl-5 text-sm">
+          {maskingAdvice(product).map((advice) => (
+            <li key={advice}>{advice}</li>
+          ))}
+        </ul>
+      )}
+    </>
   );
 }
