@@ -43,7 +43,8 @@ export function endText({ end, target, celsius }: ExpectedEnd, { text }: Degrees
 
 function spread([low, high]: readonly [number, number | null]): string {
   if (high === null) return `, at least ${minutesText(low)}`;
-  return ` (${Math.round(low)} to ${Math.round(high)})`;
+  // To the minute it may be all the same.
+  return Math.round(low) === Math.round(high) ? '' : ` (${Math.round(low)} to ${Math.round(high)})`;
 }
 
 const minutesText = (minutes: number): string =>

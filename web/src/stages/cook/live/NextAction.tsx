@@ -53,8 +53,12 @@ export function NextAction({ action, probed, now, onDone, onNo, onLater, onSkip,
         </p>
       </div>
       {because === null ? (
-        <div className="mt-5 grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)_minmax(0,1fr)] gap-3">
-          <button type="button" className={`${BIG} border-chestnut bg-chestnut text-white`} onClick={onDone}>
+        <div className="mt-5 grid grid-cols-2 gap-3 sm:grid-cols-[minmax(0,2fr)_minmax(0,1fr)_minmax(0,1fr)]">
+          <button
+            type="button"
+            className={`${BIG} col-span-2 border-chestnut bg-chestnut text-white sm:col-span-1`}
+            onClick={onDone}
+          >
             {verbOf(action)}
           </button>
           <button type="button" className={`${BIG} border-chestnut text-chestnut`} onClick={onLater}>

@@ -33,6 +33,11 @@ export function ProbeFields({ piece, day, write }: ProbeFieldsProps) {
     .filter(({ measures }) => measures === 'celsius')
     .flatMap(({ name, channels: own }) => own.map((channel) => ({ device: name, ...channel })));
   if (channels.length === 0 && curves.length === 0) return null;
+  const pieceOfProbe = ({ device, channel }: Channel): string | undefined => taken.get(`${device} ${channel}`);
+  const free = channels.filter((one) => pieceOfProbe(one) === undefined);
+  const others = channels.filter((one) => ![undefined, piece].includes(pieceOfProbe(one)));
+  const put = ({ device, channel }: Channel): void =>
+    write({ kind: 'probed', piece, device, channel, where }, `a probe in ${piece}`);
   const shown = curves.findLast(({ points }) => points.length > 0);
   const expected = day.expected.get(piece);
   return (
@@ -58,24 +63,38 @@ export function ProbeFields({ piece, day, write }: ProbeFieldsProps) {
           options={PROBE_PLACES.map((value) => ({ value, text: PLACE_NAMES[value] }))}
           onChange={setWhere}
         />
-        {channels
-          .filter(({ device, channel }) => taken.get(`${device} ${channel}`) !== piece)
-          .map(({ device, channel, value }) => {
-            const other = taken.get(`${device} ${channel}`);
-            return (
-              <Button
-                key={`${device} ${channel}`}
-                className="min-h-12!"
-                aria-label={`${device}, channel ${channel}`}
-                onClick={() => write({ kind: 'probed', piece, device, channel, where }, `a probe in ${piece}`)}
-              >
-                {channel}: {degrees.text(value, 1)}
-                {other && <span className="ml-1 text-sm font-normal">now in {other}</span>}
-              </Button>
-            );
-          })}
+        {free.map((one) => (
+          <Put key={`${one.device} ${one.channel}`} one={one} onPut={put} />
+        ))}
       </div>
+      {others.length > 0 && (
+        <details className="mt-2">
+          <summary className="min-h-12 cursor-pointer py-2 text-chestnut">From another piece</summary>
+          <div className="flex flex-wrap gap-2">
+            {others.map((one) => (
+              <Put key={`${one.device} ${one.channel}`} one={one} from={pieceOfProbe(one)} onPut={put} />
+            ))}
+          </div>
+        </details>
+      )}
     </fieldset>
+  );
+}
+
+interface Channel {
+  device: string;
+  channel: number;
+  value: number;
+}
+
+/** One probe, with what it shows now: it goes into the piece by a tap. */
+function Put({ one, from, onPut }: { one: Channel; from?: string; onPut: (one: Channel) => void }) {
+  const { text } = useDegrees();
+  return (
+    <Button className="min-h-12!" aria-label={`${one.device}, channel ${one.channel}`} onClick={() => onPut(one)}>
+      {one.channel}: {text(one.value, 1)}
+      {from && <span className="ml-1 text-sm font-normal">now in {from}</span>}
+    </Button>
   );
 }
 

@@ -21,7 +21,7 @@ export function ThenList({ actions, now, onPiece, onDo }: ThenListProps) {
         {actions.slice(0, SHOWN).map((action) => (
           <li
             key={[action.kind, action.method, action.step, ...action.pieces].join(' ')}
-            className="grid grid-cols-[4rem_minmax(0,1fr)_auto_auto] items-center gap-3 py-1.5"
+            className="grid grid-cols-[4rem_minmax(0,1fr)_auto] items-center sm:grid-cols-[4rem_minmax(0,1fr)_auto_auto] gap-3 py-1.5"
           >
             <span className="font-mono">{clockText(action.due)}</span>
             <span className="min-w-0">
@@ -46,7 +46,7 @@ export function ThenList({ actions, now, onPiece, onDo }: ThenListProps) {
               type="button"
               aria-label={`${verbOf(action)}: ${action.name}, ${action.pieces.join(' ')}`}
               onClick={() => onDo(action)}
-              className="min-h-12 rounded-lg border border-chestnut px-3 font-bold text-chestnut"
+              className="col-span-2 col-start-2 min-h-12 rounded-lg border border-chestnut px-3 font-bold text-chestnut sm:col-span-1 sm:col-start-auto"
             >
               {verbOf(action)}
             </button>

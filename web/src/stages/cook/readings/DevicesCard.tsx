@@ -105,7 +105,7 @@ function NewDevice({ id, onDone }: { id: string; onDone: (opened: DeviceToken | 
         ]}
         onChange={setMeasures}
       />
-      <Button look="main" disabled={isLoading || name.trim() === ''}>
+      <Button look="main" type="submit" disabled={isLoading || name.trim() === ''}>
         Give it a token
       </Button>
       <Button look="quiet" type="button" onClick={() => onDone(null)}>
