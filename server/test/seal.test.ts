@@ -42,9 +42,19 @@ const ACCESS: Record<string, Who[]> = {
   'get /api/tastings/{id}/range': ['coordinator', 'kitchen'],
   'put /api/tastings/{id}/range': ['coordinator', 'kitchen'],
   'get /api/tastings/{id}/run-sheet': ['coordinator', 'kitchen'],
-  'get /api/tastings/{id}/kitchen-log': ['coordinator', 'kitchen'],
+  'get /api/tastings/{id}/kitchen-log': ['coordinator', 'kitchen', 'reader'],
   'post /api/tastings/{id}/kitchen-log': ['coordinator', 'kitchen'],
   'get /api/tastings/{id}/kitchen-log.csv': ['coordinator', 'kitchen'],
+  'get /api/tastings/{id}/photos/{photo}': ['coordinator', 'kitchen', 'reader'],
+  'get /api/tastings/{id}/devices': ['coordinator', 'kitchen'],
+  'post /api/tastings/{id}/devices': ['coordinator', 'kitchen'],
+  'delete /api/tastings/{id}/devices/{name}': ['coordinator', 'kitchen'],
+  'post /api/tastings/{id}/devices/{name}/readings': ['coordinator', 'kitchen'],
+  'get /api/tastings/{id}/curves': ['coordinator', 'kitchen', 'reader'],
+  'get /api/tastings/{id}/readings.csv': ['coordinator', 'kitchen'],
+  // Nobody without the token of a device.
+  'post /api/readings': [],
+  'get /api/clock': EVERYONE,
   'get /api/tastings/{id}/caveats': ['coordinator', 'kitchen', 'server'],
   'post /api/tastings/{id}/caveats': ['coordinator', 'kitchen', 'server'],
   'get /api/tastings/{id}/board': ['coordinator', 'server'],
@@ -107,7 +117,9 @@ async function walk(
     const address = path
       .replace('{id}', path.startsWith('/api/accounts') ? 'nobody' : id)
       .replace('{token}', who === 'panelist' ? token : 'no-such-ballot-00')
-      .replace('{panelist}', 'panelist-1');
+      .replace('{panelist}', 'panelist-1')
+      .replace('{photo}', 'walk-photo')
+      .replace('{name}', 'Logger');
     const reply = await agentOf(who)[verb](address).send(bodyFor(route, codes));
     // A length may happen to look like a code.
     const { 'content-length': _length, ...headers } = reply.headers as Record<string, string>;
@@ -124,6 +136,35 @@ function bodyFor(route: string, codes: string[]): object | undefined {
   return route.startsWith('get') ? undefined : {};
 }
 
+/** A kitchen in which something of every kind was written down. */
+async function cookedIn(id: string): Promise<void> {
+  const { kitchen } = running.as;
+  const { body } = await kitchen.post(`/api/tastings/${id}/devices`).send({ name: 'Logger', measures: 'celsius' });
+  const readings = [0, 1, 2].map((second) => ({ channel: 1, at: `2026-03-05T18:00:0${second}Z`, value: 50 + second }));
+  await running.stranger
+    .post('/api/readings')
+    .set('Authorization', `Bearer ${(body as { token: string }).token}`)
+    .send({ readings })
+    .expect(200);
+  const { methods } = (await kitchen.get(`/api/tastings/${id}/kitchen`)).body as {
+    methods: { pieces: { tag: string }[] }[];
+  };
+  const [piece, other] = methods[0].pieces.map(({ tag }) => tag);
+  const at = '2026-03-05T18:00:00Z';
+  await kitchen
+    .post(`/api/tastings/${id}/kitchen-log`)
+    .send({
+      entries: [
+        { kind: 'mass', piece, grams: 400 },
+        { kind: 'probed', piece, device: 'Logger', channel: 1, where: 'core' },
+        { id: 'walk-photo', kind: 'photo', piece, jpeg: Buffer.from([255, 216, 255, 224, 1]).toString('base64') },
+        { kind: 'gate', piece: other, decision: 'withdrawn', because: 'burnt' },
+        { kind: 'redone', piece: other, as: 'Q9' },
+      ].map((entry, number) => ({ id: `walk-entry-${number}`, at, ...entry })),
+    })
+    .expect(200);
+}
+
 async function subjectIn(state: (typeof STATES)[number]): Promise<Subject> {
   const { coordinator } = running.as;
   if (state === 'draft') {
@@ -132,6 +173,7 @@ async function subjectIn(state: (typeof STATES)[number]): Promise<Subject> {
     return { id: body.id, token: 'no-such-ballot-00', codes: [] };
   }
   const id = await locked(coordinator, draft({ title: state === 'unsealed' ? 'Salmon' : 'Salmon, steamed or not' }));
+  await cookedIn(id);
   const [token, other] = await tokens(coordinator, id);
   const { body: plan } = await coordinator.get(`/api/tastings/${id}/plan`);
   if (state !== 'locked') {
