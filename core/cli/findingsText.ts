@@ -1,4 +1,5 @@
 import {
+  gateLines,
   methodTestText,
   similarityText,
   plannedView,
@@ -53,6 +54,7 @@ function kitchenLines(found: Findings, names: ReadonlyMap<string, string>): stri
       ]);
       return `  ${names.get(method)}: ${said || 'nothing'}`;
     }),
+    ...gateLines(kitchen),
   ];
 }
 

@@ -26,7 +26,7 @@ export {
   type Chosen,
   type TellingResult,
 } from './planned';
-export type { CookedPiece, KitchenFinding } from './kitchen';
+export { gateLines, type CookedPiece, type KitchenFinding } from './kitchen';
 export type { LikingFinding } from './liking';
 export type { NextStep } from './nextStep';
 export { EFFORT_CRITERIA, PRACTICAL_MARGIN, type PracticalPick } from './practical';

@@ -117,3 +117,16 @@ function scoresOf(bundle: TastingBundle, key: Key): Map<string, number[]> {
           scores.set(piece, [...(scores.get(piece) ?? []), answer.score]);
   return scores;
 }
+
+/** What was decided at the gate beyond passing, and what was cooked again, in sentences. */
+export const gateLines = ({ pieces }: KitchenFinding): string[] =>
+  pieces.flatMap(({ tag, gate, insteadOf }) => [
+    ...(insteadOf === null ? [] : [`${tag} was cooked in place of ${insteadOf}.`]),
+    ...(gate && gate.decision !== 'passed'
+      ? [
+          gate.decision === 'withdrawn'
+            ? `${tag} was withdrawn by ${gate.by}: ${gate.because}.`
+            : `${tag} was served all the same, as ${gate.by} decided: ${gate.because}.`,
+        ]
+      : []),
+  ]);

@@ -1,4 +1,5 @@
 import {
+  gateLines,
   methodTestText,
   plannedView,
   rankingView,
@@ -285,7 +286,7 @@ function exploredBlocks(found: Findings): Block[] {
       look: 'plain',
     })),
     ...(practical ? [{ kind: 'text' as const, text: practical.sentence, look: 'plain' as const }] : []),
-    ...(kitchen ? [kitchenTable(kitchen, nameOf)] : []),
+    ...(kitchen ? [kitchenTable(kitchen, nameOf), ...gateLines(kitchen).map(text)] : []),
     ...others.flatMap(({ ask, methods, comments }): Block[] => [
       {
         kind: 'facts',

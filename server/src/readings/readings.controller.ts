@@ -1,11 +1,13 @@
 import { Readable } from 'node:stream';
-import { Body, Controller, Delete, Get, Header, Headers, Param, Post, Query, StreamableFile } from '@nestjs/common';
+import { Body, Controller, Delete, Get, Header, Param, Post, Query, StreamableFile, UseGuards } from '@nestjs/common';
 import { ApiBearerAuth, ApiOkResponse, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import { Allow, Anyone, type Me, SignedIn } from '../accounts/allow';
+import type { DeviceRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { Answers } from '../fields/fields';
 import { AccessService } from '../seal/access/access.service';
 import { CurvesService } from './curves.service';
+import { DeviceGuard, Sending } from './device.guard';
 import { DevicesService } from './devices.service';
 import { CurvesView, DeviceToken, DeviceView, NewDevice, Readings, StoredReadings } from './readings.dto';
 import { ReadingsService } from './readings.service';
@@ -14,21 +16,16 @@ import { ReadingsService } from './readings.service';
 @ApiTags('readings')
 @Controller('api/readings')
 @Anyone()
+@UseGuards(DeviceGuard)
 export class ReadingsController {
-  constructor(
-    private readonly devices: DevicesService,
-    private readonly readings: ReadingsService,
-  ) {}
+  constructor(private readonly readings: ReadingsService) {}
 
   /** Sent twice, each reading is stored once. */
   @Post()
   @ApiBearerAuth()
   @Answers(StoredReadings)
-  async sendReadings(
-    @Headers('authorization') authorization: string | undefined,
-    @Body() body: Readings,
-  ): Promise<StoredReadings> {
-    return this.readings.add(await this.devices.sending(authorization), body.readings);
+  sendReadings(@Sending() device: DeviceRow, @Body() body: Readings): Promise<StoredReadings> {
+    return this.readings.add(device, body.readings);
   }
 }
 

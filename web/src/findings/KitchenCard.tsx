@@ -1,4 +1,4 @@
-import type { CookedPiece, FoundMethod, KitchenFinding } from '@jacana/core/findings';
+import { gateLines, type CookedPiece, type FoundMethod, type KitchenFinding } from '@jacana/core/findings';
 import { useState } from 'react';
 import { PieceStory } from '../kitchen/PieceStory';
 import { useDegrees } from '../shell/degrees';
@@ -16,6 +16,7 @@ interface KitchenCardProps {
 export function KitchenCard({ kitchen, methods }: KitchenCardProps) {
   const degrees = useDegrees();
   const [open, setOpen] = useState<CookedPiece | null>(null);
+  const lines = gateLines(kitchen);
   const warm = (value: number): string => degrees.text(value, degrees.unit === '°C' ? 1 : 0).replace(/ °[CF]$/, '');
   return (
     <Card title="From the kitchen" aside="means over pieces, with intervals of 95 %; methods differ in much besides">
@@ -54,6 +55,13 @@ export function KitchenCard({ kitchen, methods }: KitchenCardProps) {
           </tbody>
         </table>
       </div>
+      {lines.length > 0 && (
+        <ul className="mt-2 list-disc pl-5 text-sm">
+          {lines.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
       {open && <PieceDialog piece={open} onClose={() => setOpen(null)} />}
     </Card>
   );
