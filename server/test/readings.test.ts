@@ -108,6 +108,7 @@ it('draws a night in few points, with every extreme', async () => {
     reading(10 * tick, tick === 2222 ? 99 : 60 + (tick % 7) / 10),
   );
   for (let from = 0; from < all.length; from += 2000) await send(token, all.slice(from, from + 2000)).expect(200);
+  expect(await csvOf(id)).toHaveLength(all.length);
   const [curve] = await curvesOf(id);
   expect(curve.seconds.length).toBeLessThanOrEqual(240);
   expect(Math.max(...curve.most)).toBe(99);

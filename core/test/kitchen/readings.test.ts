@@ -9,7 +9,9 @@ import {
   thinnedPoints,
   type TableMapping,
 } from '../../src/kitchen';
+import { digestOf, parseBundle } from '../../src/bundle';
 import { readingsHeading, readingsLines } from '../../src/tidy';
+import { simulatedBundle } from '../support/bundles';
 
 const channel = { device: 'Logger', channel: 3, measures: 'celsius' as const };
 const start = Date.parse('2026-11-26T16:00:00.000Z');
@@ -159,4 +161,34 @@ it('goes out as CSV with the piece that the probe was in', () => {
     '2026-11-26T16:00:50.000Z,Logger,3,,,21,°C',
   ]);
   expect(readingsLines([{ ...minute, device: '=cmd()' }], [])).toContain("'=cmd()");
+});
+
+describe('readings and photos in a bundle', () => {
+  const bundle = simulatedBundle({ panelists: 6 });
+  const minute = minuteOf(channel, start / 60_000, [{ at: start, value: 20 }]);
+  const photo = { id: 'a-photo', jpeg: '/9j/4AAQ' };
+  const entry = {
+    ...{ id: 'a-photo', at: '2026-11-26T16:00:00.000Z', storedAt: '2026-11-26T16:00:00.000Z', by: 'Leni' },
+    body: { kind: 'photo' as const, piece: bundle.pieces[0].tag },
+  };
+  const withPhoto = { ...bundle, records: { ...bundle.records, kitchen: [entry] }, photos: [photo] };
+  const problems = (data: object): string[] => parseBundle(data).problems.map(({ message }) => message);
+
+  it('stand once each, and in the order of time', () => {
+    expect(problems({ ...bundle, readings: [minute] })).toEqual([]);
+    expect(problems({ ...bundle, readings: [minute, minute] })[0]).toContain('stands here twice');
+    expect(problems({ ...bundle, readings: [{ ...minute, seconds: [5, 3], values: [1, 2] }] })[0]).toContain('order');
+    expect(problems({ ...bundle, readings: [{ ...minute, values: [1, 2] }] })[0]).toContain('one value');
+    expect(problems(withPhoto)).toEqual([]);
+    expect(problems({ ...withPhoto, photos: [photo, photo] })[0]).toContain('stands here twice');
+    expect(problems({ ...bundle, photos: [photo] })[0]).toContain('No photo of the kitchen log');
+    expect(problems({ ...withPhoto, photos: [{ ...photo, jpeg: 'PHNjcmlwdD4=' }] })).toEqual(['A photo is a JPEG.']);
+  });
+
+  it('are in the digest, which is as it was where there are none', () => {
+    const digests = [bundle, { ...bundle, readings: [minute] }, withPhoto, { ...withPhoto, photos: [] }].map(digestOf);
+    expect(new Set(digests).size).toBe(4);
+    const { photos: _none, ...older } = bundle;
+    expect(digestOf({ ...older, photos: [] })).toBe(digests[0]);
+  });
 });

@@ -1,6 +1,7 @@
 import { parseBundle, type KitchenEntry } from '../../src/bundle';
 import { findings } from '../../src/findings';
 import { freeTag, kitchenState, logOfSheet, piecesNow, piecesToCook, standsFor } from '../../src/kitchen';
+import { cutFrom } from '../../src/served/redealt';
 import { servedPortions } from '../../src/served';
 import { kitchenCsv, tidyRows } from '../../src/tidy';
 import { simulatedBundle } from '../support/bundles';
@@ -55,6 +56,14 @@ describe('portions of a piece that was withdrawn', () => {
       expect(near.length > 0 ? near : others).toContain(tag);
     }
     expect(moved.some(({ flight }) => others.some((other) => feeds(other, flight)))).toBe(true);
+  });
+
+  it('come from that piece though another has fewer portions', () => {
+    const pieces = ['A2', 'B4', 'C6'].map((tag) => ({ tag, method: 'm', lot: null, block: 0 }));
+    const portion = (tag: string, flight: number) => ({ tag, sitting: 1, flight });
+    const dealt = [portion('A2', 1), ...[1, 2, 3].map(() => portion('B4', 1)), portion('C6', 2), portion('A2', 2)];
+    const { portions } = cutFrom(dealt, pieces, kitchenState([withdrawn('A2')]));
+    expect(portions.map(({ tag }) => tag)).toEqual(['B4', 'B4', 'B4', 'B4', 'C6', 'C6']);
   });
 
   it('stay where nothing remains to cut them from', () => {
