@@ -1,3 +1,4 @@
+import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import type { Browser, Page } from '@playwright/test';
@@ -5,6 +6,8 @@ import { currentCode } from '../support/ballot';
 import { expect, type Jacana, phone, signInToDemo, test } from '../support/jacana';
 
 const FOLDER = resolve(import.meta.dirname, '../../docs/screenshots');
+
+const DEVICES = resolve(import.meta.dirname, '../../server/dist/simulated/main.js');
 
 async function take(page: Page, name: string): Promise<void> {
   await page.evaluate(() => document.fonts.ready);
@@ -25,6 +28,8 @@ test('the views of the README', async ({ page, browser, demo }) => {
   await take(page, 'read');
   await page.getByRole('heading', { name: 'Looked at after unsealing' }).evaluate((line) => line.scrollIntoView());
   await take(page, 'read-explored');
+  await page.getByRole('heading', { name: 'From the kitchen' }).evaluate((line) => line.scrollIntoView());
+  await take(page, 'read-kitchen');
   await page.goto(demo.address);
   await page.getByText('Green beans, batch-steamed').click();
   await page.getByRole('heading', { name: /^Not shown to be good enough/ }).waitFor();
@@ -72,7 +77,11 @@ async function cookViews(page: Page, address: string): Promise<void> {
   await page.getByRole('link', { name: 'Cook by this sheet' }).click();
   await page.getByRole('region', { name: 'Next' }).waitFor();
   await page.setViewportSize({ width: 1180, height: 820 });
+  // With the devices that npm start brings along.
+  const devices = spawn(process.execPath, [DEVICES, '--at', address], { stdio: 'ignore' });
+  await page.getByRole('heading', { name: /^Probe in/ }).waitFor();
   await take(page, 'cook-live');
+  devices.kill();
   await page.setViewportSize({ width: 1280, height: 800 });
 }
 

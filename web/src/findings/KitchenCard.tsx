@@ -37,7 +37,7 @@ export function KitchenCard({ kitchen, methods }: KitchenCardProps) {
             {kitchen.methods.map(({ method, liking, cookLoss, ended, highest, heated }) => {
               const at = methods.findIndex(({ id }) => id === method);
               return (
-                <tr key={method} className="border-t border-line align-top">
+                <tr key={method} className="border-t border-line">
                   <th scope="row" className="py-1.5 pr-3 text-left">
                     <MethodName at={at} name={methods[at]?.name ?? ''} isLeading={false} />
                   </th>
