@@ -30,3 +30,4 @@ export {
   type StepState,
 } from './state';
 export { toleranceOf, type Tolerance } from './tolerance';
+export { unlikeOthers } from './unlike';

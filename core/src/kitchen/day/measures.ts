@@ -30,7 +30,8 @@ export interface MethodMeasures {
   held: MeanWithInterval | null;
 }
 
-interface Cooked {
+/** A piece with the chain of its method. */
+export interface Cooked {
   tag: string;
   method: string;
   chain: readonly ChainStep[];
@@ -85,7 +86,7 @@ function heatOf({ tag, chain }: Cooked, state: KitchenState): { minutes: number;
 }
 
 /** From the heat to when the last step after it was over. */
-function heldOf(piece: Cooked, state: KitchenState): number | null {
+export function heldOf(piece: Cooked, state: KitchenState): number | null {
   const heat = heatOf(piece, state);
   const last = piece.chain[piece.chain.length - 1];
   const done = last && pieceOf(state, piece.tag).steps.get(last.id)?.doneAt;

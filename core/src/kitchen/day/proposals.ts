@@ -16,7 +16,8 @@ import { doseOf } from '../dose';
 import { chainName, type PlannedStep } from './actions';
 import { coreAt, type Curve } from './curves';
 import { pieceOf, stepOf, type KitchenState } from './state';
-import { toleranceOf, type Tolerance } from './tolerance';
+import { toleranceOf } from './tolerance';
+import { unlikeOthers } from './unlike';
 
 export interface Proposal {
   /** The same for the same departure, so that it is settled once. */
@@ -34,13 +35,15 @@ export interface Planned {
   curves?: readonly Curve[];
 }
 
-const USUAL: Record<'°C' | '%', Tolerance> = { '°C': { by: 1, unit: '°C' }, '%': { by: 5, unit: '%' } };
+/** Degrees, and percent of a dose, that nobody has stated a tolerance for. */
+const USUAL = { celsius: 1, dose: 5 };
 
 /** Departures that nobody has settled yet, in the order of the sheet. */
 export function proposalsOf(planned: Planned, state: KitchenState): Proposal[] {
   const found = [
     ...planned.steps.flatMap((step) => [...ofChecks(step, state), ...ofStep(step, planned, state)]),
-    ...ofMasses(planned, state),
+    ...ofUnlike(planned, state),
+    ...ofRedone(state),
     ...ofGates(planned, state),
   ];
   return found.filter(({ id }) => !state.settled.has(id));
@@ -134,7 +137,7 @@ function endPoint(
   if (ended !== null) measured.push(ended);
   if (measured.length === 0) return [];
   const apart = Math.max(...measured) - target;
-  const allowed = toleranceIn(constants, /end point/i, '°C');
+  const allowed = endPointTolerance(constants);
   if (Math.abs(apart) <= allowed + 1e-9) return [];
   const by = `${Math.round(Math.abs(apart) * 10) / 10} °C`;
   return [apart > 0 ? `overshot ${target} °C by ${by}` : `ended ${by} short of ${target} °C`];
@@ -147,29 +150,36 @@ function doses({ doses: planned }: ChainStep, piece: string, state: KitchenState
   return planned.flatMap((dose) => {
     const last = given.filter(({ value }) => value.name === dose.name).at(-1);
     const wanted = doseOf(dose, raw.value).grams;
-    const isOff = last && Math.abs(last.value.grams / wanted - 1) > USUAL['%'].by / 100;
+    const isOff = last && Math.abs(last.value.grams / wanted - 1) > USUAL.dose / 100;
     return isOff ? [`${last.value.grams} g of ${dose.name} in place of ${Math.round(wanted * 10) / 10} g`] : [];
   });
 }
 
-/** Raw masses that lie further from the middle of all than is held constant. */
-function ofMasses({ constants, steps }: Planned, state: KitchenState): Proposal[] {
-  const pieces = [...new Set(steps.map(({ piece }) => piece))];
-  const raw = pieces.flatMap((piece) => {
-    const [first] = pieceOf(state, piece).grams;
-    return first ? [{ piece, grams: first.value }] : [];
-  });
-  if (raw.length < 3) return [];
-  const middle = [...raw].sort((a, b) => a.grams - b.grams)[Math.floor(raw.length / 2)].grams;
-  const allowed = toleranceIn(constants, /mass/i, '%');
-  return raw
-    .filter(({ grams }) => Math.abs(100 * (grams / middle - 1)) > allowed + 1e-9)
-    .map(({ piece, grams }) => {
-      const percent = Math.round(100 * Math.abs(grams / middle - 1));
-      const text = `${tag(piece)} was ${percent} % ${grams > middle ? 'heavier' : 'lighter'} than most (${grams} g)`;
-      return { id: `mass ${piece}`, text, pieces: [piece] };
-    });
+/** Pieces that are unlike the others in what is held constant. */
+function ofUnlike(planned: Planned, state: KitchenState): Proposal[] {
+  const pieces = piecesOf(planned);
+  return unlikeOthers(pieces, planned.constants, state).map(({ id, piece, text }) => ({
+    ...{ id, text: `${tag(piece)} ${text}`, pieces: [piece] },
+  }));
 }
+
+/** Each piece of the sheet, with the steps of its method. */
+function piecesOf({ steps, chains }: Planned): { tag: string; method: string; chain: ChainStep[] }[] {
+  const pieces = new Map<string, { tag: string; method: string; chain: ChainStep[] }>();
+  for (const { piece, method, step } of [...steps].sort((one, other) => (one.start < other.start ? -1 : 1))) {
+    const known = pieces.get(piece) ?? { tag: piece, method, chain: [] };
+    const own = chains.get(chainName(method, step));
+    if (own) known.chain.push(own);
+    pieces.set(piece, known);
+  }
+  return [...pieces.values()];
+}
+
+/** A piece that was cooked in the place of another came later than it should have. */
+const ofRedone = ({ redone }: KitchenState): Proposal[] =>
+  [...redone].map(([piece, as]) => ({
+    ...{ id: `redone ${piece}`, text: `${tag(as)} was cooked later, in place of ${piece}`, pieces: [as] },
+  }));
 
 function ofGates({ steps }: Planned, state: KitchenState): Proposal[] {
   return [...new Set(steps.map(({ piece }) => piece))].flatMap((piece): Proposal[] => {
@@ -180,8 +190,8 @@ function ofGates({ steps }: Planned, state: KitchenState): Proposal[] {
   });
 }
 
-/** What was stated, where it is in that unit; else what is usual. */
-function toleranceIn(constants: Planned['constants'], name: RegExp, unit: '°C' | '%'): number {
-  const stated = constants.filter((one) => name.test(one.name)).map((one) => toleranceOf(one.tolerance));
-  return stated.find((one) => one?.unit === unit)?.by ?? USUAL[unit].by;
+/** What was stated of an end point, where it is in degrees; else what is usual. */
+function endPointTolerance(constants: Planned['constants']): number {
+  const stated = constants.filter(({ name }) => /end point/i.test(name)).map(({ tolerance }) => toleranceOf(tolerance));
+  return stated.find((one) => one?.unit === '°C')?.by ?? USUAL.celsius;
 }
