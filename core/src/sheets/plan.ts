@@ -1,5 +1,6 @@
 import { ANALYSIS_NAMES, quantities, TEST_NAMES } from '../design';
 import { claimOf } from '../findings';
+import { chainOf, differences, differenceText, stepText } from '../kitchen';
 import { inPercent } from '../questions';
 import type { Decision, Plan, Tasting } from '../tasting';
 import { askedText, servedText, sizedForText } from './planned';
@@ -25,6 +26,7 @@ export function planSheet(tasting: Tasting, plan: Plan): Sheet {
     title: tasting.title,
     blocks: [
       { kind: 'facts', facts: [...facts(tasting), ...lockFacts(plan, tasting)] },
+      ...howCooked(tasting),
       ...(constants.length > 0 ? [constantsTable(tasting)] : []),
       ...(bundled.length > 0
         ? [
@@ -42,6 +44,26 @@ export function planSheet(tasting: Tasting, plan: Plan): Sheet {
       ...orders(tasting, plan),
     ],
   };
+}
+
+/** What is done to a piece of each method, as it was locked; and what differs from the reference. */
+function howCooked({ methods }: Tasting): Block[] {
+  const reference = methods.find((method) => method.reference);
+  const facts = methods.flatMap((method) => {
+    const chain = chainOf(method);
+    if (chain.length === 0) return [];
+    const beside =
+      reference && reference !== method
+        ? [`Beside ${reference.name}: ${differenceText(differences(chain, chainOf(reference)))}`]
+        : [];
+    return [{ name: method.name, lines: [...chain.map((step) => stepText(step)), ...beside] }];
+  });
+  return facts.length > 0
+    ? [
+        { kind: 'heading', text: 'How each is cooked' },
+        { kind: 'facts', facts },
+      ]
+    : [];
 }
 
 export function constantsTable({ constants }: Pick<Tasting, 'constants'>): Block {

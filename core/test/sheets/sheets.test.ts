@@ -1,4 +1,5 @@
 import { findings } from '../../src/findings';
+import { readSteps } from '../../src/kitchen';
 import { kitchenSheet, linksSheet, planSheet, portioningSheet, reportSheet, traySheet } from '../../src/sheets';
 import { plannedPortions, servedPortions } from '../../src/served';
 import { TESTS } from '../../src/bundle';
@@ -70,6 +71,24 @@ describe('what stands on paper', () => {
     for (const word of [...codes, 'Loin', 'Belly', 'Seat 10']) expect(said).toContain(`"${word}"`);
     for (const method of methods) expect(said).not.toContain(method);
     for (const { tag } of pieces) expect(said).not.toContain(`"${tag}"`);
+  });
+
+  it('says on the plan how each method is cooked, and what differs from the reference', () => {
+    const cooked = tasting.methods.map((method, at) => ({
+      ...method,
+      ...{
+        reference: at === 0,
+        steps: '',
+        chain: readSteps(`Roast at ${110 + 10 * at} °C 30 min\nRest 5 min`, String),
+      },
+    }));
+    const said = text(planSheet({ ...tasting, methods: cooked }, plan!));
+    expect(said).toContain('How each is cooked');
+    expect(said).toContain('Roast in the oven at 120 °C, 30 min');
+    expect(said).toContain(`Beside ${cooked[0].name}: Only this differs: Roast: 120 °C, not 110 °C.`);
+    expect(text(planSheet({ ...tasting, methods: cooked.map((one) => ({ ...one, chain: [] })) }, plan!))).not.toContain(
+      'How each is cooked',
+    );
   });
 
   it('is for whoever signs the plan all that was decided, the orders by code, and the fingerprint', () => {
