@@ -117,11 +117,11 @@ const READ_IN: Record<string, Place[]> = {
   MethodA: ['plan', 'kitchen', 'kitchen-screen', 'run', 'bundle', 'csv', 'findings', 'report'],
   NoteA: ['kitchen', 'kitchen-screen', 'bundle'],
   StepsB: ['kitchen', 'kitchen-screen', 'run', 'bundle'],
-  ChainStep: ['kitchen', 'kitchen-screen', 'run', 'bundle'],
-  Setting: ['kitchen', 'kitchen-screen', 'run', 'bundle'],
-  Again: ['kitchen', 'kitchen-screen', 'run', 'bundle'],
-  Where: ['kitchen', 'kitchen-screen', 'run', 'bundle'],
-  Dose: ['kitchen', 'kitchen-screen', 'run', 'bundle'],
+  ChainStep: ['plan', 'kitchen', 'kitchen-screen', 'run', 'bundle'],
+  Setting: ['plan', 'kitchen', 'kitchen-screen', 'run', 'bundle'],
+  Again: ['plan', 'kitchen', 'kitchen-screen', 'run', 'bundle'],
+  Where: ['plan', 'kitchen', 'kitchen-screen', 'run', 'bundle'],
+  Dose: ['plan', 'kitchen', 'kitchen-screen', 'run', 'bundle'],
   Oven: ['run', 'bundle'],
   Cook: ['run', 'bundle'],
   EquipmentC: ['kitchen', 'kitchen-screen', 'bundle'],
@@ -153,6 +153,9 @@ const READ_IN: Record<string, Place[]> = {
   Bottom: ['plan', 'ballot', 'bundle'],
   Top: ['plan', 'ballot', 'bundle'],
   Caveat: ['bundle', 'findings', 'report'],
+  GateReason: ['bundle', 'findings', 'report'],
+  Device: ['bundle'],
+  KitchenNote: ['bundle'],
   Remark: ['bundle', 'csv', 'findings', 'report'],
 };
 
@@ -191,6 +194,23 @@ const range = {
   served: [{ sitting: 1, flight: 1, at: '2026-11-26T17:00:00.000Z' }],
 };
 
+/** Words that are written in the kitchen on the day. */
+async function cookedAt(id: string): Promise<void> {
+  const { kitchen } = running.as;
+  const { body } = await kitchen.get(`/api/tastings/${id}/kitchen`).expect(200);
+  const piece = (body as { methods: { pieces: { tag: string }[] }[] }).methods[0].pieces[0].tag;
+  const device = word('Device');
+  await kitchen.post(`/api/tastings/${id}/devices`).send({ name: device, measures: 'celsius' }).expect(200);
+  const readings = [{ channel: 1, at: '2026-11-26T16:00:00Z', value: 20 }];
+  await kitchen.post(`/api/tastings/${id}/devices/${device}/readings`).send({ readings }).expect(200);
+  const entries = [
+    { kind: 'probed', piece, device, channel: 1, where: 'core' },
+    { kind: 'noted', pieces: [piece], text: word('KitchenNote') },
+    { kind: 'gate', piece, decision: 'served-all-the-same', because: word('GateReason') },
+  ].map((entry, at) => ({ id: `walk-entry-${at}`, at: '2026-11-26T16:00:00Z', ...entry }));
+  await kitchen.post(`/api/tastings/${id}/kitchen-log`).send({ entries }).expect(200);
+}
+
 describe('what is written into a plan', () => {
   const said = {} as Record<Place, string>;
   beforeAll(async () => {
@@ -207,6 +227,7 @@ describe('what is written into a plan', () => {
     said.portioning = (await paper('server', id, 'portioning')) + (await text('server', '/portioning'));
     said.links = await paper('coordinator', id, 'links');
     await note(as.kitchen, id, { text: word('Caveat') }).expect(200);
+    await cookedAt(id);
     for (const [seat, token] of (await tokens(as.coordinator, id)).entries()) {
       const who = device(seat);
       const opened = await stranger.post(`/api/ballots/${token}/open`).send({ device: who, takeOver: false });

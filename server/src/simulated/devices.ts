@@ -23,6 +23,8 @@ const USUAL_GRAMS = 250;
 /** A logger that was away sends what it kept, this far apart. */
 const BACKLOG_EVERY_MS = 10_000;
 const MOST_AT_ONCE = 1500;
+/** A probe that was left in since yesterday is flat: an old demo must not send days of it. */
+const FLAT_AFTER_MS = 24 * 3_600_000;
 
 /** Entries of the contract lie flat; the core has what they say in a body. */
 function stateOf(entries: readonly KitchenEntryView[]): KitchenState {
@@ -85,7 +87,7 @@ export class SimulatedDevices {
     const isLate = since === undefined || to - since > 4 * Math.max(BACKLOG_EVERY_MS, this.everyMs);
     const everyMs = isLate ? Math.max(BACKLOG_EVERY_MS, this.everyMs) : this.everyMs;
     const from = since === undefined ? Date.parse(span.from) : since + everyMs;
-    if (!piece || from > to) return;
+    if (!piece || from > to || now - Date.parse(span.from) > FLAT_AFTER_MS) return;
     const { readings, soFar } = simulatedCore(piece, this.tasting, { from, to, everyMs }, before?.soFar);
     await this.send(this.tokens.thermometer, span.channel, readings);
     this.sent.set(name, { upTo: readings[readings.length - 1].at, soFar });
