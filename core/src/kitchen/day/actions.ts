@@ -67,10 +67,11 @@ export function actionsOf(
   byProbe: ReadonlyMap<string, number> = new Map(),
 ): Action[] {
   const groups = new Map<string, { of: PlannedStep; pieces: string[]; places: Set<string>; now: StepState }>();
+  const own = stepsOfPieces(steps);
   for (const step of steps) {
     if (state.pieces.get(step.piece)?.gate?.decision === 'withdrawn') continue;
     const now = stepOf(state, step.piece, step.step);
-    if (isOver(now) || !isReady(step, steps, state)) continue;
+    if (isOver(now) || !isReady(step, own.get(step.piece) ?? [], state)) continue;
     const name = [step.method, step.step, now.startedAt ?? `planned ${step.start}`].join(' ');
     const known = groups.get(name) ?? { of: step, pieces: [], places: new Set<string>(), now };
     known.pieces.push(step.piece);
@@ -82,9 +83,20 @@ export function actionsOf(
     .sort((a, b) => a.due - b.due);
 }
 
+/** The steps of each piece, in their order. */
+export function stepsOfPieces(steps: readonly PlannedStep[]): Map<string, PlannedStep[]> {
+  const pieces = new Map<string, PlannedStep[]>();
+  for (const step of steps) {
+    const own = pieces.get(step.piece) ?? [];
+    own.push(step);
+    pieces.set(step.piece, own);
+  }
+  for (const own of pieces.values()) own.sort((a, b) => (a.start < b.start ? -1 : 1));
+  return pieces;
+}
+
 /** A step comes up once the one before it is over. */
-function isReady(step: PlannedStep, steps: readonly PlannedStep[], state: KitchenState): boolean {
-  const own = steps.filter(({ piece }) => piece === step.piece).sort((a, b) => (a.start < b.start ? -1 : 1));
+function isReady(step: PlannedStep, own: readonly PlannedStep[], state: KitchenState): boolean {
   const before = own[own.findIndex(({ step: other }) => other === step.step) - 1];
   return before === undefined || isOver(stepOf(state, before.piece, before.step));
 }

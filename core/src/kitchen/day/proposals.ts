@@ -13,7 +13,7 @@
 import type { ChainStep, CheckId, Constant } from '../../tasting';
 import { minutesText } from '../chain';
 import { doseOf } from '../dose';
-import { chainName, type PlannedStep } from './actions';
+import { chainName, stepsOfPieces, type PlannedStep } from './actions';
 import { coreAt, type Curve } from './curves';
 import { pieceOf, stepOf, type KitchenState } from './state';
 import { toleranceOf } from './tolerance';
@@ -39,7 +39,12 @@ export interface Planned {
 const USUAL = { celsius: 1, dose: 5 };
 
 /** Departures that nobody has settled yet, in the order of the sheet. */
-export function proposalsOf(planned: Planned, state: KitchenState): Proposal[] {
+export function proposalsOf(day: Planned, state: KitchenState): Proposal[] {
+  const planned: Indexed = {
+    ...day,
+    own: stepsOfPieces(day.steps),
+    longest: new Map(day.waits.map(({ piece, step, most }) => [`${piece} ${step}`, most])),
+  };
   const found = [
     ...planned.steps.flatMap((step) => [...ofChecks(step, state), ...ofStep(step, planned, state)]),
     ...ofUnlike(planned, state),
@@ -49,9 +54,15 @@ export function proposalsOf(planned: Planned, state: KitchenState): Proposal[] {
   return found.filter(({ id }) => !state.settled.has(id));
 }
 
+/** The same, found by piece and step: there may be thousands. */
+interface Indexed extends Planned {
+  own: ReadonlyMap<string, readonly PlannedStep[]>;
+  longest: ReadonlyMap<string, number>;
+}
+
 const tag = (piece: string): string => `Piece ${piece}`;
 
-function ofStep(step: PlannedStep, planned: Planned, state: KitchenState): Proposal[] {
+function ofStep(step: PlannedStep, planned: Indexed, state: KitchenState): Proposal[] {
   const { piece, method, name } = step;
   const chain = planned.chains.get(chainName(method, step.step));
   const { startedAt, doneAt, skipped } = stepOf(state, piece, step.step);
@@ -64,7 +75,7 @@ function ofStep(step: PlannedStep, planned: Planned, state: KitchenState): Propo
   if (startedAt === null || doneAt === null || !chain) return [];
   const took = (Date.parse(doneAt) - Date.parse(startedAt)) / 60_000;
   const waited = waitedAfter(step, planned, state);
-  const most = planned.waits.find((one) => one.piece === piece && one.step === step.step)?.most ?? Infinity;
+  const most = planned.longest.get(`${piece} ${step.step}`) ?? Infinity;
   return [
     ...durations(chain, took).map((text) => proposal('time', `${tag(piece)}: “${name}” ${text}`)),
     ...(waited !== null && waited > most + SLACK_MINUTES
@@ -112,8 +123,8 @@ function durations({ minutes: { least, most }, until }: ChainStep, took: number)
 }
 
 /** Minutes from the end of a step to the start of the next; null while the next has not begun. */
-function waitedAfter(step: PlannedStep, { steps }: Planned, state: KitchenState): number | null {
-  const own = steps.filter(({ piece }) => piece === step.piece).sort((a, b) => (a.start < b.start ? -1 : 1));
+function waitedAfter(step: PlannedStep, planned: Indexed, state: KitchenState): number | null {
+  const own = planned.own.get(step.piece) ?? [];
   const next = own[own.findIndex((one) => one.step === step.step) + 1];
   const begun = next && stepOf(state, next.piece, next.step).startedAt;
   const { doneAt } = stepOf(state, step.piece, step.step);
@@ -156,7 +167,7 @@ function doses({ doses: planned }: ChainStep, piece: string, state: KitchenState
 }
 
 /** Pieces that are unlike the others in what is held constant. */
-function ofUnlike(planned: Planned, state: KitchenState): Proposal[] {
+function ofUnlike(planned: Indexed, state: KitchenState): Proposal[] {
   const pieces = piecesOf(planned);
   return unlikeOthers(pieces, planned.constants, state).map(({ id, piece, text }) => ({
     ...{ id, text: `${tag(piece)} ${text}`, pieces: [piece] },
@@ -164,16 +175,12 @@ function ofUnlike(planned: Planned, state: KitchenState): Proposal[] {
 }
 
 /** Each piece of the sheet, with the steps of its method. */
-function piecesOf({ steps, chains }: Planned): { tag: string; method: string; chain: ChainStep[] }[] {
-  const pieces = new Map<string, { tag: string; method: string; chain: ChainStep[] }>();
-  for (const { piece, method, step } of [...steps].sort((one, other) => (one.start < other.start ? -1 : 1))) {
-    const known = pieces.get(piece) ?? { tag: piece, method, chain: [] };
-    const own = chains.get(chainName(method, step));
-    if (own) known.chain.push(own);
-    pieces.set(piece, known);
-  }
-  return [...pieces.values()];
-}
+const piecesOf = ({ own, chains }: Indexed): { tag: string; method: string; chain: ChainStep[] }[] =>
+  [...own].map(([piece, steps]) => ({
+    tag: piece,
+    method: steps[0].method,
+    chain: steps.flatMap(({ method, step }) => chains.get(chainName(method, step)) ?? []),
+  }));
 
 /** A piece that was cooked in the place of another came later than it should have. */
 const ofRedone = ({ redone }: KitchenState): Proposal[] =>
