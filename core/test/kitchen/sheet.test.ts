@@ -105,3 +105,28 @@ describe('the run sheet of a tasting', () => {
     expect(smallestChanges(tight).some((text) => text.includes('cook'))).toBe(false);
   });
 });
+
+it('makes a sheet of hundreds of pieces, () => {
+  const methods = Array.from({ length: 60 }, (_, at) => ({
+    ...{ id: `m${at}`, name: `Method ${at}`, steps: '' },
+    chain: readSteps(`Season 1 min\nRoast at ${170 + 10 * (at % 3)} °C 40 min\nRest 5 min\nPlate 1 min`, String),
+  }));
+  const served = Array.from({ length: 40 }, (_, flight) => ({
+    ...{ sitting: 1, flight: flight + 1, at: new Date(Date.UTC(2026, 10, 26, 17 + flight)).toISOString() },
+  }));
+  const range = {
+    equipment: ['A', 'B', 'C'].map((name) => ({
+      ...{ id: name, name: `Oven ${name}`, kind: 'oven' as const, places: 3, perPlace: 4, shared: true },
+    })),
+    cooks: ['Marek', 'Leni', 'Ines'],
+    served,
+  };
+  const pieces = methods.flatMap(({ id }, at) =>
+    Array.from({ length: 6 }, (_, piece) => ({
+      ...{ tag: `${id}-${piece}`, method: id, flights: [served[(6 * at + piece) % served.length]] },
+    })),
+  );
+  const sheet = runSheetOf({ methods, pieces, range, seed: 'large' });
+  expect(sheet).toMatchObject({ isFeasible: true, isProvenBest: false });
+  expect(new Set(sheet.steps.map(({ piece }) => piece)).size).toBe(360);
+}, 120_000);

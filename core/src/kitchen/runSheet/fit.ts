@@ -29,10 +29,26 @@ export interface Room {
   prices: Prices;
 }
 
-/** The way of one piece that waits least in what is left free, prices counted; the latest of those. */
+/** Minutes before the earliest in which a way is looked for, the next only where the one before is not enough. */
+const WITHIN = [40, 160, SLACK];
+
+/**
+ * The way of one piece that waits least in what is left free, prices counted; the latest of those.
+ *
+ * Whoever begins more than so many minutes earlier than it has to waits more than so many; so a way that costs
+ * no more than that, found within them, is the best of all.
+ */
 export function fitted(job: Job, room: Room): Started[] | null {
+  for (const slack of WITHIN) {
+    const found = fittedWithin(job, room, slack);
+    if (found !== null && (found.cost <= slack || slack === SLACK)) return found.started;
+  }
+  return null;
+}
+
+function fittedWithin(job: Job, room: Room, slack: number): { started: Started[]; cost: number } | null {
   const begun = job.tasks.flatMap((task) => task.begun?.start ?? []);
-  const from = Math.max(room.span.from, Math.min(earliestOf(job) - SLACK, ...begun));
+  const from = Math.max(room.span.from, Math.min(earliestOf(job) - slack, ...begun));
   const size = job.due - from + 1;
   // Least waiting from the start of each step on, by its minute; and the start of the next step that gives it.
   let later: Float64Array | null = null;
@@ -52,7 +68,7 @@ export function fitted(job: Job, room: Room): Started[] | null {
     }
     later = cost;
   }
-  return later === null ? [] : traced(job, { cost: later, next, from }, room);
+  return later === null ? { started: [], cost: 0 } : traced(job, { cost: later, next, from }, room);
 }
 
 /** What a step costs beside the waiting; null where it cannot be done then. */
@@ -107,11 +123,11 @@ function traced(
   job: Job,
   { cost, next, from }: { cost: Float64Array; next: readonly Int32Array[]; from: number },
   { problem, usage }: Room,
-): Started[] | null {
+): { started: Started[]; cost: number } | null {
   const least = cost.reduce((low, one) => Math.min(low, one), Infinity);
   if (least === Infinity) return null;
   let at = cost.lastIndexOf(least);
-  return job.tasks.map((task, turn) => {
+  const started = job.tasks.map((task, turn): Started => {
     const start = at + from;
     at = next[turn][at];
     return {
@@ -119,20 +135,28 @@ function traced(
       appliance: task.begun ? task.begun.appliance : (applianceFor(job, task, start, problem, usage) ?? null),
     };
   });
+  return { started, cost: least };
 }
 
 /** An appliance that has room, null where none is needed, undefined where it cannot be done then. */
 function applianceFor(
   { method }: Pick<Job, 'method'>,
-  { step, equipment, minutes, setting, told, ...task }: Task,
+  task: Task,
   start: number,
   { appliances }: Pick<Problem, 'appliances'>,
   usage: Usage,
 ): string | null | undefined {
-  if (!usage.handsFree({ method, step, start, hands: handsOf({ minutes, hands: task.hands }) })) return undefined;
+  const { step, equipment, minutes, setting, told } = task;
+  if (!usage.handsFree({ method, step, start, hands: handsOf(task) })) return undefined;
   if (equipment === null) return null;
-  const rooms = appliances.flatMap(({ kind, id }, at) =>
-    kind === equipment && usage.placeFree(at, { method, step, start, minutes, setting }) ? [id] : [],
-  );
-  return rooms.find((id) => id === told?.appliance) ?? rooms[0];
+  const inside = { method, step, start, minutes, setting };
+  // Asked for every minute of every step: the first that has room, unless people were told of another.
+  let first: string | undefined;
+  for (let at = 0; at < appliances.length; at++) {
+    const { kind, id } = appliances[at];
+    if (kind !== equipment || !usage.placeFree(at, inside)) continue;
+    if (!told || id === told.appliance) return id;
+    first ??= id;
+  }
+  return first;
 }

@@ -46,22 +46,33 @@ export interface SolveOptions {
 }
 
 export function solve(problem: Problem, options: SolveOptions = {}): RunSheet {
-  const { tries = 60, nodes = nodesFor(problem), onProgress, isCancelled } = options;
+  const { tries = triesFor(problem), nodes = nodesFor(problem), onProgress, isCancelled } = options;
   const found = tried(problem, { tries, onProgress, isCancelled });
-  if (found && problem.now !== undefined) return { placed: found.placed, waiting: found.waiting, isProven: false };
-  if (found?.waiting === 0) return { placed: found.placed, waiting: 0, isProven: true };
+  if (found && problem.now !== undefined) return asFound(found, false);
+  if (found?.waiting === 0) return asFound(found, true);
+  if (nodes === 0) return asFound(found, false);
   const limit = found?.waiting ?? Infinity;
   const best = bestOf(problem, { span: spanOf(problem), below: limit, nodes });
-  if (best.started) return { ...finished(problem, best.started), isProven: best.isWhole };
-  return found
-    ? { placed: found.placed, waiting: found.waiting, isProven: best.isWhole }
-    : { placed: null, waiting: 0, isProven: best.isWhole };
+  return best.started ? { ...finished(problem, best.started), isProven: best.isWhole } : asFound(found, best.isWhole);
 }
 
+const asFound = (found: Finished | null, isProven: boolean): RunSheet => ({
+  ...{ placed: found?.placed ?? null, waiting: found?.waiting ?? 0, isProven },
+});
+
 /** Of many pieces no sheet is ever proven the best: nothing is spent on it. */
-const nodesFor = ({ jobs, now }: Problem): number =>
-  now !== undefined ? 0 : jobs.length <= MOST_PROVEN ? 150_000 : 2000;
+function nodesFor({ jobs, now }: Problem): number {
+  if (now !== undefined || jobs.length > MANY) return 0;
+  return jobs.length <= MOST_PROVEN ? 150_000 : 2000;
+}
 const MOST_PROVEN = 12;
+const MANY = 40;
+
+/** Orders that are tried: fewer of many pieces, so that a sheet takes seconds and not minutes. */
+const triesFor = ({ jobs }: Problem): number =>
+  Math.max(8, Math.min(60, Math.round(MOST_FITTED / Math.max(1, jobs.length))));
+/** Pieces that are put somewhere, over all tries. */
+const MOST_FITTED = 2400;
 
 /** From the first minute at which anything can begin to the last serving. */
 export function spanOf({ jobs }: Pick<Problem, 'jobs'>): { from: number; to: number } {

@@ -49,14 +49,12 @@ export function usageOf({ appliances, cooks }: Kitchen, { from, to }: { from: nu
   const minutes = Math.max(0, to - from);
   const hands = new Int16Array(minutes);
   /** How many pieces share a pair of hands. */
-  const handled = new Map<string, number>();
+  const handled = counts();
   const rooms = appliances.map((appliance) => roomOf(appliance, minutes));
   const within = (start: number, length: number): boolean => start >= from && start + length <= to;
   const change = ({ start, hands: length, ...what }: Handling, by: 1 | -1): void => {
-    const name = nameOf({ ...what, start });
-    const sharing = (handled.get(name) ?? 0) + by;
-    if (sharing > 0) handled.set(name, sharing);
-    else handled.delete(name);
+    const sharing = handled.of({ ...what, start }) + by;
+    handled.set({ ...what, start }, sharing);
     if (sharing !== (by > 0 ? 1 : 0)) return;
     for (let at = start - from; at < start - from + length; at++) hands[at] += by;
   };
@@ -64,11 +62,11 @@ export function usageOf({ appliances, cooks }: Kitchen, { from, to }: { from: nu
     handsFree: (one) => {
       if (one.hands === 0) return true;
       if (!within(one.start, one.hands)) return false;
-      if (handled.has(nameOf(one))) return true;
+      if (handled.of(one) > 0) return true;
       for (let at = one.start - from; at < one.start - from + one.hands; at++) if (hands[at] >= cooks) return false;
       return true;
     },
-    isHandled: (one) => handled.has(nameOf(one)),
+    isHandled: (one) => handled.of(one) > 0,
     isBusy: (minute) => hands[minute - from] >= cooks,
     isFull: (appliance, minute) => rooms[appliance].isFull(minute - from),
     takeHands: (one) => one.hands > 0 && change(one, 1),
@@ -80,8 +78,23 @@ export function usageOf({ appliances, cooks }: Kitchen, { from, to }: { from: nu
   };
 }
 
-const nameOf = ({ method, step, start }: Pick<Inside, 'method' | 'step' | 'start'>): string =>
-  `${method} ${step} ${start}`;
+type Doing = Pick<Inside, 'method' | 'step' | 'start'>;
+
+/** How many pieces do the same at the same time: asked for every minute of every step, so no names are put together. */
+function counts() {
+  const methods = new Map<string, Map<string, Map<number, number>>>();
+  return {
+    of: ({ method, step, start }: Doing): number => methods.get(method)?.get(step)?.get(start) ?? 0,
+    set: ({ method, step, start }: Doing, count: number): void => {
+      const steps = methods.get(method) ?? new Map<string, Map<number, number>>();
+      const starts = steps.get(step) ?? new Map<number, number>();
+      if (count > 0) starts.set(start, count);
+      else starts.delete(start);
+      steps.set(step, starts);
+      methods.set(method, steps);
+    },
+  };
+}
 
 interface Room {
   isFree: (one: Inside) => boolean;
@@ -121,19 +134,19 @@ function sharedRoom({ places, perPlace }: Appliance, minutes: number): Room {
 /** Each place by itself: pieces share one where they are one thing to do, as far as they fit. */
 function ownRoom({ places, perPlace }: Appliance, minutes: number): Room {
   const taken = new Int16Array(minutes);
-  const groups = new Map<string, number>();
+  const groups = counts();
   const placesFor = (pieces: number): number => Math.ceil(pieces / perPlace);
   return {
     isFree: (one) => {
-      const pieces = groups.get(nameOf(one)) ?? 0;
+      const pieces = groups.of(one);
       if (placesFor(pieces + 1) === placesFor(pieces)) return true;
       for (let at = one.start; at < one.start + one.minutes; at++) if (taken[at] >= places) return false;
       return true;
     },
     isFull: (minute) => taken[minute] >= places,
     change: (one, by) => {
-      const before = groups.get(nameOf(one)) ?? 0;
-      groups.set(nameOf(one), before + by);
+      const before = groups.of(one);
+      groups.set(one, before + by);
       const more = placesFor(before + by) - placesFor(before);
       if (more !== 0) for (let at = one.start; at < one.start + one.minutes; at++) taken[at] += more;
     },
