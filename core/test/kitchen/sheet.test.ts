@@ -106,7 +106,7 @@ describe('the run sheet of a tasting', () => {
   });
 });
 
-it('makes a sheet of hundreds of pieces, () => {
+it('makes a sheet of hundreds of pieces', () => {
   const methods = Array.from({ length: 60 }, (_, at) => ({
     ...{ id: `m${at}`, name: `Method ${at}`, steps: '' },
     chain: readSteps(`Season 1 min\nRoast at ${170 + 10 * (at % 3)} °C 40 min\nRest 5 min\nPlate 1 min`, String),
