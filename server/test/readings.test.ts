@@ -152,6 +152,11 @@ describe('who may send', () => {
     await send(other.token, [reading(0, 20)]).expect(401);
   });
 
+  it.each(['a/b', '50%', 'what?', '#1', 'back\\slash', '', 'x'.repeat(51)])('has no name like "%s"', async (name) => {
+    const { id } = await opened();
+    await running.as.kitchen.post(`/api/tastings/${id}/devices`).send({ name, measures: 'celsius' }).expect(400);
+  });
+
   it('is neither servers nor readers, who read none of it either', async () => {
     const { id } = await opened();
     for (const who of ['server', 'reader'] as const) {

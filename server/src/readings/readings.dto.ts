@@ -24,7 +24,9 @@ export class StoredReadings {
 }
 
 export class NewDevice {
-  @Text(SHORT_TEXT / 4, { least: 1 }) name: string;
+  /** It stands in addresses. */
+  @Text(SHORT_TEXT / 4, { least: 1, pattern: /^[^/?#%\\]+$/, patternMessage: 'A name goes without / ? # % and \\.' })
+  name: string;
   @Choice(MEASURES, 'Measures') measures: Measures;
 }
 

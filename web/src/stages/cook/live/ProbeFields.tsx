@@ -7,6 +7,7 @@ import { Button } from '../../../ui/Button';
 import { SelectField } from '../../../ui/SelectField';
 import { CurveChart } from '../../../kitchen/CurveChart';
 import { endText, useCurves } from '../../../kitchen/curves';
+import { useKitchenNow } from '../../../kitchen/kitchenClock';
 import type { Day } from './day';
 import type { Tapped } from './kitchenPost';
 
@@ -102,9 +103,12 @@ function Put({ one, from, onPut }: { one: Channel; from?: string; onPut: (one: C
 export function OnTheScale({ piece, write }: Pick<ProbeFieldsProps, 'piece' | 'write'>) {
   const { card } = useInTasting();
   const { data: devices } = api.useListDevicesQuery({ id: card.id }, { pollingInterval: 5000 });
+  const now = useKitchenNow(5000);
   const scales = (devices ?? []).filter(({ measures }) => measures === 'grams');
   const lying = scales.flatMap(({ name, channels }) =>
-    channels.filter(({ value }) => value >= LEAST).map((one) => ({ name, ...one })),
+    channels
+      .filter(({ value, at }) => value >= LEAST && now - Date.parse(at) < STALE_MS)
+      .map((one) => ({ name, ...one })),
   );
   return lying.map(({ name, channel, value }) => (
     <Button
@@ -117,5 +121,7 @@ export function OnTheScale({ piece, write }: Pick<ProbeFieldsProps, 'piece' | 'w
   ));
 }
 
+/** What a scale showed longer ago may have been taken off since. */
+const STALE_MS = 2 * 60_000;
 /** A scale that is empty shows a little. */
 const LEAST = 0.5;

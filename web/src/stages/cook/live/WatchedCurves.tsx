@@ -27,9 +27,9 @@ export function WatchedCurves({ day }: { day: Day }) {
       <CurveChart curve={curve} expected={expected} />
       {inTurn.length > 1 && (
         <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Which probe">
-          {inTurn.map(({ piece }) => (
+          {inTurn.map(({ piece, device, channel }) => (
             <button
-              key={piece}
+              key={`${device} ${channel}`}
               type="button"
               aria-pressed={piece === curve.piece}
               onClick={() => setChosen(piece)}

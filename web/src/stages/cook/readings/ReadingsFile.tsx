@@ -49,7 +49,7 @@ interface FileDialogProps extends ReadingsFileProps {
 function FileDialog({ id, file, devices, onClose }: FileDialogProps) {
   const table = useMemo(() => cellsOf(file.text), [file.text]);
   const [mapping, setMapping] = useState<TableMapping>(() => firstGuess(table));
-  const [device, setDevice] = useState(file.name.replace(/\.\w+$/, '').slice(0, 50));
+  const [device, setDevice] = useState(nameOf(file.name));
   const read = useMemo(() => readTable(table.rows, mapping), [table, mapping]);
   const total = read.series.reduce((sum, { readings }) => sum + readings.length, 0);
   const { take, sent, failure } = useImport(id, devices);
@@ -104,6 +104,13 @@ function FileDialog({ id, file, devices, onClose }: FileDialogProps) {
     </Modal>
   );
 }
+
+/** A device is called like the file; some signs may not stand in its name. */
+const nameOf = (file: string): string =>
+  file
+    .replace(/\.\w+$/, '')
+    .replace(/[/?#%\\]/g, ' ')
+    .slice(0, 50);
 
 /** The first column is most often the time, and the others channels. */
 function firstGuess({ headings, rows }: ReturnType<typeof cellsOf>): TableMapping {
