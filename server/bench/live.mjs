@@ -4,29 +4,14 @@
  *
  * npm run bench -- --live [seconds]
  */
-import { defaultTasting } from '@jacana/core/bundle';
-import { quantile, row, startServer } from './server.mjs';
+import { lockedTasting, quantile, row, startServer } from './server.mjs';
 
 const PEOPLE = 250;
 const BOARDS = 10;
 const SECONDS = Number(process.argv[2] ?? 60);
 
 const { base, cookie, as, post, stop } = await startServer();
-const plain = defaultTasting();
-const { id, version } = await as('/api/tastings', 'POST', { title: 'A full room' });
-const methods = ['Glazed', 'Roasted', 'Steamed', 'Boiled'].map((name, at) => ({
-  ...{ id: `m${at}`, name, note: '', steps: '', chain: [], equipment: '', reference: false },
-}));
-await as(`/api/tastings/${id}/draft`, 'PUT', {
-  version,
-  draft: {
-    ...plain,
-    ...{ title: 'A full room', question: 'Which?', methods, piecesPerMethod: 3 },
-    panel: Array.from({ length: PEOPLE }, (_, at) => ({ id: `p${at}`, name: `Panelist ${at + 1}` })),
-    quantities: { ...plain.quantities, pieceGrams: 50_000 },
-  },
-});
-await as(`/api/tastings/${id}/lock`, 'POST', {});
+const id = await lockedTasting(as, { title: 'A full room', people: PEOPLE, piecesPerMethod: 3 });
 const links = await as(`/api/tastings/${id}/links`);
 const tokens = links.map(({ address }) => address.split('/b/')[1]);
 

@@ -4,8 +4,7 @@
  *
  * npm run bench -- --readings [hours]
  */
-import { defaultTasting } from '@jacana/core/bundle';
-import { quantile, row, startServer } from './server.mjs';
+import { lockedTasting, quantile, row, startServer } from './server.mjs';
 
 const CHANNELS = 16;
 const HOURS = Number(process.argv[2] ?? 16);
@@ -13,21 +12,7 @@ const AT_ONCE = 2000;
 const START = Date.parse('2026-11-26T00:00:00.000Z');
 
 const { base, cookie, as, post, stop } = await startServer();
-const plain = defaultTasting();
-const { id, version } = await as('/api/tastings', 'POST', { title: 'A night of probes' });
-const methods = ['Glazed', 'Roasted', 'Steamed', 'Boiled'].map((name, at) => ({
-  ...{ id: `m${at}`, name, note: '', steps: '', chain: [], equipment: '', reference: false },
-}));
-await as(`/api/tastings/${id}/draft`, 'PUT', {
-  version,
-  draft: {
-    ...plain,
-    ...{ title: 'A night of probes', question: 'Which?', methods, piecesPerMethod: 4 },
-    panel: Array.from({ length: 12 }, (_, at) => ({ id: `p${at}`, name: `Panelist ${at + 1}` })),
-    quantities: { ...plain.quantities, pieceGrams: 50_000 },
-  },
-});
-await as(`/api/tastings/${id}/lock`, 'POST', {});
+const id = await lockedTasting(as, { title: 'A night of probes', people: 12, piecesPerMethod: 4 });
 const { token } = await as(`/api/tastings/${id}/devices`, 'POST', { name: 'Logger', measures: 'celsius' });
 const tags = (await as(`/api/tastings/${id}/kitchen`)).methods.flatMap(({ pieces }) => pieces.map(({ tag }) => tag));
 await as(`/api/tastings/${id}/kitchen-log`, 'POST', {

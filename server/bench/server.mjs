@@ -4,6 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import { defaultTasting } from '@jacana/core/bundle';
 
 const ROOT = resolve(import.meta.dirname, '../..');
 const PASSWORD = 'long enough to pass';
@@ -47,6 +48,24 @@ export async function startServer() {
     rmSync(folder, { recursive: true, force: true });
   };
   return { base, cookie, as, post, stop };
+}
+
+/** A tasting of four methods, locked; its id. */
+export async function lockedTasting(as, { title, people, piecesPerMethod }) {
+  const plain = defaultTasting();
+  const { id, version } = await as('/api/tastings', 'POST', { title });
+  const methods = ['Glazed', 'Roasted', 'Steamed', 'Boiled'].map((name, at) => ({
+    ...{ id: `m${at}`, name, note: '', steps: '', chain: [], equipment: '', reference: false },
+  }));
+  const draft = {
+    ...plain,
+    ...{ title, question: 'Which?', methods, piecesPerMethod },
+    panel: Array.from({ length: people }, (_, at) => ({ id: `p${at}`, name: `Panelist ${at + 1}` })),
+    quantities: { ...plain.quantities, pieceGrams: 50_000 },
+  };
+  await as(`/api/tastings/${id}/draft`, 'PUT', { version, draft });
+  await as(`/api/tastings/${id}/lock`, 'POST', {});
+  return id;
 }
 
 export const quantile = (values, share) =>

@@ -1,7 +1,7 @@
 import { gateLines, type CookedPiece, type FoundMethod, type KitchenFinding } from '@jacana/core/findings';
 import { useState } from 'react';
+import { useMeasured } from '../kitchen/measured';
 import { PieceStory } from '../kitchen/PieceStory';
-import { useDegrees } from '../shell/degrees';
 import { Card } from '../ui/Card';
 import { Modal } from '../ui/Modal';
 import { TableHead } from '../ui/TableHead';
@@ -14,10 +14,9 @@ interface KitchenCardProps {
 
 /** What the kitchen measured, beside how it was liked; from each piece the way back to its log and curve. */
 export function KitchenCard({ kitchen, methods }: KitchenCardProps) {
-  const degrees = useDegrees();
+  const said = useMeasured();
   const [open, setOpen] = useState<CookedPiece | null>(null);
   const lines = gateLines(kitchen);
-  const warm = (value: number): string => degrees.text(value, degrees.unit === '°C' ? 1 : 0).replace(/ °[CF]$/, '');
   return (
     <Card title="From the kitchen" aside="means over pieces, with intervals of 95 %; methods differ in much besides">
       <div className="overflow-x-auto">
@@ -27,8 +26,8 @@ export function KitchenCard({ kitchen, methods }: KitchenCardProps) {
               'Method',
               'Liking',
               'Mass lost, %',
-              `Core at the end, ${degrees.unit}`,
-              `Highest, ${degrees.unit}`,
+              `Core at the end, ${said.unit}`,
+              `Highest, ${said.unit}`,
               'In the heat, min',
               'Pieces',
             ]}
@@ -42,10 +41,10 @@ export function KitchenCard({ kitchen, methods }: KitchenCardProps) {
                     <MethodName at={at} name={methods[at]?.name ?? ''} isLeading={false} />
                   </th>
                   <td>{liking === null ? '–' : liking.toFixed(1)}</td>
-                  <td>{said(cookLoss, (value) => (100 * value).toFixed(1))}</td>
-                  <td>{said(ended, warm)}</td>
-                  <td>{said(highest, warm)}</td>
-                  <td>{said(heated, (value) => value.toFixed(0))}</td>
+                  <td>{said.share(cookLoss)}</td>
+                  <td>{said.degrees(ended)}</td>
+                  <td>{said.degrees(highest)}</td>
+                  <td>{said.minutes(heated)}</td>
                   <td>
                     <Pieces pieces={kitchen.pieces.filter((piece) => piece.method === method)} onOpen={setOpen} />
                   </td>
@@ -65,12 +64,6 @@ export function KitchenCard({ kitchen, methods }: KitchenCardProps) {
       {open && <PieceDialog piece={open} onClose={() => setOpen(null)} />}
     </Card>
   );
-}
-
-function said(found: KitchenFinding['methods'][number]['cookLoss'], written: (value: number) => string): string {
-  if (found === null) return '–';
-  const { mean, interval } = found;
-  return interval ? `${written(mean)} (${written(interval[0])} to ${written(interval[1])})` : written(mean);
 }
 
 function Pieces({ pieces, onOpen }: { pieces: readonly CookedPiece[]; onOpen: (piece: CookedPiece) => void }) {

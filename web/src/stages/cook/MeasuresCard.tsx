@@ -1,25 +1,23 @@
-import { chainName, kitchenState, measuresOf, type MethodMeasures } from '@jacana/core/kitchen';
+import { chainName, kitchenState, measuresOf } from '@jacana/core/kitchen';
 import { api } from '../../client/api';
 import type { KitchenView } from '../../client/api.generated';
-import { useDegrees } from '../../shell/degrees';
 import { Card } from '../../ui/Card';
 import { TableHead } from '../../ui/TableHead';
 import { buttonClass } from '../../ui/Button';
 import { useCurves } from '../../kitchen/curves';
 import { entryOf } from '../../kitchen/entry';
+import { useMeasured } from '../../kitchen/measured';
 
 /** What was measured, by method, pieces as the unit; nothing where nothing was. */
 export function MeasuresCard({ id, kitchen }: { id: string; kitchen: KitchenView }) {
   const { data: log } = api.useGetKitchenLogQuery({ id });
   const curves = useCurves(id);
-  const { text, unit, shown } = useDegrees();
+  const said = useMeasured();
   if (!log || log.entries.length === 0) return null;
   const pieces = kitchen.methods.flatMap(({ method, chain, pieces: own }) =>
     own.filter(({ standing }) => standing === 'stands').map(({ tag }) => ({ tag, method, chain })),
   );
   const measures = measuresOf(pieces, kitchenState(log.entries.map(entryOf)), curves);
-  const degrees = (value: number): string => (unit === '°C' ? text(value, 1).replace(' °C', '') : String(shown(value)));
-  const minutes = (value: number): string => value.toFixed(0);
   return (
     <Card title="Measured" aside="means over pieces, with intervals of 95 %">
       <div className="overflow-x-auto">
@@ -28,8 +26,8 @@ export function MeasuresCard({ id, kitchen }: { id: string; kitchen: KitchenView
             headings={[
               'Method',
               'Mass lost, %',
-              `As the heat ended, ${unit}`,
-              `Highest, ${unit}`,
+              `As the heat ended, ${said.unit}`,
+              `Highest, ${said.unit}`,
               'In the heat, min',
               'Then to the plate, min',
             ]}
@@ -40,11 +38,11 @@ export function MeasuresCard({ id, kitchen }: { id: string; kitchen: KitchenView
                 <th scope="row" className="py-1.5 pr-3 text-left font-bold">
                   {one.method}
                 </th>
-                <td>{inWords(one.cookLoss, (value) => (100 * value).toFixed(1))}</td>
-                <td>{inWords(one.ended, degrees)}</td>
-                <td>{inWords(one.highest, degrees)}</td>
-                <td>{inWords(one.heated, minutes)}</td>
-                <td>{inWords(one.held, minutes)}</td>
+                <td>{said.share(one.cookLoss)}</td>
+                <td>{said.degrees(one.ended)}</td>
+                <td>{said.degrees(one.highest)}</td>
+                <td>{said.minutes(one.heated)}</td>
+                <td>{said.minutes(one.held)}</td>
               </tr>
             ))}
           </tbody>
@@ -62,13 +60,4 @@ export function MeasuresCard({ id, kitchen }: { id: string; kitchen: KitchenView
       </div>
     </Card>
   );
-}
-
-function inWords(found: MethodMeasures['cookLoss'], written: (value: number) => string): string {
-  if (found === null) return '–';
-  const { mean, interval, n } = found;
-  const pieces = n === 1 ? ' (one piece)' : '';
-  return interval
-    ? `${written(mean)} (${written(interval[0])} to ${written(interval[1])})`
-    : `${written(mean)}${pieces}`;
 }
