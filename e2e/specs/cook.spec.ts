@@ -94,7 +94,7 @@ test('two tablets cook by one sheet: taps of both, one of them offline, a depart
   const next = (page: Page) => page.getByRole('region', { name: 'Next' });
 
   // The demo's rice was never begun in time: the rest is planned anew for both tablets, and that can be taken back.
-  await one.getByRole('button', { name: 'Plan the rest anew' }).click();
+  await one.getByRole('button', { name: 'Go by this plan' }).click();
   await expect(one.getByText(/^Planned anew at/)).toBeVisible();
   await expect(other.getByText(/^Planned anew at/)).toBeVisible();
   await expect(other.getByText(/What was to be served at/).first()).toBeVisible();

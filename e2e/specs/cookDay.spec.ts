@@ -48,7 +48,7 @@ test('a simulated cook at sixty times its pace: probes, a plateau, a dose, a lat
   ).toBeVisible();
 
   // What is late is planned anew, for both.
-  await one.getByRole('button', { name: 'Plan the rest anew' }).click();
+  await one.getByRole('button', { name: 'Go by this plan' }).click();
   await expect(other.getByText(/^Planned anew at/)).toBeVisible();
 
   // Tap after tap, by both tablets; one of them loses its network for a while and goes on.

@@ -154,6 +154,6 @@ test('a long stage asks to be looked at, what was too warm is a caveat and held 
 
   // The limits of another country are one choice away.
   await page.goto(`${empty.address}/tastings/${id}/cook`);
-  await page.getByLabel('Limits of').selectOption('uk');
+  await page.getByLabel('Limits that this house asks for').selectOption('uk');
   await expect(page.getByText(/Food Standards Agency/)).toBeVisible();
 });

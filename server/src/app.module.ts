@@ -9,6 +9,7 @@ import { DemoModule } from './demo/demo.module';
 import { DraftsModule } from './drafts/drafts.module';
 import { ExchangeModule } from './exchange/exchange.module';
 import { FindingsModule } from './findings/findings.module';
+import { HouseModule } from './house/house.module';
 import { KitchenModule } from './kitchen/kitchen.module';
 import { LiveModule } from './live/live.module';
 import { LogModule } from './log/log.module';
@@ -48,6 +49,7 @@ export class AppModule {
         DraftsModule,
         PlansModule,
         ClockModule,
+        HouseModule,
         KitchenModule,
         ReadingsModule,
         ServiceModule,

@@ -115,11 +115,25 @@ it.each([
   expect((await running.as.kitchen.get(`/api/tastings/${id}/range`)).body).toMatchObject({ version: 1, range });
 });
 
-it('offers the kitchen of last time, without its times', async () => {
+it('has the kitchen of last time for the house, until one is kept for it; without times either way', async () => {
+  const { kitchen, coordinator, server } = running.as;
+  const house = async () => (await kitchen.get('/api/house').expect(200)).body as object;
   await save('kitchen', await cooked(), 0, { cooks: ['Last'] }).expect(200);
-  const { house, range: own } = (await running.as.kitchen.get(`/api/tastings/${await cooked()}/range`)).body;
-  expect(own).toEqual({ equipment: [], cooks: [], served: [] });
-  expect(house).toEqual({ ...range, cooks: ['Last'], served: [] });
+  expect(await house()).toEqual({ range: { ...range, cooks: ['Last'], served: [] }, locale: 'us' });
+  await kitchen
+    .put('/api/house/range')
+    .send({ range: { ...range, cooks: ['Kept'] } })
+    .expect(200);
+  await save('kitchen', await cooked(), 0, { cooks: ['Later'] }).expect(200);
+  await coordinator.put('/api/house/locale').send({ locale: 'uk' }).expect(200);
+  expect(await house()).toEqual({ range: { ...range, cooks: ['Kept'], served: [] }, locale: 'uk' });
+  await kitchen
+    .put('/api/house/range')
+    .send({ range: { ...range, equipment: [range.equipment[0], range.equipment[0]] } })
+    .expect(400);
+  await kitchen.put('/api/house/locale').send({ locale: 'the moon' }).expect(400);
+  await server.get('/api/house').expect(403);
+  expect(await house()).toMatchObject({ range: { cooks: ['Kept'] }, locale: 'uk' });
 });
 
 it('comes back out of an exported bundle', async () => {
@@ -224,6 +238,39 @@ describe('the kitchen log', () => {
     expect(await sheet(kitchen)).toEqual(after);
     await tap('kitchen', id, { kind: 'undone', of: 'planned-anew' }).expect(200);
     expect(await sheet(kitchen)).toEqual(before);
+  });
+
+  it('shows what planning anew would do before anybody is told of it, and writes nothing down', async () => {
+    const { kitchen } = running.as;
+    const id = await cooked();
+    const from = Math.floor(Date.now() / 60_000) * 60_000;
+    const at = new Date(from - 10 * 60_000).toISOString();
+    await save('kitchen', id, 0, { served: range.served.map((one) => ({ ...one, at })) }).expect(200);
+    const read = async (path: string) =>
+      (await kitchen.get(`/api/tastings/${id}/${path}`).expect(200)).body as SheetBody & {
+        replannedAt: string | null;
+        putOff: { from: string; to: string }[];
+      };
+    const [told, anew] = [await read('run-sheet'), await read('run-sheet/anew')];
+    expect(Date.parse(anew.replannedAt as string)).toBeGreaterThanOrEqual(from);
+    expect(anew.putOff.every(({ to }) => Date.parse(to) > from)).toBe(true);
+    expect(anew.putOff.length).toBeGreaterThan(0);
+    expect(anew.steps.every(({ start }) => Date.parse(start) >= from)).toBe(true);
+    expect(await read('run-sheet')).toEqual(told);
+    expect((await kitchen.get(`/api/tastings/${id}/kitchen-log`)).body).toMatchObject({ entries: [] });
+  });
+
+  it('goes on for whoever still waits when somebody who asked for a sheet goes away', async () => {
+    const { kitchen, coordinator } = running.as;
+    const id = await cooked();
+    await save('kitchen', id, 0).expect(200);
+    const path = `/api/tastings/${id}/run-sheet`;
+    const [left, stayed] = [coordinator.get(path), kitchen.get(path)];
+    const leaving = left.then(() => undefined).catch(() => undefined);
+    setTimeout(() => left.abort(), 5);
+    expect((await stayed.expect(200)).body).toMatchObject({ isFeasible: true });
+    await Promise.race([leaving, new Promise((done) => setTimeout(done, 100))]);
+    expect((await kitchen.get(path).expect(200)).body).toMatchObject({ isFeasible: true });
   });
 
   it('is not for servers and readers, and holds no code', async () => {

@@ -1,5 +1,5 @@
 import type { RangeInput, RunSheetView } from '../src/client/api.generated';
-import { sheetSentence } from '../src/stages/cook/sheet/RunSheetCard';
+import { sheetSentence } from '../src/kitchen/sheetSentence';
 import { rowsOfCooks, rowsOfPlaces, spanOf } from '../src/stages/cook/sheet/timeline';
 
 const at = (minutes: number): string => new Date(Date.UTC(2026, 10, 26, 16, minutes)).toISOString();

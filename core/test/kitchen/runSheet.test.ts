@@ -165,6 +165,24 @@ describe('a run sheet', () => {
     expect([...(at('1') ?? [])].sort()).toEqual([1, 2, 3, 4]);
   });
 
+  it('gives each method every place of an appliance equally often over the flights of several days', () => {
+    const [flights, places] = [8, 4];
+    const jobs = ['a', 'b'].flatMap((method) =>
+      Array.from({ length: flights }, (_, flight) =>
+        job(`${method}${flight}`, 60 * (1 + flight), [task('roast', 30, { equipment: 'oven' })], method),
+      ),
+    );
+    for (const seed of ['1', '2', '3']) {
+      const placed = solve(problem(jobs, { seed, appliances: [oven({ places })] })).placed ?? [];
+      for (const method of ['a', 'b']) {
+        const own = placed.filter((one) => one.method === method).map(({ place }) => place);
+        const often = [1, 2, 3, 4].map((place) => own.filter((one) => one === place).length);
+        // The other method may be in the place that it is next to have: then it has one twice before.
+        expect(Math.max(...often) - Math.min(...often)).toBeLessThanOrEqual(1);
+      }
+    }
+  });
+
   it('is the best there is, or says that there is none, in every small kitchen (by exhaustive search)', () => {
     let [feasible, none] = [0, 0];
     fc.assert(

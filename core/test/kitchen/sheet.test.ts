@@ -130,3 +130,36 @@ it('makes a sheet of hundreds of pieces', () => {
   expect(sheet).toMatchObject({ isFeasible: true, isProvenBest: false });
   expect(new Set(sheet.steps.map(({ piece }) => piece)).size).toBe(360);
 }, 120_000);
+
+it('says of hundreds of pieces that fit nowhere what would help, on the way how far it is, and stops when told to', () => {
+  const methods = Array.from({ length: 20 }, (_, at) => ({
+    ...{ id: `m${at}`, name: `Method ${at}`, steps: '' },
+    chain: readSteps(`Roast at ${170 + 10 * (at % 3)} °C 40 min\nPlate 1 min`, String),
+  }));
+  const served = Array.from({ length: 10 }, (_, flight) => ({
+    ...{ sitting: 1, flight: flight + 1, at: new Date(Date.UTC(2026, 10, 26, 17, 5 * flight)).toISOString() },
+  }));
+  const range = {
+    equipment: [{ id: 'o', name: 'Oven', kind: 'oven' as const, places: 3, perPlace: 1, shared: true }],
+    ...{ cooks: ['Marek', 'Leni', 'Ines'], served },
+  };
+  const pieces = methods.flatMap(({ id }, at) =>
+    Array.from({ length: 10 }, (_, piece) => ({
+      ...{ tag: `${id}-${piece}`, method: id, flights: [served[(at + piece) % served.length]] },
+    })),
+  );
+  const told: number[] = [];
+  const sheet = runSheetOf(
+    { methods, pieces, range, seed: 'crowded' },
+    { onProgress: (fraction) => told.push(fraction) },
+  );
+  expect(sheet).toMatchObject({ isFeasible: false, isProvenBest: false });
+  expect(sheet.why[0]).toBe('No sheet was found that has every piece ready within its limits.');
+  expect(told.length).toBeGreaterThan(5);
+  expect([...told].sort((a, b) => a - b)).toEqual(told);
+  expect(told[told.length - 1]).toBe(1);
+  let asked = 0;
+  const stopped = runSheetOf({ methods, pieces, range, seed: 'crowded' }, { isCancelled: () => ++asked > 1 });
+  expect(stopped.why).toHaveLength(1);
+  expect(asked).toBeLessThan(10);
+}, 120_000);

@@ -38,5 +38,5 @@ export class ClockController {
   }
 }
 
-@Module({ controllers: [ClockController], providers: [ClockService] })
+@Module({ controllers: [ClockController], providers: [ClockService], exports: [ClockService] })
 export class ClockModule {}

@@ -11,6 +11,7 @@ import {
   type Serving,
   type Tasting,
 } from '@jacana/core/bundle';
+import type { Locale } from '@jacana/core/kitchen';
 import {
   Column,
   Entity,
@@ -269,4 +270,13 @@ export class SnapshotRow {
   @Column('varchar') seed: string;
   @Column('varchar') computedAt: string;
   @Column('text') findings: string;
+}
+
+/** What holds for the house, whatever is tasted; one row. */
+@Entity('house')
+export class HouseRow {
+  @PrimaryColumn('varchar') id: string;
+  /** Without serving times, which belong to a day. */
+  @Column('simple-json', { nullable: true }) range: Range | null;
+  @Column('varchar') locale: Locale;
 }

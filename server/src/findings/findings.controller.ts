@@ -2,6 +2,7 @@ import { Controller, Get, Param, Res } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
+import { goneOf } from '../jobs/gone';
 import { FindingsView } from './findings.dto';
 import { FindingsService } from './findings.service';
 
@@ -18,9 +19,6 @@ export class FindingsController {
     @SignedIn() me: Me,
     @Res({ passthrough: true }) response: Response,
   ): Promise<FindingsView> {
-    const gone = new AbortController();
-    // The connection closing before the answer was written means that nobody waits for it.
-    response.on('close', () => !response.writableEnded && gone.abort());
-    return this.findings.find(id, me, gone.signal);
+    return this.findings.find(id, me, goneOf(response));
   }
 }

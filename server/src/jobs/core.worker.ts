@@ -6,7 +6,7 @@ import { runSheetOf, type CookingSheet, type ToBeCooked } from '@jacana/core/kit
 import type { Sheet } from '@jacana/core/sheets';
 import type { Printing } from '../paper/render';
 
-/** Run in worker threads, so that the event loop stays free. Findings tell their progress on the way. */
+/** Run in worker threads, so that the event loop stays free. What takes long tells its progress on the way. */
 export function findings({ bundle, port }: { bundle: TastingBundle; port: MessagePort }): Findings {
   return findingsOf(bundle, (fraction) => port.postMessage(fraction));
 }
@@ -15,7 +15,8 @@ export function lock({ tasting, inputs }: { tasting: Tasting; inputs: Parameters
   return lockPlan(tasting, inputs);
 }
 
-export const runSheet = (cooking: ToBeCooked): CookingSheet => runSheetOf(cooking);
+export const runSheet = ({ cooking, port }: { cooking: ToBeCooked; port: MessagePort }): CookingSheet =>
+  runSheetOf(cooking, { onProgress: (fraction) => port.postMessage(fraction) });
 
 /** The drawing library is large, so it is loaded by the first sheet. */
 export async function paper({ sheet, printing }: { sheet: Sheet; printing: Printing }): Promise<Uint8Array> {

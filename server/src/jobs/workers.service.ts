@@ -26,14 +26,20 @@ export class WorkersService implements OnModuleDestroy {
     this.pool = new Piscina({ filename: options.coreWorker, minThreads: 0, maxThreads: 2, idleTimeout: 60_000 });
   }
 
-  async findings(bundle: TastingBundle, { signal, onProgress }: Following): Promise<Findings> {
+  findings(bundle: TastingBundle, following: Following): Promise<Findings> {
+    return this.followed('findings', { bundle }, following);
+  }
+
+  /** A run sheet of many pieces is looked for over seconds, and what would make one for longer. */
+  runSheet(cooking: ToBeCooked, following: Following): Promise<CookingSheet> {
+    return this.followed('runSheet', { cooking }, following);
+  }
+
+  private async followed<Result>(name: string, what: object, { signal, onProgress }: Following): Promise<Result> {
     const { port1, port2 } = new MessageChannel();
     port1.on('message', onProgress);
     try {
-      return (await this.pool.run(
-        { bundle, port: port2 },
-        { name: 'findings', transferList: [port2], signal },
-      )) as Findings;
+      return (await this.pool.run({ ...what, port: port2 }, { name, transferList: [port2], signal })) as Result;
     } finally {
       port1.close();
     }
@@ -42,11 +48,6 @@ export class WorkersService implements OnModuleDestroy {
   /** Orders of a large plan are searched for seconds. */
   async lock(tasting: Tasting, inputs: { seed: string; salt: string; lockedAt: string }): Promise<LockedPlan> {
     return (await this.pool.run({ tasting, inputs }, { name: 'lock' })) as LockedPlan;
-  }
-
-  /** A run sheet of many pieces is looked for over a second or two. */
-  async runSheet(cooking: ToBeCooked): Promise<CookingSheet> {
-    return (await this.pool.run(cooking, { name: 'runSheet' })) as CookingSheet;
   }
 
   /** A sheet of paper as PDF. */

@@ -1,8 +1,10 @@
-import { Body, Controller, Get, Header, Param, Post, Put, StreamableFile } from '@nestjs/common';
+import { Body, Controller, Get, Header, Param, Post, Put, Res, StreamableFile } from '@nestjs/common';
 import { ApiOkResponse, ApiProduces, ApiTags } from '@nestjs/swagger';
+import type { Response } from 'express';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
 import { Transactions } from '../database/transactions';
 import { Answers } from '../fields/fields';
+import { goneOf } from '../jobs/gone';
 import { AccessService } from '../seal/access/access.service';
 import { kitchenView, KitchenView } from '../seal/views/kitchen';
 import { StoredEntries } from './caveats.dto';
@@ -90,7 +92,23 @@ export class KitchenController {
   @Get('run-sheet')
   @Allow('coordinator', 'kitchen')
   @Answers(RunSheetView)
-  getRunSheet(@Param('id') id: string, @SignedIn() me: Me): Promise<RunSheetView> {
-    return this.sheets.sheet(id, me);
+  getRunSheet(
+    @Param('id') id: string,
+    @SignedIn() me: Me,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<RunSheetView> {
+    return this.sheets.sheet(id, me, goneOf(response));
+  }
+
+  /** What planning the rest of the day anew would do, before anybody is told. */
+  @Get('run-sheet/anew')
+  @Allow('coordinator', 'kitchen')
+  @Answers(RunSheetView)
+  getRunSheetAnew(
+    @Param('id') id: string,
+    @SignedIn() me: Me,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<RunSheetView> {
+    return this.sheets.anew(id, me, goneOf(response));
   }
 }

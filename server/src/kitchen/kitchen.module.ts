@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { ClockModule } from '../clock/clock';
 import { WorkersModule } from '../jobs/workers.module';
 import { SealModule } from '../seal/seal.module';
 import { CaveatsController } from './caveats.controller';
@@ -10,7 +11,7 @@ import { RangeService } from './range.service';
 import { RunSheetService } from './runSheet.service';
 
 @Module({
-  imports: [SealModule, WorkersModule],
+  imports: [SealModule, WorkersModule, ClockModule],
   controllers: [KitchenController, CaveatsController],
   providers: [CaveatsService, PhotosService, KitchenLogService, RangeService, RunSheetService],
   exports: [PhotosService, RunSheetService],

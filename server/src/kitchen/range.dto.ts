@@ -50,8 +50,6 @@ export class RangeView {
   /** Flights of each sitting, as seats and panel make them. */
   @Said('integer') flights: number;
   @Said('integer') sittings: number;
-  /** What the house cooked on last, to take over; null where nothing is known. */
-  @ApiProperty({ type: RangeInput, nullable: true }) house: RangeInput | null;
 }
 
 /** One step of one piece on the run sheet. */

@@ -5,6 +5,7 @@ export const addTagTypes = [
   'tastings',
   'plans',
   'clock',
+  'house',
   'kitchen',
   'caveats',
   'readings',
@@ -123,6 +124,18 @@ const injectedRtkApi = api
         query: () => ({ url: `/api/clock` }),
         providesTags: ['clock'],
       }),
+      getHouse: build.query<GetHouseApiResponse, GetHouseApiArg>({
+        query: () => ({ url: `/api/house` }),
+        providesTags: ['house'],
+      }),
+      keepRange: build.mutation<KeepRangeApiResponse, KeepRangeApiArg>({
+        query: (queryArg) => ({ url: `/api/house/range`, method: 'PUT', body: queryArg.keptRange }),
+        invalidatesTags: ['house'],
+      }),
+      chooseLocale: build.mutation<ChooseLocaleApiResponse, ChooseLocaleApiArg>({
+        query: (queryArg) => ({ url: `/api/house/locale`, method: 'PUT', body: queryArg.chosenLocale }),
+        invalidatesTags: ['house'],
+      }),
       getKitchen: build.query<GetKitchenApiResponse, GetKitchenApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/kitchen` }),
         providesTags: ['kitchen'],
@@ -157,6 +170,10 @@ const injectedRtkApi = api
       }),
       getRunSheet: build.query<GetRunSheetApiResponse, GetRunSheetApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/run-sheet` }),
+        providesTags: ['kitchen'],
+      }),
+      getRunSheetAnew: build.query<GetRunSheetAnewApiResponse, GetRunSheetAnewApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/run-sheet/anew` }),
         providesTags: ['kitchen'],
       }),
       getLedger: build.query<GetLedgerApiResponse, GetLedgerApiArg>({
@@ -365,6 +382,16 @@ export type ReopenApiArg = {
 };
 export type GetClockApiResponse = /** status 200  */ ClockView;
 export type GetClockApiArg = void;
+export type GetHouseApiResponse = /** status 200  */ HouseView;
+export type GetHouseApiArg = void;
+export type KeepRangeApiResponse = /** status 200  */ HouseView;
+export type KeepRangeApiArg = {
+  keptRange: KeptRange;
+};
+export type ChooseLocaleApiResponse = /** status 200  */ HouseView;
+export type ChooseLocaleApiArg = {
+  chosenLocale: ChosenLocale;
+};
 export type GetKitchenApiResponse = /** status 200  */ KitchenView;
 export type GetKitchenApiArg = {
   id: string;
@@ -398,6 +425,10 @@ export type GetPhotoApiArg = {
 };
 export type GetRunSheetApiResponse = /** status 200  */ RunSheetView;
 export type GetRunSheetApiArg = {
+  id: string;
+};
+export type GetRunSheetAnewApiResponse = /** status 200  */ RunSheetView;
+export type GetRunSheetAnewApiArg = {
   id: string;
 };
 export type GetLedgerApiResponse = /** status 200  */ LedgerView;
@@ -896,6 +927,35 @@ export type ClockView = {
   now: string;
   pace: number;
 };
+export type EquipmentInput = {
+  id: string;
+  name: string;
+  kind: EquipmentKind;
+  places: number;
+  perPlace: number;
+  shared: boolean;
+};
+export type ServedInput = {
+  sitting: number;
+  flight: number;
+  at: string;
+};
+export type RangeInput = {
+  equipment: EquipmentInput[];
+  cooks: string[];
+  served: ServedInput[];
+};
+export type Locale = 'us' | 'uk';
+export type HouseView = {
+  range: RangeInput | null;
+  locale: Locale;
+};
+export type KeptRange = {
+  range: RangeInput;
+};
+export type ChosenLocale = {
+  locale: Locale;
+};
 export type PieceStanding = 'stands' | 'withdrawn' | 'redone';
 export type KitchenPieceView = {
   tag: string;
@@ -926,30 +986,11 @@ export type KitchenView = {
   constants: KitchenConstantView[];
   halves: boolean;
 };
-export type EquipmentInput = {
-  id: string;
-  name: string;
-  kind: EquipmentKind;
-  places: number;
-  perPlace: number;
-  shared: boolean;
-};
-export type ServedInput = {
-  sitting: number;
-  flight: number;
-  at: string;
-};
-export type RangeInput = {
-  equipment: EquipmentInput[];
-  cooks: string[];
-  served: ServedInput[];
-};
 export type RangeView = {
   version: number;
   range: RangeInput;
   flights: number;
   sittings: number;
-  house: RangeInput | null;
 };
 export type SavedRange = {
   version: number;
@@ -1370,6 +1411,9 @@ export const {
   useCloseMutation,
   useReopenMutation,
   useGetClockQuery,
+  useGetHouseQuery,
+  useKeepRangeMutation,
+  useChooseLocaleMutation,
   useGetKitchenQuery,
   useGetRangeQuery,
   useSaveRangeMutation,
@@ -1378,6 +1422,7 @@ export const {
   useExportKitchenLogQuery,
   useGetPhotoQuery,
   useGetRunSheetQuery,
+  useGetRunSheetAnewQuery,
   useGetLedgerQuery,
   useAddEntriesMutation,
   useSendReadingsMutation,

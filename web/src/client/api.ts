@@ -9,6 +9,7 @@ const TAGS = [
   'seal',
   'kitchen',
   'range',
+  'house',
   'kitchenLog',
   'caveats',
   'readings',
@@ -22,6 +23,9 @@ const of =
   (...types: TagOf[]) =>
   (_answer: unknown, _error: unknown, { id }: { id: string }): Tag[] =>
     types.map((type) => ({ type, id }));
+
+/** There is one house to a server. */
+const HOUSE: Tag = { type: 'house', id: 'house' };
 
 /** What locking, closing and the like make stale at once, before the stream of events says so. */
 const moved = of('card', 'tasting', 'plan', 'seal', 'kitchen', 'range', 'board');
@@ -44,6 +48,10 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     getKitchen: { providesTags: of('kitchen') },
     getRange: { providesTags: of('range') },
     getRunSheet: { providesTags: of('range') },
+    getRunSheetAnew: { providesTags: of('range') },
+    getHouse: { providesTags: [HOUSE] },
+    keepRange: { invalidatesTags: [HOUSE] },
+    chooseLocale: { invalidatesTags: [HOUSE] },
     getKitchenLog: { providesTags: of('kitchenLog') },
     addToKitchenLog: { invalidatesTags: of('kitchenLog', 'range', 'readings') },
     saveRange: { invalidatesTags: of('range') },

@@ -11,7 +11,16 @@ import {
   type SizedPlan,
 } from '@jacana/core/power';
 import { joined, rehearsePart, type Rehearsal, type RehearsalPart } from '@jacana/core/simulate';
-import { aroundOf, expectedRise, usualBody, type ExpectedRise } from '@jacana/core/kitchen';
+import {
+  aroundOf,
+  cellsOf,
+  expectedRise,
+  readTable,
+  usualBody,
+  type ExpectedRise,
+  type ReadTable,
+  type TableMapping,
+} from '@jacana/core/kitchen';
 import { expose } from 'comlink';
 
 /** The what-if computations, off the page's own thread. */
@@ -30,6 +39,11 @@ const reckoner = {
     joined(tasting, seed, parts),
   rise: ({ readings, step, chain, product, target }: HeatedPiece): ExpectedRise | null =>
     expectedRise({ readings, around: aroundOf(step, chain), body: usualBody(product), target }),
+  tableHead: (text: string): TableHead => {
+    const { headings, rows } = cellsOf(text);
+    return { headings, rows: rows.slice(0, 3) };
+  },
+  readings: (text: string, mapping: TableMapping): ReadTable => readTable(cellsOf(text).rows, mapping),
   screening: (plan: Omit<ScreeningPlan, 'seed'>) => screening({ ...plan, seed: SEED }),
 };
 
@@ -40,6 +54,12 @@ export interface HeatedPiece {
   chain: ChainStep[];
   product: Product;
   target: number;
+}
+
+/** What a file's columns are called, and its first lines. */
+export interface TableHead {
+  headings: string[];
+  rows: string[][];
 }
 
 /** The same question gives the same curve: what-ifs are compared with each other. */

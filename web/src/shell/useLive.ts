@@ -27,7 +27,8 @@ export function useLive(id: string, at: string): void {
     );
     on<{ version: number }>('draft', ({ version }) => dispatch(draftSaved({ tastingId: id, version })));
     on<{ people: Visitor[] }>('presence', ({ people }) => dispatch(visitorsChanged({ tastingId: id, people })));
-    on<{ fraction: number }>('computing', ({ fraction }) => dispatch(computationMoved({ tastingId: id, fraction })));
+    for (const kind of ['computing', 'sheet'])
+      on<{ fraction: number }>(kind, ({ fraction }) => dispatch(computationMoved({ of: `${kind} ${id}`, fraction })));
     return () => {
       stream.close();
       dispatch(connectionChanged(false));

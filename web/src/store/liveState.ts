@@ -12,7 +12,7 @@ export interface Visitor {
 export interface LiveState {
   /** Whether the stream of events is connected. */
   connected: boolean;
-  /** Finished fraction of a running computation, by tasting. */
+  /** Finished fraction of a running computation, by what is computed and tasting. */
   computing: Record<string, number>;
   /** Who is here, by tasting, oneself among them. */
   visitors: Record<string, Visitor[]>;
@@ -27,8 +27,8 @@ const live = createSlice({
     connectionChanged: (state, { payload }: PayloadAction<boolean>) => {
       state.connected = payload;
     },
-    computationMoved: (state, { payload }: PayloadAction<{ tastingId: string; fraction: number }>) => {
-      state.computing[payload.tastingId] = payload.fraction;
+    computationMoved: (state, { payload }: PayloadAction<{ of: string; fraction: number }>) => {
+      state.computing[payload.of] = payload.fraction;
     },
     visitorsChanged: (state, { payload }: PayloadAction<{ tastingId: string; people: Visitor[] }>) => {
       state.visitors[payload.tastingId] = payload.people;

@@ -1,8 +1,9 @@
 /**
  * Places and cooks given out by lot, once it is settled what starts when.
  *
- * Which place of an oven a piece gets is part of what is compared, so nobody chooses it: places that
- * are free are shuffled from the plan's seed, anew for each piece.
+ * Which place of an oven a piece gets is part of what is compared, so nobody chooses it: of the places that
+ * are free, a method gets one that it had least often so far, over all flights and days; which of those, the lot
+ * from the plan's seed says, anew for each piece.
  *
  * Use it on steps whose starts fit, not to find starts.
  *
@@ -62,12 +63,15 @@ function placesIn(appliance: Appliance, inOrder: readonly Started[], random: Ran
   const { id, places, perPlace, shared } = appliance;
   const held = Array.from({ length: places }, () => [] as Started[]);
   const found = new Map<string, number>();
+  const hadBy = new Map<string, number[]>();
   for (const step of inOrder.filter((one) => one.appliance === id)) {
     const now = held.map((own) => own.filter(({ end }) => end > step.start));
     const fits = (own: readonly Started[]): boolean =>
       own.length < perPlace && (shared || own.every((one) => groupName(one) === groupName(step)));
     const isPot = (own: readonly Started[]): boolean => !shared && own.length > 0 && fits(own);
-    const lots = random.shuffled(now.map((_, at) => at));
+    const had = hadBy.get(step.method) ?? now.map(() => 0);
+    hadBy.set(step.method, had);
+    const lots = random.shuffled(now.map((_, at) => at)).sort((a, b) => had[a] - had[b]);
     const { begun, told } = step.task;
     const rather = [...(told?.place ? [told.place - 1] : []), ...lots];
     const at = begun?.place
@@ -75,6 +79,7 @@ function placesIn(appliance: Appliance, inOrder: readonly Started[], random: Ran
       : (rather.find((place) => isPot(now[place])) ?? rather.find((place) => fits(now[place])));
     if (at === undefined) continue;
     held[at].push(step);
+    had[at]++;
     found.set(stepName(step), at + 1);
   }
   return found;

@@ -11,7 +11,7 @@
  */
 import { anEquipment, EQUIPMENT_NAMES } from '../chain';
 import type { Problem } from './model';
-import { solve } from './solve';
+import { solve, type SolveOptions } from './solve';
 
 interface Change {
   text: string;
@@ -21,16 +21,23 @@ interface Change {
 const LONGER = [15, 30, 60, 120];
 const LATER = [15, 30, 60, 120];
 /** Sheets are looked for quickly here: a change that is said does make one, but an easier one may be missed. */
-const QUICK = { tries: 20, nodes: 5000 };
+const QUICK = { tries: 20, nodes: 5000, isAnyEnough: true };
 
 /** What would make a sheet, one change a line, easiest first; at most so many. */
-export function smallestChanges(problem: Problem, most = 3): string[] {
+export function smallestChanges(
+  problem: Problem,
+  { most = 3, onProgress, isCancelled }: { most?: number } & Pick<SolveOptions, 'onProgress' | 'isCancelled'> = {},
+): string[] {
   if (problem.jobs.length === 0) return [];
   const found: string[] = [];
-  for (const steps of ladders(problem)) {
-    if (found.length >= most) break;
-    const works = steps.find((change) => solve(change.problem, QUICK).placed !== null);
-    if (works) found.push(works.text);
+  const kinds = ladders(problem);
+  const works = (change: Change): boolean => solve(change.problem, { ...QUICK, isCancelled }).placed !== null;
+  for (const [at, steps] of kinds.entries()) {
+    if (found.length >= most || isCancelled?.()) break;
+    // Where the largest does not help, none of its kind does.
+    const least = works(steps[steps.length - 1]) ? steps.find(works) : undefined;
+    if (least) found.push(least.text);
+    onProgress?.((at + 1) / kinds.length);
   }
   return found;
 }

@@ -59,9 +59,16 @@ const none = (why: string[], isProvenBest = false): CookingSheet => ({
 export function runSheetOf(cooking: Cooking, options: SolveOptions = {}): CookingSheet {
   const { problem, from, missing } = problemOf(cooking);
   if (problem === null) return none(missing);
-  const { placed, waiting, isProven } = solve(problem, options);
+  const { onProgress, isCancelled } = options;
+  const { placed, waiting, isProven } = solve(problem, {
+    ...options,
+    onProgress: (fraction) => onProgress?.(fraction * SOLVING),
+  });
   if (placed === null) {
-    const changes = options.isCancelled?.() ? [] : smallestChanges(problem);
+    const changes = smallestChanges(problem, {
+      isCancelled,
+      onProgress: (fraction) => onProgress?.(SOLVING + fraction * (1 - SOLVING)),
+    });
     return none([isProven ? NO_WAY : NONE_FOUND, ...changes], isProven);
   }
   const wrong = broken(problem, placed);
@@ -70,6 +77,9 @@ export function runSheetOf(cooking: Cooking, options: SolveOptions = {}): Cookin
   const anew = holding(cooking.log ?? []).filter(({ body }) => body.kind === 'replanned');
   return anew.length > 0 ? plannedAnew({ problem, placed, from, cooking }, anew, first) : first;
 }
+
+/** Of the time that it takes, what the sheet itself takes where none is found; the rest goes into what would make one. */
+const SOLVING = 0.25;
 
 /** As it is shown, with clock times and names. */
 function shown(placed: readonly Placed[], { jobs }: Problem, cooking: Cooking, from: Date): CookingSheet {

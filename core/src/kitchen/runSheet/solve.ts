@@ -40,15 +40,19 @@ export interface SolveOptions {
   tries?: number;
   /** Ways that are looked at to prove a sheet the best. */
   nodes?: number;
+  /** Whether any sheet will do. */
+  isAnyEnough?: boolean;
   onProgress?: (fraction: number) => void;
   /** Asked between tries. */
   isCancelled?: () => boolean;
 }
 
 export function solve(problem: Problem, options: SolveOptions = {}): RunSheet {
-  const { tries = triesFor(problem), nodes = nodesFor(problem), onProgress, isCancelled } = options;
-  const found = tried(problem, { tries, onProgress, isCancelled });
-  if (found && problem.now !== undefined) return asFound(found, false);
+  const { isAnyEnough, onProgress, isCancelled } = options;
+  const tries = Math.min(options.tries ?? Infinity, triesFor(problem));
+  const nodes = isMany(problem) ? 0 : (options.nodes ?? nodesFor(problem));
+  const found = tried(problem, { tries, isAnyEnough, onProgress, isCancelled });
+  if (found && (problem.now !== undefined || isAnyEnough)) return asFound(found, false);
   if (found?.waiting === 0) return asFound(found, true);
   if (nodes === 0) return asFound(found, false);
   const limit = found?.waiting ?? Infinity;
@@ -60,13 +64,13 @@ const asFound = (found: Finished | null, isProven: boolean): RunSheet => ({
   ...{ placed: found?.placed ?? null, waiting: found?.waiting ?? 0, isProven },
 });
 
-/** Of many pieces no sheet is ever proven the best: nothing is spent on it. */
-function nodesFor({ jobs, now }: Problem): number {
-  if (now !== undefined || jobs.length > MANY) return 0;
-  return jobs.length <= MOST_PROVEN ? 150_000 : 2000;
-}
-const MOST_PROVEN = 12;
+/** Of many pieces no sheet is ever proven the best, nor that there is none: nothing is spent on it. */
+const isMany = ({ jobs }: Problem): boolean => jobs.length > MANY;
 const MANY = 40;
+
+const nodesFor = ({ jobs, now }: Problem): number =>
+  now !== undefined ? 0 : jobs.length <= MOST_PROVEN ? 150_000 : 2000;
+const MOST_PROVEN = 12;
 
 /** Orders that are tried: fewer of many pieces, so that a sheet takes seconds and not minutes. */
 const triesFor = ({ jobs }: Problem): number =>
@@ -109,7 +113,7 @@ const isAsTold = (placed: readonly Placed[], problem: Problem): boolean =>
 /** The best of many orders of pieces. */
 function tried(
   problem: Problem,
-  { tries, onProgress, isCancelled }: Required<Pick<SolveOptions, 'tries'>> & SolveOptions,
+  { tries, isAnyEnough, onProgress, isCancelled }: Required<Pick<SolveOptions, 'tries'>> & SolveOptions,
 ) {
   const random = randomStream(problem.seed, 'run sheet');
   const span = spanOf(problem);
@@ -122,7 +126,7 @@ function tried(
       const done = finished(problem, started);
       const found = { ...done, cost: done.waiting + MOVED * movedIn(done.placed, problem) };
       if (best === null || found.cost < best.cost) best = found;
-      if (best.cost === 0 || isAsTold(best.placed, problem)) break;
+      if (isAnyEnough || best.cost === 0 || isAsTold(best.placed, problem)) break;
       order = turn % 2 === 0 ? worstFirst(order, found.placed, problem) : shuffledGroups(order, random);
       prices.fall();
     } else {

@@ -4,6 +4,7 @@ import { EveryTest1767398400000 } from './1767398400000-every-test';
 import { Records1780000000000 } from './1780000000000-records';
 import { Chains1795737600000 } from './1795737600000-chains';
 import { Readings1795824000000 } from './1795824000000-readings';
+import { House1795910400000 } from './1795910400000-house';
 
 /** In their order. A migration that has landed never changes, and leans on nothing that can. */
 export const MIGRATIONS = [
@@ -13,4 +14,5 @@ export const MIGRATIONS = [
   Records1780000000000,
   Chains1795737600000,
   Readings1795824000000,
+  House1795910400000,
 ];

@@ -1,14 +1,14 @@
 import { LIMITS_OF, LOCALES, type PublishedLimit } from '@jacana/core/kitchen';
+import { api } from '../../client/api';
+import { useLocale } from '../../kitchen/useLocale';
 import { Temperature } from '../../shell/Temperature';
-import { localeChosen, rememberLocale } from '../../store/preferences';
-import { useAppDispatch, useAppSelector } from '../../store/store';
 import { Card } from '../../ui/Card';
 import { SelectField } from '../../ui/SelectField';
 
 /** The usual cautions, with their source; they never say that food is safe. */
 export function Cautions() {
-  const locale = useAppSelector((state) => state.preferences.locale);
-  const dispatch = useAppDispatch();
+  const locale = useLocale();
+  const [choose] = api.useChooseLocaleMutation();
   const { limits, hot, cold, source } = LIMITS_OF[locale];
   return (
     <Card title="Usual minimum at the core">
@@ -29,14 +29,11 @@ export function Cautions() {
         local codes and licensed practice come first.
       </p>
       <SelectField
-        label="Limits of"
+        label="Limits that this house asks for"
         className="mt-2"
         value={locale}
         options={LOCALES.map((value) => ({ value, text: LIMITS_OF[value].name }))}
-        onChange={(value) => {
-          rememberLocale(value);
-          dispatch(localeChosen(value));
-        }}
+        onChange={(chosen) => void choose({ chosenLocale: { locale: chosen } })}
       />
     </Card>
   );

@@ -7,7 +7,6 @@ import { useInTasting } from '../../shell/session';
 import { counted } from '../../shell/stages';
 import { buttonClass } from '../../ui/Button';
 import { Card } from '../../ui/Card';
-import { ToCome } from '../../ui/Notice';
 import { ChainText } from '../../shell/ChainText';
 import { Waiting } from '../../shell/Waiting';
 import { StageLayout } from '../../ui/StageLayout';
@@ -16,9 +15,13 @@ import { Cautions } from './Cautions';
 import { DevicesCard } from './readings/DevicesCard';
 import { MeasuresCard } from './MeasuresCard';
 import { useKitchenNow } from '../../kitchen/kitchenClock';
-import { RangeCard } from './range/RangeCard';
+import { RangeCard } from '../../kitchen/range/RangeCard';
+import { SheetMaking } from '../../kitchen/SheetMaking';
+import { sheetSentence } from '../../kitchen/sheetSentence';
+import { WhatWouldHelp } from '../../kitchen/WhatWouldHelp';
+import { useStoppable } from '../../client/useStoppable';
 import { RemainingCard } from './RemainingCard';
-import { RunSheetCard, sheetSentence } from './sheet/RunSheetCard';
+import { RunSheetCard } from './sheet/RunSheetCard';
 
 /** Stage 3, as far as it goes: the kitchen's list of pieces, and what departed from the plan. */
 export function CookPage() {
@@ -26,7 +29,8 @@ export function CookPage() {
   const query = api.useGetKitchenQuery({ id: card.id });
   const { data: kitchen } = query;
   const { data: range } = api.useGetRangeQuery({ id: card.id });
-  const { data: sheet } = api.useGetRunSheetQuery({ id: card.id });
+  const making = useStoppable('getRunSheet', card.id);
+  const { found: sheet } = making;
   const now = useKitchenNow(60_000);
   if (!kitchen) return <Waiting what="the kitchen" query={query} />;
   const { methods, constants, halves } = kitchen;
@@ -35,10 +39,11 @@ export function CookPage() {
   const tags = methods.flatMap(({ pieces }) => pieces.map(({ tag }) => tag));
   return (
     <StageLayout
-      sentence={sheet ? sheetSentence(sheet, now) : 'The run sheet is being made.'}
+      sentence={sheet ? sheetSentence(sheet, now) : making.isStopped ? 'There is no run sheet yet.' : 'The run sheet is being made.'}
       support={supportText(card)}
       margin={<CookMargin tags={tags} isSheet={sheet?.isFeasible ?? false} />}
     >
+      <SheetMaking id={card.id} sheet={making} />
       {sheet?.isFeasible && range && (
         <RunSheetCard sheet={sheet} range={range.range} methods={methods.map(({ method }) => method)} />
       )}
@@ -79,24 +84,7 @@ function CookMargin({ tags, isSheet }: { tags: readonly string[]; isSheet: boole
       {isLocked && <CaveatForm id={card.id} tags={tags} />}
       {isLocked && <PrintSheets sheets={isSheet ? ['kitchen', 'run'] : ['kitchen']} />}
       <Cautions />
-      <ToCome>
-        <p>Pieces that are cooked again under a new tag.</p>
-      </ToCome>
     </>
-  );
-}
-
-/** The first reason is the page's own sentence. */
-function WhatWouldHelp({ why }: { why: readonly string[] }) {
-  if (why.length < 2) return null;
-  return (
-    <Card title="What would make a run sheet">
-      <ul className="list-disc pl-5">
-        {why.slice(1).map((text) => (
-          <li key={text}>{text}</li>
-        ))}
-      </ul>
-    </Card>
   );
 }
 

@@ -9,6 +9,7 @@ import { SaveNote } from '../../drafting/SaveNote';
 import { Card } from '../../ui/Card';
 import { StageLayout } from '../../ui/StageLayout';
 import { BallotPart } from './ballot/BallotPart';
+import { KitchenPart } from './KitchenPart';
 import { LockCard } from './LockCard';
 import { LockedCard } from './LockedCard';
 import { OrdersPart } from './orders/OrdersPart';
@@ -21,6 +22,7 @@ const PARTS = [
   { part: 'people', name: 'People and power', shown: PeoplePart },
   { part: 'ballot', name: 'Ballot', shown: BallotPart },
   { part: 'orders', name: 'Orders', shown: OrdersPart },
+  { part: 'kitchen', name: 'Kitchen', shown: KitchenPart },
   { part: 'quantities', name: 'Quantities', shown: QuantitiesPart },
   { part: 'rehearsal', name: 'Rehearsal', shown: RehearsalPart },
 ] as const;

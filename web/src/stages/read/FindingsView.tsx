@@ -1,18 +1,26 @@
+import type { Findings } from '@jacana/core/findings';
 import { refusalOf } from '../../client/api';
+import type { Stoppable } from '../../client/useStoppable';
 import { useInTasting } from '../../shell/session';
 import { FindingsBody } from '../../findings/FindingsBody';
 import { Failure } from '../../ui/Notice';
 import { StageLayout } from '../../ui/StageLayout';
-import { Computing } from './Computing';
+import { Computing } from '../../shell/Computing';
 import { ReadMargin } from './ReadMargin';
-import type { FindingsState } from './useFindings';
+
 
 /** The answer, and everything it rests on. */
-export function FindingsView({ findings }: { findings: FindingsState }) {
+export function FindingsView({ findings }: { findings: Stoppable<Findings> }) {
   const { card } = useInTasting();
   const { found, error, isStopped, ask, stop } = findings;
   if (error) return <Failure message={refusalOf(error).message} onRetry={ask} />;
-  if (!found) return <Computing tastingId={card.id} isStopped={isStopped} onStop={stop} onStart={ask} />;
+  if (!found) return (
+      <Computing
+        {...{ tastingId: card.id, what: 'the findings', kind: 'computing', isStopped }}
+        onStop={stop}
+        onStart={ask}
+      />
+    );
   return (
     <StageLayout
       sentence={found.verdict.sentence}

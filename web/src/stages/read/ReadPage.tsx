@@ -6,14 +6,14 @@ import { Card } from '../../ui/Card';
 import { StageLayout } from '../../ui/StageLayout';
 import { FindingsView } from './FindingsView';
 import { Unsealing } from './Unsealing';
-import { useFindings } from './useFindings';
+import { useStoppable } from '../../client/useStoppable';
 
 /** Stage 6: unseal, then read the answer. */
 export function ReadPage() {
   const { card, me } = useInTasting();
   // Whoever unseals stays with that moment until they go on to read.
   const [isWatching, setWatching] = useState(card.status === 'closed');
-  const findings = useFindings(card.id, { skip: card.status !== 'unsealed' });
+  const findings = useStoppable('getFindings', card.id, { skip: card.status !== 'unsealed' });
   if (me.role === 'coordinator' && (card.status === 'closed' || (card.status === 'unsealed' && isWatching))) {
     return <Unsealing found={findings.found} onRead={() => setWatching(false)} />;
   }

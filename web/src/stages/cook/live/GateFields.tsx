@@ -1,11 +1,11 @@
 import type { GateDecision, Product } from '@jacana/core/bundle';
 import { freeTag, gateCheck, LOOKS, maskingAdvice, pieceOf, type GateCheck } from '@jacana/core/kitchen';
 import { useState } from 'react';
+import { useLocale } from '../../../kitchen/useLocale';
 import { api } from '../../../client/api';
 import type { StepInput } from '../../../client/api.generated';
 import { useDegrees } from '../../../shell/degrees';
 import { useInTasting } from '../../../shell/session';
-import { useAppSelector } from '../../../store/store';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
 import { useCurves } from '../../../kitchen/curves';
@@ -24,7 +24,7 @@ export function GateFields({ piece, day, chain, write }: GateFieldsProps) {
   const { card, me } = useInTasting();
   const { data: kitchen } = api.useGetKitchenQuery({ id: card.id });
   const { text } = useDegrees();
-  const locale = useAppSelector((all) => all.preferences.locale);
+  const locale = useLocale();
   const [because, setBecause] = useState('');
   const curves = useCurves(card.id, { piece, isLive: true });
   const state = pieceOf(day.state, piece);

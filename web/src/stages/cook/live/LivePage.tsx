@@ -130,7 +130,7 @@ function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
             </p>
           )}
           <WatchedCurves day={day} />
-          <Anew day={day} sheet={sheet} now={now} onAnew={() => write({ kind: 'replanned' }, 'planned anew')} />
+          <Anew id={id} day={day} sheet={sheet} now={now} onAnew={() => write({ kind: 'replanned' }, 'planned anew')} />
           <Proposals id={id} proposals={day.proposals} tap={tap} />
           <UnderWay day={day} now={now} onPiece={setPiece} />
           <Link to={`/tastings/${id}/cook`} className={buttonClass()}>

@@ -1,7 +1,9 @@
-import { cellsOf, readTable, type ReadTable, type TableMapping } from '@jacana/core/kitchen';
-import { useMemo, useState } from 'react';
+import type { ReadTable, TableMapping } from '@jacana/core/kitchen';
+import { useState } from 'react';
 import { api, refusalOf } from '../../../client/api';
 import type { DeviceView } from '../../../client/api.generated';
+import type { TableHead } from '../../../reckoning/reckoner.worker';
+import { useReckoned } from '../../../reckoning/useReckoned';
 import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
@@ -46,17 +48,34 @@ interface FileDialogProps extends ReadingsFileProps {
   onClose: () => void;
 }
 
-function FileDialog({ id, file, devices, onClose }: FileDialogProps) {
-  const table = useMemo(() => cellsOf(file.text), [file.text]);
-  const [mapping, setMapping] = useState<TableMapping>(() => firstGuess(table));
+/** What a file begins with, and how it would be read. Large files are read off the page's own thread. */
+function FileDialog(props: FileDialogProps) {
+  const { file, onClose } = props;
+  const { value: head, problem } = useReckoned(file.name, (reckoner) => reckoner.tableHead(file.text));
+  if (head) return <MappingDialog {...props} head={head} />;
+  return (
+    <Modal
+      title={`Readings from ${file.name}`}
+      about={problem ?? 'The file is being read.'}
+      open
+      onOpenChange={(open) => !open && onClose()}
+    >
+      <span />
+    </Modal>
+  );
+}
+
+function MappingDialog({ id, file, head, devices, onClose }: FileDialogProps & { head: TableHead }) {
+  const [mapping, setMapping] = useState<TableMapping>(() => firstGuess(head));
   const [device, setDevice] = useState(nameOf(file.name));
-  const read = useMemo(() => readTable(table.rows, mapping), [table, mapping]);
+  const { value, isBusy } = useReckoned(JSON.stringify(mapping), (reckoner) => reckoner.readings(file.text, mapping));
+  const read = value ?? NOTHING;
   const total = read.series.reduce((sum, { readings }) => sum + readings.length, 0);
   const { take, sent, failure } = useImport(id, devices);
   return (
     <Modal
       title={`Readings from ${file.name}`}
-      about={readText(read, total)}
+      about={value ? readText(read, total) : 'The file is being read.'}
       open
       onOpenChange={(open) => !open && onClose()}
       wide
@@ -68,8 +87,8 @@ function FileDialog({ id, file, devices, onClose }: FileDialogProps) {
         onChange={(event) => setDevice(event.target.value)}
       />
       <MappingFields
-        headings={table.headings}
-        sample={table.rows.slice(0, 3)}
+        headings={head.headings}
+        sample={head.rows}
         mapping={mapping}
         onChange={setMapping}
       />
@@ -86,7 +105,7 @@ function FileDialog({ id, file, devices, onClose }: FileDialogProps) {
       <div className="mt-4 flex items-center gap-3">
         <Button
           look="main"
-          disabled={total === 0 || device.trim() === '' || sent !== null}
+          disabled={isBusy || total === 0 || device.trim() === '' || sent !== null}
           onClick={() =>
             void take(device.trim(), mapping.unit === 'g' ? 'grams' : 'celsius', read).then(
               (isDone) => isDone && onClose(),
@@ -105,6 +124,8 @@ function FileDialog({ id, file, devices, onClose }: FileDialogProps) {
   );
 }
 
+const NOTHING: ReadTable = { series: [], problems: [], linesLeftOut: 0, empty: 0, longestGap: 0 };
+
 /** A device is called like the file; some signs may not stand in its name. */
 const nameOf = (file: string): string =>
   file
@@ -113,7 +134,7 @@ const nameOf = (file: string): string =>
     .slice(0, 50);
 
 /** The first column is most often the time, and the others channels. */
-function firstGuess({ headings, rows }: ReturnType<typeof cellsOf>): TableMapping {
+function firstGuess({ headings, rows }: TableHead): TableMapping {
   const sample = rows[0]?.[0] ?? '';
   const isClock = /\d{4}-\d{2}-\d{2}/.test(sample);
   return {

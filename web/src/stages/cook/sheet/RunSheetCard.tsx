@@ -3,7 +3,7 @@ import type { RangeInput, RunSheetView } from '../../../client/api.generated';
 import { counted } from '../../../shell/stages';
 import { Card } from '../../../ui/Card';
 import { SelectField } from '../../../ui/SelectField';
-import { clockText, momentText } from '../../../kitchen/clock';
+import { clockText } from '../../../kitchen/clock';
 import { StepList } from './StepList';
 import { Timeline } from './Timeline';
 
@@ -76,14 +76,4 @@ function LongestWaits({ sheet: { waits, steps } }: { sheet: RunSheetView }) {
       ))}
     </p>
   );
-}
-
-/** What is to be done first of all, in a sentence. */
-export function sheetSentence({ isFeasible, steps, waits, why }: RunSheetView, now: number): string {
-  if (!isFeasible) return why[0] ?? 'There is no run sheet yet.';
-  if (steps.every(({ end }) => Date.parse(end) < now))
-    return `Planned from ${momentText(Date.parse(steps[0].start), now)} on; nothing was to wait longer than it may.`;
-  const first = steps.find(({ start }) => Date.parse(start) > now) ?? steps[0];
-  const waited = waits.some(({ minutes, least }) => minutes > least);
-  return `${momentText(Date.parse(first.start), now)}: ${first.name.toLowerCase()}, ${first.method}. ${waited ? 'Nothing waits longer than it may.' : 'Nothing waits.'}`;
 }

@@ -2,14 +2,14 @@ import { EQUIPMENT_KINDS, MOST_COOKS, MOST_EQUIPMENT, MOST_PLACES, SHORT_TEXT } 
 import { EQUIPMENT_NAMES } from '@jacana/core/kitchen';
 import { format } from 'date-fns';
 import { Plus } from 'lucide-react';
-import type { EquipmentInput, RangeInput, RangeView } from '../../../client/api.generated';
-import { newId } from '../../../drafting/draft';
-import { Button } from '../../../ui/Button';
-import { CellInput, RemoveButton } from '../../../ui/CellInput';
-import { TextField } from '../../../ui/Field';
-import { NumberField } from '../../../ui/NumberField';
-import { SelectField } from '../../../ui/SelectField';
-import { Toggle } from '../../../ui/Toggle';
+import type { EquipmentInput, RangeInput, RangeView } from '../../client/api.generated';
+import { newId } from '../../drafting/draft';
+import { Button } from '../../ui/Button';
+import { CellInput, RemoveButton } from '../../ui/CellInput';
+import { TextField } from '../../ui/Field';
+import { NumberField } from '../../ui/NumberField';
+import { SelectField } from '../../ui/SelectField';
+import { Toggle } from '../../ui/Toggle';
 
 interface RangeFormProps {
   range: RangeInput;

@@ -1,16 +1,18 @@
 import { EQUIPMENT_NAMES } from '@jacana/core/kitchen';
 import { useState } from 'react';
-import { api, refusalOf } from '../../../client/api';
-import type { RangeInput, RangeView } from '../../../client/api.generated';
-import { counted } from '../../../shell/stages';
-import { Button } from '../../../ui/Button';
-import { Card } from '../../../ui/Card';
-import { momentText } from '../../../kitchen/clock';
+import { api, refusalOf } from '../../client/api';
+import type { RangeInput, RangeView } from '../../client/api.generated';
+import { counted } from '../../shell/stages';
+import { Button } from '../../ui/Button';
+import { Card } from '../../ui/Card';
+import { momentText } from '../clock';
 import { RangeForm } from './RangeForm';
 
 /** What it is cooked on, by whom, and when it is served: to read, and to change at any time. */
 export function RangeCard({ id, view }: { id: string; view: RangeView }) {
-  const { range, version, house } = view;
+  const { range, version } = view;
+  const { data: house } = api.useGetHouseQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [keep] = api.useKeepRangeMutation();
   const [draft, setDraft] = useState<RangeInput | null>(null);
   const [save, { isLoading, error, reset }] = api.useSaveRangeMutation();
   const isEmpty = range.equipment.length + range.cooks.length + range.served.length === 0;
@@ -54,11 +56,23 @@ export function RangeCard({ id, view }: { id: string; view: RangeView }) {
       )}
       <div className="mt-3 flex flex-wrap gap-3">
         <Button onClick={() => setDraft(range)}>{isEmpty ? 'Describe the kitchen' : 'Change'}</Button>
-        {isEmpty && house && <Button onClick={() => setDraft(house)}>Take the kitchen of last time</Button>}
+        {isEmpty && house?.range && <Button onClick={() => setDraft(house.range)}>Take the kitchen of the house</Button>}
+        {!isEmpty && house && !isOfHouse(range, house.range) && (
+          <Button look="quiet" onClick={() => void keep({ keptRange: { range } })}>
+            Keep it as the kitchen of the house
+          </Button>
+        )}
+        {!isEmpty && house && isOfHouse(range, house.range) && (
+          <p className="self-center text-sm text-quiet">This is the kitchen of the house, which new tastings start from.</p>
+        )}
       </div>
     </Card>
   );
 }
+
+/** Serving times apart, which belong to a day. */
+const isOfHouse = ({ equipment, cooks }: RangeInput, house: RangeInput | null): boolean =>
+  house !== null && JSON.stringify([equipment, cooks]) === JSON.stringify([house.equipment, house.cooks]);
 
 /** Without lines that were left empty. */
 const cleaned = ({ equipment, cooks, served }: RangeInput): RangeInput => ({

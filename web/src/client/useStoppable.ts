@@ -1,0 +1,55 @@
+import type { Findings } from '@jacana/core/findings';
+import { useCallback, useEffect, useRef } from 'react';
+import { useAppDispatch } from '../store/store';
+import { api } from './api';
+import type { RunSheetView } from './api.generated';
+
+/** What the server computes for long, and stops computing once nobody waits for it. */
+interface Computed {
+  // The contract types all but what each section holds, which follows from its id: the core says what.
+  getFindings: Findings;
+  getRunSheet: RunSheetView;
+}
+
+/** A result, or where it is. */
+export interface Stoppable<Result> {
+  found: Result | undefined;
+  error: unknown;
+  isBusy: boolean;
+  isStopped: boolean;
+  ask: () => void;
+  stop: () => void;
+}
+
+/** Asks for a result while the component is shown, and stops the computation when it goes away or `stop` is called. */
+export function useStoppable<Name extends keyof Computed>(
+  name: Name,
+  id: string,
+  { skip = false } = {},
+): Stoppable<Computed[Name]> {
+  const dispatch = useAppDispatch();
+  const endpoint = api.endpoints[name] as (typeof api.endpoints)['getRunSheet'];
+  const { data, error, isFetching } = endpoint.useQueryState({ id }, { skip });
+  const request = useRef<{ abort: () => void; unsubscribe: () => void }>(undefined);
+  const ask = useCallback(() => {
+    request.current = dispatch(endpoint.initiate({ id }));
+  }, [dispatch, endpoint, id]);
+  const stop = useCallback(() => {
+    request.current?.abort();
+    request.current?.unsubscribe();
+  }, []);
+  useEffect(() => {
+    if (skip) return;
+    // A request that was just stopped has to be over before the next one counts as new.
+    const soon = setTimeout(ask);
+    return () => {
+      clearTimeout(soon);
+      stop();
+    };
+  }, [skip, ask, stop]);
+  const isStopped = (error as { name?: string } | undefined)?.name === 'AbortError';
+  return {
+    ...{ found: data as unknown as Computed[Name] | undefined, error: isStopped ? undefined : error },
+    ...{ isBusy: isFetching, isStopped, ask, stop },
+  };
+}

@@ -1,0 +1,23 @@
+import type { SheetStepView } from '../../../client/api.generated';
+
+/** A step that is begun at another time than people were told. */
+export interface MovedStep {
+  piece: string;
+  step: string;
+  name: string;
+  from: number;
+  to: number;
+}
+
+type Spot = Pick<SheetStepView, 'piece' | 'step' | 'name' | 'start'>;
+
+/** Steps whose start differs between two sheets, the earliest first; what is on one of them alone did not move. */
+export function movedBetween(before: readonly Spot[], after: readonly Spot[]): MovedStep[] {
+  const told = new Map(before.map(({ piece, step, start }) => [`${piece} ${step}`, Date.parse(start)]));
+  return after
+    .flatMap(({ piece, step, name, start }): MovedStep[] => {
+      const [from, to] = [told.get(`${piece} ${step}`), Date.parse(start)];
+      return from === undefined || from === to ? [] : [{ piece, step, name, from, to }];
+    })
+    .sort((a, b) => a.to - b.to);
+}
