@@ -267,7 +267,7 @@ describe('the kitchen log', () => {
     const path = `/api/tastings/${id}/run-sheet`;
     const [left, stayed] = [coordinator.get(path), kitchen.get(path)];
     const leaving = left.then(() => undefined).catch(() => undefined);
-    setTimeout(() => left.abort(), 5);
+    setTimeout(() => void left.abort(), 5);
     expect((await stayed.expect(200)).body).toMatchObject({ isFeasible: true });
     await Promise.race([leaving, new Promise((done) => setTimeout(done, 100))]);
     expect((await kitchen.get(path).expect(200)).body).toMatchObject({ isFeasible: true });

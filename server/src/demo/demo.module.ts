@@ -29,7 +29,8 @@ class DemoData implements OnApplicationBootstrap {
 
 /** Moves what happened in a tasting that is still open to the last minutes, so that it looks in service, or being cooked. */
 function broughtUpToNow(bundle: TastingBundle): TastingBundle {
-  if (!bundle.plan || bundle.seal.closedAt) return bundle;
+  if (!bundle.plan) return toCome(bundle);
+  if (bundle.seal.closedAt) return bundle;
   const moments = bundle.ballots.flatMap((ballot) => [
     ballot.openedAt,
     ballot.handedInAt,
@@ -56,6 +57,17 @@ function broughtUpToNow(bundle: TastingBundle): TastingBundle {
     records: { ...bundle.records, caveats: moved(caveats), kitchen: moved(kitchen) },
     digest: null,
   };
+}
+
+const WEEK_MS = 7 * 86_400_000;
+
+/** What is being planned is served on a Thursday to come: put off by whole weeks. */
+function toCome(bundle: TastingBundle): TastingBundle {
+  const { served } = bundle.range;
+  const first = Math.min(...served.map(({ at }) => Date.parse(at)));
+  const by = WEEK_MS * Math.max(0, Math.ceil((Date.now() - first) / WEEK_MS));
+  const later = served.map((one) => ({ ...one, at: new Date(Date.parse(one.at) + by).toISOString() }));
+  return { ...bundle, range: { ...bundle.range, served: later } };
 }
 
 @Module({ imports: [ExchangeModule], providers: [DemoData] })

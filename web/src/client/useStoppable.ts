@@ -1,5 +1,5 @@
 import type { Findings } from '@jacana/core/findings';
-import { useCallback, useEffect, useRef } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { useAppDispatch } from '../store/store';
 import { api } from './api';
 import type { RunSheetView } from './api.generated';
@@ -30,26 +30,33 @@ export function useStoppable<Name extends keyof Computed>(
   const dispatch = useAppDispatch();
   const endpoint = api.endpoints[name] as (typeof api.endpoints)['getRunSheet'];
   const { data, error, isFetching } = endpoint.useQueryState({ id }, { skip });
-  const request = useRef<{ abort: () => void; unsubscribe: () => void }>(undefined);
+  const [isStopped, setStopped] = useState(false);
+  const subscription = useRef<{ unsubscribe: () => void }>(undefined);
   const ask = useCallback(() => {
-    request.current = dispatch(endpoint.initiate({ id }));
+    setStopped(false);
+    subscription.current = dispatch(endpoint.initiate({ id }));
   }, [dispatch, endpoint, id]);
-  const stop = useCallback(() => {
-    request.current?.abort();
-    request.current?.unsubscribe();
-  }, []);
+  const leave = useCallback(() => {
+    // The one that runs may be a later one than was asked for here: what grew stale is asked for by itself.
+    dispatch(api.util.getRunningQueryThunk(name as 'getRunSheet', { id }))?.abort();
+    subscription.current?.unsubscribe();
+  }, [dispatch, name, id]);
   useEffect(() => {
     if (skip) return;
     // A request that was just stopped has to be over before the next one counts as new.
     const soon = setTimeout(ask);
     return () => {
       clearTimeout(soon);
-      stop();
+      leave();
     };
-  }, [skip, ask, stop]);
-  const isStopped = (error as { name?: string } | undefined)?.name === 'AbortError';
+  }, [skip, ask, leave]);
+  const stop = useCallback(() => {
+    leave();
+    setStopped(true);
+  }, [leave]);
+  const isAborted = (error as { name?: string } | undefined)?.name === 'AbortError';
   return {
-    ...{ found: data as unknown as Computed[Name] | undefined, error: isStopped ? undefined : error },
+    ...{ found: data as unknown as Computed[Name] | undefined, error: isAborted ? undefined : error },
     ...{ isBusy: isFetching, isStopped, ask, stop },
   };
 }

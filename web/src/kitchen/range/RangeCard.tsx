@@ -11,11 +11,8 @@ import { RangeForm } from './RangeForm';
 /** What it is cooked on, by whom, and when it is served: to read, and to change at any time. */
 export function RangeCard({ id, view }: { id: string; view: RangeView }) {
   const { range, version } = view;
-  const { data: house } = api.useGetHouseQuery(undefined, { refetchOnMountOrArgChange: true });
-  const [keep] = api.useKeepRangeMutation();
   const [draft, setDraft] = useState<RangeInput | null>(null);
   const [save, { isLoading, error, reset }] = api.useSaveRangeMutation();
-  const isEmpty = range.equipment.length + range.cooks.length + range.served.length === 0;
   const finish = async (next: RangeInput): Promise<void> => {
     const done = await save({ id, savedRange: { version, range: next } });
     if (!('error' in done)) setDraft(null);
@@ -46,8 +43,8 @@ export function RangeCard({ id, view }: { id: string; view: RangeView }) {
       </Card>
     );
   return (
-    <Card title="The kitchen" aside={!isEmpty && counted(range.cooks.length, 'cook')}>
-      {isEmpty ? (
+    <Card title="The kitchen" aside={!isEmpty(range) && counted(range.cooks.length, 'cook')}>
+      {isEmpty(range) ? (
         <p className="text-quiet">
           Say what you cook on, who cooks, and when flights are served: the run sheet follows.
         </p>
@@ -55,20 +52,31 @@ export function RangeCard({ id, view }: { id: string; view: RangeView }) {
         <RangeText range={range} />
       )}
       <div className="mt-3 flex flex-wrap gap-3">
-        <Button onClick={() => setDraft(range)}>{isEmpty ? 'Describe the kitchen' : 'Change'}</Button>
-        {isEmpty && house?.range && <Button onClick={() => setDraft(house.range)}>Take the kitchen of the house</Button>}
-        {!isEmpty && house && !isOfHouse(range, house.range) && (
-          <Button look="quiet" onClick={() => void keep({ keptRange: { range } })}>
-            Keep it as the kitchen of the house
-          </Button>
-        )}
-        {!isEmpty && house && isOfHouse(range, house.range) && (
-          <p className="self-center text-sm text-quiet">This is the kitchen of the house, which new tastings start from.</p>
-        )}
+        <Button onClick={() => setDraft(range)}>{isEmpty(range) ? 'Describe the kitchen' : 'Change'}</Button>
+        <HouseKitchen range={range} onTake={setDraft} />
       </div>
     </Card>
   );
 }
+
+/** The kitchen of the house: to begin with where nothing is said yet, and to be replaced by another. */
+function HouseKitchen({ range, onTake }: { range: RangeInput; onTake: (range: RangeInput) => void }) {
+  const { data: house } = api.useGetHouseQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [keep] = api.useKeepRangeMutation();
+  if (!house) return null;
+  const { range: own } = house;
+  if (isEmpty(range)) return own && <Button onClick={() => onTake(own)}>Take the kitchen of the house</Button>;
+  return isOfHouse(range, own) ? (
+    <p className="self-center text-sm text-quiet">This is the kitchen of the house, which new tastings start from.</p>
+  ) : (
+    <Button look="quiet" onClick={() => void keep({ keptRange: { range } })}>
+      Keep it as the kitchen of the house
+    </Button>
+  );
+}
+
+const isEmpty = ({ equipment, cooks, served }: RangeInput): boolean =>
+  equipment.length + cooks.length + served.length === 0;
 
 /** Serving times apart, which belong to a day. */
 const isOfHouse = ({ equipment, cooks }: RangeInput, house: RangeInput | null): boolean =>
@@ -109,7 +117,7 @@ function RangeText({ range: { equipment, cooks, served } }: { range: RangeInput 
         <dt className="text-sm font-bold">Served</dt>
         {served.map(({ sitting, flight, at }) => (
           <dd key={`${sitting} ${flight}`}>
-            {served.some((one) => one.sitting > 1) && `Sitting ${sitting}, `}flight {flight}{' '}
+            {served.some((one) => one.sitting > 1) ? `Sitting ${sitting}, flight` : 'Flight'} {flight}{' '}
             <span className="font-mono">{momentText(Date.parse(at), 0)}</span>
           </dd>
         ))}

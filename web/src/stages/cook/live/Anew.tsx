@@ -1,6 +1,6 @@
 import { api } from '../../../client/api';
 import type { PutOffView, RunSheetView } from '../../../client/api.generated';
-import { clockText } from '../../../kitchen/clock';
+import { clockText, momentText } from '../../../kitchen/clock';
 import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
@@ -61,7 +61,7 @@ function Flights({ putOff, are, is }: { putOff: readonly PutOffView[]; are: stri
   return putOff.map(({ from, to }) => (
     <p key={from}>
       What was to be served at {clockText(Date.parse(from))} {is} served at{' '}
-      <strong>{clockText(Date.parse(to))}</strong>.
+      <strong>{momentText(Date.parse(to), Date.parse(from))}</strong>.
     </p>
   ));
 }

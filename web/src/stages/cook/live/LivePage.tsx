@@ -1,6 +1,8 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../../client/api';
+import { useStoppable } from '../../../client/useStoppable';
+import { SheetMaking } from '../../../kitchen/SheetMaking';
 import type { RunSheetView } from '../../../client/api.generated';
 import { useDegrees } from '../../../shell/degrees';
 import { useInTasting } from '../../../shell/session';
@@ -29,7 +31,7 @@ export function LivePage() {
   const { card } = useInTasting();
   const { id } = card;
   const kitchen = api.useGetKitchenQuery({ id });
-  const sheet = api.useGetRunSheetQuery({ id });
+  const sheet = useStoppable('getRunSheet', id);
   const log = api.useGetKitchenLogQuery({ id });
   const { waiting, tap } = useKitchenPost(id);
   const curves = useCurves(id, { isLive: true });
@@ -37,25 +39,26 @@ export function LivePage() {
   const now = useKitchenNow(EVERY_MS);
   const day = useMemo(
     () =>
-      sheet.data && kitchen.data && log.data
-        ? dayOf({ sheet: sheet.data, kitchen: kitchen.data, stored: log.data.entries, waiting, curves, now })
+      sheet.found && kitchen.data && log.data
+        ? dayOf({ sheet: sheet.found, kitchen: kitchen.data, stored: log.data.entries, waiting, curves, now })
         : null,
-    [sheet.data, kitchen.data, log.data, waiting, curves, now],
+    [sheet.found, kitchen.data, log.data, waiting, curves, now],
   );
-  const failed = [kitchen, sheet, log].find(({ error, data }) => error && !data);
+  const failed = [kitchen, log].find(({ error, data }) => error && !data);
   if (failed) return <Waiting what="the kitchen" query={failed} />;
-  if (!sheet.data || !day) return <Waiting what="the kitchen" query={log} />;
-  if (card.lockedAt === null || !sheet.data.isFeasible)
+  if (!sheet.found) return <SheetMaking id={id} sheet={sheet} />;
+  if (!day) return <Waiting what="the kitchen" query={log} />;
+  if (card.lockedAt === null || !sheet.found.isFeasible)
     return (
       <Failure
         message={
           card.lockedAt === null
             ? 'Pieces get their tags when the plan is locked; then they can be cooked by here.'
-            : (sheet.data.why[0] ?? 'There is no run sheet yet.')
+            : (sheet.found.why[0] ?? 'There is no run sheet yet.')
         }
       />
     );
-  return <LiveBoard day={day} sheet={sheet.data} waiting={waiting.length} tap={tap} id={id} />;
+  return <LiveBoard day={day} sheet={sheet.found} waiting={waiting.length} tap={tap} id={id} />;
 }
 
 interface LiveBoardProps {
