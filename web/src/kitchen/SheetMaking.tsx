@@ -1,6 +1,6 @@
 import { refusalOf } from '../client/api';
 import type { RunSheetView } from '../client/api.generated';
-import type { Stoppable } from '../client/useStoppable';
+import type { Stoppable } from '../shell/useStoppable';
 import { Computing } from '../shell/Computing';
 import { Card } from '../ui/Card';
 import { Failure } from '../ui/Notice';

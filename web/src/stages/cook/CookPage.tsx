@@ -19,7 +19,7 @@ import { RangeCard } from '../../kitchen/range/RangeCard';
 import { SheetMaking } from '../../kitchen/SheetMaking';
 import { sheetSentence } from '../../kitchen/sheetSentence';
 import { WhatWouldHelp } from '../../kitchen/WhatWouldHelp';
-import { useStoppable } from '../../client/useStoppable';
+import { useStoppable } from '../../shell/useStoppable';
 import { RemainingCard } from './RemainingCard';
 import { RunSheetCard } from './sheet/RunSheetCard';
 

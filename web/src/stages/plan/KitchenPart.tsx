@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { api } from '../../client/api';
-import { useStoppable } from '../../client/useStoppable';
+import { useStoppable } from '../../shell/useStoppable';
 import { useKitchenNow } from '../../kitchen/kitchenClock';
 import { RangeCard } from '../../kitchen/range/RangeCard';
 import { SheetMaking } from '../../kitchen/SheetMaking';

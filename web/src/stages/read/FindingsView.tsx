@@ -1,6 +1,6 @@
 import type { Findings } from '@jacana/core/findings';
 import { refusalOf } from '../../client/api';
-import type { Stoppable } from '../../client/useStoppable';
+import type { Stoppable } from '../../shell/useStoppable';
 import { useInTasting } from '../../shell/session';
 import { FindingsBody } from '../../findings/FindingsBody';
 import { Failure } from '../../ui/Notice';

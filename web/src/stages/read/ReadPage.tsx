@@ -6,7 +6,7 @@ import { Card } from '../../ui/Card';
 import { StageLayout } from '../../ui/StageLayout';
 import { FindingsView } from './FindingsView';
 import { Unsealing } from './Unsealing';
-import { useStoppable } from '../../client/useStoppable';
+import { useStoppable } from '../../shell/useStoppable';
 
 /** Stage 6: unseal, then read the answer. */
 export function ReadPage() {

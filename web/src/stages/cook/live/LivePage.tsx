@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../../client/api';
-import { useStoppable } from '../../../client/useStoppable';
+import { useStoppable } from '../../../shell/useStoppable';
 import { SheetMaking } from '../../../kitchen/SheetMaking';
 import type { RunSheetView } from '../../../client/api.generated';
 import { useDegrees } from '../../../shell/degrees';
