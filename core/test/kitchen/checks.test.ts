@@ -95,6 +95,37 @@ describe('what is looked at during a long stage', () => {
   });
 });
 
+it('asks once of a refrigerator, for all methods that lie in it; of another, or hours later, again', () => {
+  const lies = (piece: string, method: string, equipment: string, from: number) => ({
+    ...{ piece, method, step: 's', name: 'Brine', text: '', start: at(from), end: at(from + 30) },
+    ...{ equipment, place: 1, hands: null },
+  });
+  const steps = [
+    lies('K4', 'Wet', 'Left', 0),
+    lies('M2', 'Dry', 'Left', 0.25),
+    lies('P7', 'Late', 'Left', 3),
+    lies('R1', 'Away', 'Right', 0),
+  ];
+  const chain = stage('Cure 30 h');
+  const pieces = new Map(steps.map(({ method }) => [chainName(method, 's'), chain] as const));
+  const log = steps.map(({ piece, start }) =>
+    entry((Date.parse(start) - zero) / 3_600_000, { kind: 'started', pieces: [piece], step: 's' }),
+  );
+  const looks = actionsOf({ steps, pieces }, kitchenState(log)).filter(({ check }) => check?.id === 'cold');
+  expect(looks.map((one) => [one.pieces, one.method])).toEqual([
+    [['K4', 'M2'], 'Wet, Dry'],
+    [['R1'], 'Away'],
+    [['P7'], 'Late'],
+  ]);
+  expect(looks[0].of).toEqual([
+    { pieces: ['K4'], step: 's' },
+    { pieces: ['M2'], step: 's' },
+  ]);
+  // What is turned is turned piece by piece, so it is asked method by method.
+  const turned = actionsOf({ steps, pieces }, kitchenState(log)).filter(({ check }) => check?.id === 'turned');
+  expect(turned).toHaveLength(4);
+});
+
 it('has pieces change places halfway, once, where the chain says so', () => {
   const step = stage('Roast at 180 °C 4 h', { swaps: true });
   expect(due(step, 4, begun)).toEqual([

@@ -45,6 +45,8 @@ export interface Action {
   again: { what: string; done: number } | null;
   /** For 'check': what is asked. */
   check: Check | null;
+  /** What it is written down for: one step, but where several methods lie in what is looked at once. */
+  of: { pieces: string[]; step: string }[];
 }
 
 interface Planned {
@@ -78,9 +80,33 @@ export function actionsOf(
     if (step.equipment) known.places.add(`${step.equipment} ${step.place}`);
     groups.set(name, known);
   }
-  return [...groups.values()]
+  const actions = [...groups.values()]
     .flatMap((group) => actionsOfGroup(group, chains.get(chainName(group.of.method, group.of.step)), byProbe))
     .sort((a, b) => a.due - b.due);
+  return lookedAtOnce(actions, new Map(steps.map(({ piece, step, equipment }) => [`${piece} ${step}`, equipment])));
+}
+
+const AT_ONCE_MS = 30 * 60_000;
+
+/** Whoever opens a refrigerator reads its thermometer for all that lies in it: one look, whatever the methods. */
+function lookedAtOnce(actions: readonly Action[], inside: ReadonlyMap<string, string | null>): Action[] {
+  const applianceOf = ({ pieces, step }: Action): string | null => inside.get(`${pieces[0]} ${step}`) ?? null;
+  const looks = new Map<string, Action>();
+  return actions.flatMap((action) => {
+    const appliance = action.check?.id === 'cold' ? applianceOf(action) : null;
+    if (appliance === null) return [action];
+    const known = looks.get(appliance);
+    if (known === undefined || action.due - known.due > AT_ONCE_MS) {
+      const first = { ...action, pieces: [...action.pieces], of: [...action.of] };
+      looks.set(appliance, first);
+      return [first];
+    }
+    known.pieces.push(...action.pieces);
+    known.of.push(...action.of);
+    known.where = [...new Set([...known.where.split(', '), ...action.where.split(', ')])].join(', ');
+    known.method = [...new Set([...known.method.split(', '), action.method])].join(', ');
+    return [];
+  });
 }
 
 /** The steps of each piece, in their order. */
@@ -109,11 +135,15 @@ function actionsOfGroup(
   const { method, step, name, text, hands } = of;
   const action = (kind: Action['kind'], due: number, again: Action['again'] = null): Action => ({
     ...{ kind, pieces, method, step, name, text, due, where: [...places].join(', '), hands, again, check: null },
+    of: [{ pieces, step }],
   });
   if (now.startedAt === null) return [action('start', Date.parse(of.start))];
   const started = Date.parse(now.startedAt);
   const long = Date.parse(of.end) - Date.parse(of.start);
-  const end = (own: readonly string[], at: number): Action => ({ ...action('end', at), pieces: [...own] });
+  const end = (own: readonly string[], at: number): Action => ({
+    ...action('end', at),
+    ...{ pieces: [...own], of: [{ pieces: [...own], step }] },
+  });
   // What a probe ends is over piece by piece, whatever began together.
   const probed = pieces.filter((piece) => byProbe.has(`${piece} ${step}`));
   const others = pieces.filter((piece) => !probed.includes(piece));

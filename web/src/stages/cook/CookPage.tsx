@@ -39,7 +39,13 @@ export function CookPage() {
   const tags = methods.flatMap(({ pieces }) => pieces.map(({ tag }) => tag));
   return (
     <StageLayout
-      sentence={sheet ? sheetSentence(sheet, now) : making.isStopped ? 'There is no run sheet yet.' : 'The run sheet is being made.'}
+      sentence={
+        sheet
+          ? sheetSentence(sheet, now)
+          : making.isStopped
+            ? 'There is no run sheet yet.'
+            : 'The run sheet is being made.'
+      }
       support={supportText(card)}
       margin={<CookMargin tags={tags} isSheet={sheet?.isFeasible ?? false} />}
     >

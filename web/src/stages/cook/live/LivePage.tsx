@@ -14,7 +14,7 @@ import { useKitchenNow } from '../../../kitchen/kitchenClock';
 import { endText, useCurves } from '../../../kitchen/curves';
 import { clockText } from '../../../kitchen/clock';
 import { Anew } from './Anew';
-import { dayOf, tapOf, type Day } from './day';
+import { dayOf, tapsOf, type Day } from './day';
 import { useKitchenPost, type Tapped } from './kitchenPost';
 import { NextAction } from './NextAction';
 import { PieceDialog } from './PieceDialog';
@@ -73,7 +73,7 @@ interface LiveBoardProps {
 function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
   const now = useKitchenNow(1000);
   const [later, setLater] = useState<ReadonlyMap<string, number>>(new Map());
-  const [last, setLast] = useState<{ id: string; text: string } | null>(null);
+  const [last, setLast] = useState<{ ids: string[]; text: string } | null>(null);
   const [piece, setPiece] = useState<string | null>(null);
   const inTurn = [...day.actions].sort((a, b) => turnOf(a, later, now) - turnOf(b, later, now));
   const [next, ...then] = inTurn;
@@ -83,7 +83,7 @@ function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
     const expected = pieces.flatMap((tag) => day.expected.get(tag) ?? []).at(0);
     return expected ? endText(expected, degrees) : null;
   };
-  const write = (tapped: Tapped, text: string): void => setLast({ id: tap(tapped), text });
+  const write = (tapped: readonly Tapped[], text: string): void => setLast({ ids: tapped.map(tap), text });
   return (
     <div className="space-y-4">
       <header className="flex items-baseline justify-between gap-4">
@@ -98,11 +98,11 @@ function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
               action={next}
               probed={probed(next)}
               now={now}
-              onDone={() => write(tapOf(next), `${next.name}, ${next.pieces.join(' ')}`)}
-              onNo={() => write(tapOf(next, false), `${next.check?.ask ?? next.name} No`)}
+              onDone={() => write(tapsOf(next), `${next.name}, ${next.pieces.join(' ')}`)}
+              onNo={() => write(tapsOf(next, false), `${next.check?.ask ?? next.name} No`)}
               onLater={() => setLater(new Map(later).set(nameOf(next), now + 60_000))}
               onSkip={(because) =>
-                write({ kind: 'skipped', pieces: next.pieces, step: next.step, because }, `left out: ${next.name}`)
+                write([{ kind: 'skipped', pieces: next.pieces, step: next.step, because }], `left out: ${next.name}`)
               }
               onPiece={setPiece}
             />
@@ -116,7 +116,7 @@ function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
                 type="button"
                 className="min-h-12 px-3 font-bold text-chestnut underline underline-offset-3"
                 onClick={() => {
-                  tap({ kind: 'undone', of: last.id });
+                  for (const of of last.ids) tap({ kind: 'undone', of });
                   setLast(null);
                 }}
               >
@@ -124,7 +124,7 @@ function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
               </button>
             </p>
           )}
-          <ThenList actions={then} now={now} onPiece={setPiece} onDo={(action) => write(tapOf(action), action.name)} />
+          <ThenList actions={then} now={now} onPiece={setPiece} onDo={(action) => write(tapsOf(action), action.name)} />
         </div>
         <div className="space-y-4">
           {waiting > 0 && (
@@ -133,7 +133,7 @@ function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
             </p>
           )}
           <WatchedCurves day={day} />
-          <Anew id={id} day={day} sheet={sheet} now={now} onAnew={() => write({ kind: 'replanned' }, 'planned anew')} />
+          <Anew id={id} day={day} sheet={sheet} now={now} onAnew={() => write([{ kind: 'replanned' }], 'planned anew')} />
           <Proposals id={id} proposals={day.proposals} tap={tap} />
           <UnderWay day={day} now={now} onPiece={setPiece} />
           <Link to={`/tastings/${id}/cook`} className={buttonClass()}>
@@ -141,7 +141,7 @@ function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
           </Link>
         </div>
       </div>
-      {piece && <PieceDialog piece={piece} day={day} write={write} onClose={() => setPiece(null)} />}
+      {piece && <PieceDialog piece={piece} day={day} write={(tapped, text) => write([tapped], text)} onClose={() => setPiece(null)} />}
     </div>
   );
 }

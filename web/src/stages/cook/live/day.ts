@@ -70,10 +70,12 @@ export function titleOf({ kind, name, again, check }: Action): string {
 }
 
 /** What tapping an action writes down. */
-export const tapOf = ({ kind, pieces, step, check }: Action, isSo = true): Tapped =>
-  check
-    ? { kind: 'checked', pieces, step, check: check.id, isSo }
-    : { kind: ({ start: 'started', again: 'acted', end: 'done', check: 'checked' } as const)[kind], pieces, step };
+export const tapsOf = ({ kind, of, check }: Action, isSo = true): Tapped[] =>
+  of.map(({ pieces, step }) =>
+    check
+      ? { kind: 'checked', pieces, step, check: check.id, isSo }
+      : { kind: ({ start: 'started', again: 'acted', end: 'done', check: 'checked' } as const)[kind], pieces, step },
+  );
 
 /** "4:10" to go, "2:05 late", "in 3 h". */
 export function countdown(due: number, now: number): { text: string; isLate: boolean } {
