@@ -133,7 +133,13 @@ function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
             </p>
           )}
           <WatchedCurves day={day} />
-          <Anew id={id} day={day} sheet={sheet} now={now} onAnew={() => write([{ kind: 'replanned' }], 'planned anew')} />
+          <Anew
+            id={id}
+            day={day}
+            sheet={sheet}
+            now={now}
+            onAnew={() => write([{ kind: 'replanned' }], 'planned anew')}
+          />
           <Proposals id={id} proposals={day.proposals} tap={tap} />
           <UnderWay day={day} now={now} onPiece={setPiece} />
           <Link to={`/tastings/${id}/cook`} className={buttonClass()}>
@@ -141,7 +147,14 @@ function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
           </Link>
         </div>
       </div>
-      {piece && <PieceDialog piece={piece} day={day} write={(tapped, text) => write([tapped], text)} onClose={() => setPiece(null)} />}
+      {piece && (
+        <PieceDialog
+          piece={piece}
+          day={day}
+          write={(tapped, text) => write([tapped], text)}
+          onClose={() => setPiece(null)}
+        />
+      )}
     </div>
   );
 }
