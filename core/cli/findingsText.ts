@@ -5,6 +5,7 @@ import {
   plannedView,
   rankingView,
   sectionOf,
+  serviceLines,
   type Collected,
   type Findings,
   type PlannedView,
@@ -31,11 +32,17 @@ export function findingsText(found: Findings): string {
     ...(sectionOf(found, 'zones') ?? []).map(({ zone, sentence }) => `${zone} by itself (explored): ${sentence}`),
     ...(sectionOf(found, 'collected') ?? []).flatMap((one) => collectedLines(one, names)),
     ...kitchenLines(found, names),
+    ...serviceText(found),
     ...(sectionOf(found, 'limits') ?? []).map((limit) => `- ${limit.text}`),
     `Fingerprint ${found.fingerprint.matches ? 'matches' : 'DOES NOT MATCH'}: ${found.fingerprint.stated}`,
     `Next: ${sectionOf(found, 'next')?.text ?? ''}`,
   ].join('\n');
 }
+
+const serviceText = (found: Findings): string[] => {
+  const service = sectionOf(found, 'service');
+  return service ? ['Served otherwise than planned:', ...serviceLines(service).map((line) => `  ${line}`)] : [];
+};
 
 /** What the kitchen measured, by method. */
 function kitchenLines(found: Findings, names: ReadonlyMap<string, string>): string[] {

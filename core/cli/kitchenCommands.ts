@@ -5,6 +5,7 @@ import { heatReport, REST_DEFAULTS, type HeatOptions } from './heat';
 import { lethalityReport, type LethalityOptions } from './lethality';
 import { degrees, positive } from './optionValues';
 import { runSheetReport } from './runSheet';
+import { servedReport } from './served';
 import { readBundle, readInput } from './streams';
 
 /** `jacana heat`. */
@@ -76,4 +77,21 @@ export function addRunSheet({ jacana, streams, print }: Shell): void {
     .action((file: string, options: { json?: boolean }) =>
       print(runSheetReport(readBundle(streams, file), streams.progress), options.json),
     );
+}
+
+/** `jacana served`. */
+export function addServed({ jacana, streams, print }: Shell): void {
+  jacana
+    .command('served')
+    .description(
+      'Who ate what, plate by plate, as it was served, with what was planned beside it: plates that went astray are counted as what they were. The bundle has to be unsealed.',
+    )
+    .argument('<bundle>', 'tasting bundle (JSON) exported from Jacana after unsealing')
+    .option('--json', 'print JSON')
+    .option('--csv', 'print CSV')
+    .action((file: string, options: { json?: boolean; csv?: boolean }) => {
+      const { csv, report } = servedReport(readBundle(streams, file));
+      if (options.csv) streams.out(csv);
+      else print(report, options.json);
+    });
 }

@@ -3,7 +3,7 @@ import { Command, CommanderError } from 'commander';
 import { NotUnsealed } from '../src/findings';
 import { BadInput } from './badInput';
 import { addAnalyse, addFindings, addForcedChoice, addOrders, addPower, type Shell } from './commands';
-import { addHeat, addLethality, addRunSheet } from './kitchenCommands';
+import { addHeat, addLethality, addRunSheet, addServed } from './kitchenCommands';
 import type { Streams } from './streams';
 
 const terminal: Streams = {
@@ -62,7 +62,10 @@ function command(streams: Streams): Command {
     streams.progress?.(1);
     streams.out(isJson ? jsonText(json) : `${lines.join('\n')}\n`);
   };
-  for (const add of [addAnalyse, addForcedChoice, addPower, addOrders, addFindings, addHeat, addLethality, addRunSheet])
+  for (const add of [
+    ...[addAnalyse, addForcedChoice, addPower, addOrders, addFindings],
+    ...[addHeat, addLethality, addRunSheet, addServed],
+  ])
     add({ jacana, streams, print });
   return jacana;
 }

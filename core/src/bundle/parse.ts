@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { Entry } from '../log';
+import { KnownService } from '../service';
 import { answerProblems, codesServed, currentAnswers, missingAnswers } from '../questions';
 import {
   BUNDLE_FORMAT,
@@ -195,7 +196,7 @@ function ballotProblems({ tasting, plan, ballots }: TastingBundle): Problem[] {
 }
 
 /** An entry may only touch pieces, panelists and earlier entries that there are. */
-function recordProblems({ tasting, pieces, records, readings, photos }: TastingBundle): Problem[] {
+function recordProblems({ tasting, plan, pieces, records, readings, photos }: TastingBundle): Problem[] {
   const redone = records.kitchen.flatMap(({ body }) => (body.kind === 'redone' ? body.as : []));
   const tags = new Set([...pieces.map((piece) => piece.tag), ...redone]);
   const panel = new Set(tasting.panel.map((panelist) => panelist.id));
@@ -218,6 +219,8 @@ function recordProblems({ tasting, pieces, records, readings, photos }: TastingB
       : []),
     ...('pieces' in body ? body.pieces.flatMap((tag, number) => stray(tag, `${field}.pieces.${number}`)) : []),
   ]);
+  const known = new KnownService({ servings: plan?.servings ?? [], tags: [...tags] });
+  const service = logProblems('service', records.service, (body, field) => known.problemsOf(body, `${field}.`));
   const pictured = new Set(records.kitchen.flatMap(({ id, body }) => (body.kind === 'photo' ? id : [])));
   const strays = photos.flatMap(({ id }, at) =>
     pictured.has(id) ? [] : [{ field: `photos.${at}.id`, message: 'No photo of the kitchen log has this id.' }],
@@ -225,6 +228,7 @@ function recordProblems({ tasting, pieces, records, readings, photos }: TastingB
   return [
     ...caveats,
     ...kitchen,
+    ...service,
     ...readingProblems(readings),
     ...strays,
     ...repeated(

@@ -6,6 +6,7 @@ import type { NoTest } from '../inference';
 import { winnerText } from './chances';
 import { claimOf, methodSupport } from './claim';
 import { collected, isAnalysed } from './collected';
+import { serviceFinding } from './service';
 import { kitchenFinding } from './kitchen';
 import { likenessSentence } from './likeness';
 import { likingFinding } from './liking';
@@ -118,11 +119,13 @@ type Found = Pick<Findings, 'verdict' | 'people' | 'leftOut' | 'sections'>;
 function sharedSections(bundle: TastingBundle, key: Key): Section[] {
   const zones = zoneAnswers(bundle, key);
   const kitchen = kitchenFinding(bundle, key);
+  const service = serviceFinding(bundle, key);
   const others = collected(bundle, key, (item) => isAnalysed(bundle, item));
   return [
     ...(zones.length > 0 ? [section('zones', 'explored', zones)] : []),
     ...(others.length > 0 ? [section('collected', 'explored', others)] : []),
     ...(kitchen ? [section('kitchen', 'explored', kitchen)] : []),
+    ...(service ? [section('service', 'explored', service)] : []),
   ];
 }
 

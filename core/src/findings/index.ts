@@ -26,6 +26,7 @@ export {
   type Chosen,
   type TellingResult,
 } from './planned';
+export { serviceLines, type ServiceFinding } from './service';
 export { gateLines, type CookedPiece, type KitchenFinding } from './kitchen';
 export type { LikingFinding } from './liking';
 export type { NextStep } from './nextStep';

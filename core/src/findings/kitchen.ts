@@ -13,7 +13,7 @@ import {
   type MethodMeasures,
   type PieceNow,
 } from '../kitchen';
-import { servedPortions } from '../served';
+import { servedOf, servedPortions } from '../served';
 import { heardSets } from './planned';
 
 /** One piece as it was cooked, and how it was liked. */
@@ -101,8 +101,8 @@ function endOfHeat(
 
 function seatsOf(bundle: TastingBundle, key: Key): Map<string, number[]> {
   const seats = new Map<string, Set<number>>();
-  for (const { tag, seat } of servedPortions({ ...bundle, key, kitchen: bundle.records.kitchen }))
-    seats.set(tag, (seats.get(tag) ?? new Set()).add(seat));
+  for (const { tag, seat, eaten, absent } of servedPortions(servedOf(bundle, key)))
+    if (eaten && !absent) seats.set(tag, (seats.get(tag) ?? new Set()).add(seat));
   return new Map([...seats].map(([tag, own]) => [tag, [...own].sort((a, b) => a - b)]));
 }
 

@@ -49,8 +49,14 @@ export function readPreferences(
   const liked = tasting.ballot.items.find((item) => item.kind === 'liking')?.id ?? '';
   const notBlind = new Set(ledgerOf(bundle).notBlind.map(({ panelist }) => panelist));
   const panelists = tasting.panel.flatMap(({ id, seat }): PanelistPreferences[] => {
-    const own = sets.filter((set) => set.panelist === id);
-    if (own.length === 0 || out.has(id)) return [];
+    const all = sets.filter((set) => set.panelist === id);
+    if (all.length === 0 || out.has(id)) return [];
+    // What is read by ranks over all methods is not read from a ranking of some of them.
+    const own = all.filter((set) => isWhole(set, tasting.methods.length) && setAnswer(set, ranked, 'ranking'));
+    if (own.length === 0) {
+      leftOut.push({ panelist: id, seat, why: 'did not eat and rank every method' });
+      return [];
+    }
     const rankings = own.flatMap((set) =>
       ranksOf(set, ranked, tasting.methods.length).map((ranks) => ({ block: blockOf(set), ranks })),
     );
@@ -68,6 +74,9 @@ export function readPreferences(
   });
   return { panelists, leftOut };
 }
+
+const isWhole = ({ samples }: HeardSet, methods: number): boolean =>
+  new Set(samples.map(({ method }) => method)).size === methods;
 
 /** Rank per method of one set; nothing if it was not ranked. */
 function ranksOf(set: HeardSet, item: string, methods: number): number[][] {

@@ -15,6 +15,7 @@ import type { Chosen, Ordered, Profiled, Scored, Telling } from './planned';
 import type { PracticalPick } from './practical';
 import type { PanelistPreferences } from './preferences';
 import type { Sensitivity } from './sensitivity';
+import type { ServiceFinding } from './service';
 import type { StrengthFinding } from './strength';
 import type { PanelFinding } from './panel';
 import type { ZoneAnswer } from './zones';
@@ -68,6 +69,7 @@ export interface SectionData {
   zones: ZoneAnswer[];
   collected: Collected[];
   kitchen: KitchenFinding;
+  service: ServiceFinding;
   orders: { positionImbalance: number; carryOverImbalance: number };
   sensitivity: Sensitivity[];
   limits: Limit[];

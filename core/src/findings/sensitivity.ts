@@ -1,6 +1,6 @@
-import type { Key, TastingBundle } from '../bundle';
+import type { Ballot, Key, TastingBundle } from '../bundle';
 import { ledgerOf, type Caveat } from '../caveats';
-import { servedPortions } from '../served';
+import { servedOf, servedPortions } from '../served';
 import { plannedAnswer } from './planned';
 import { SMALLEST_PANEL } from '../design';
 import type { PanelistPreferences } from './preferences';
@@ -73,12 +73,20 @@ export function sensitivity({ panelists, bundle, key, planned, rules }: Sensitiv
 
 /** Whom a caveat touches: those it names, and those who were served a piece that it names, at whichever sitting. */
 function touchedPanelists(bundle: TastingBundle, key: Key): (caveat: Caveat) => ReadonlySet<string> {
-  const portions = servedPortions({ ...bundle, key, kitchen: bundle.records.kitchen });
+  const portions = servedPortions(servedOf(bundle, key)).filter(({ eaten }) => eaten);
   return ({ about }) =>
     new Set([
       ...(about?.panelists ?? []),
       ...portions.filter(({ tag }) => about?.pieces.includes(tag)).map(({ panelist }) => panelist),
     ]);
+}
+
+/** Who answered a ballot: whom it was for, unless they sat down in somebody else's place. */
+function peopleAtBallots(bundle: TastingBundle, key: Key): (ballot: Ballot) => string {
+  const people = new Map(
+    servedPortions(servedOf(bundle, key)).map(({ sitting, ballot, panelist }) => [`${sitting} ${ballot}`, panelist]),
+  );
+  return ({ sitting, panelist }) => people.get(`${sitting} ${panelist}`) ?? panelist;
 }
 
 function touched(pieces: readonly string[], gone: number): string {
@@ -94,7 +102,8 @@ export function plannedSensitivity(
   planned: { kind: VerdictKind; about: About; leaders: number[] },
 ): Sensitivity[] {
   const touchedBy = touchedPanelists(bundle, key);
-  const came = new Set(bundle.ballots.filter((ballot) => ballot.handedInAt).map((ballot) => ballot.panelist));
+  const personOf = peopleAtBallots(bundle, key);
+  const came = new Set(bundle.ballots.filter((ballot) => ballot.handedInAt).map(personOf));
   const again = (
     caveat: string | null,
     touched: ReadonlySet<string>,
@@ -102,7 +111,7 @@ export function plannedSensitivity(
   ): Sensitivity[] => {
     const gone = [...came].filter((panelist) => touched.has(panelist)).length;
     if (gone === 0) return [];
-    const kept = bundle.ballots.filter((ballot) => !touched.has(ballot.panelist));
+    const kept = bundle.ballots.filter((ballot) => !touched.has(personOf(ballot)));
     const { kind, about, leaders, sentence, panelists } = plannedAnswer({ ...bundle, ballots: kept }, key);
     const same = kind === planned.kind && about === planned.about && leaders.join() === planned.leaders.join();
     return [{ caveat, without: without(gone), sentence, same: panelists < SMALLEST_PANEL ? null : same, panelists }];

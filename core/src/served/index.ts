@@ -3,6 +3,7 @@ export {
   flightOf,
   flightsOfPieces,
   plannedPortions,
+  servedOf,
   servedPortions,
   type PlannedPortion,
   type ServedPortion,

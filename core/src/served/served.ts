@@ -1,5 +1,7 @@
-import type { Key, KitchenEntry, Piece, Plan, Tasting } from '../bundle';
+import type { Key, KitchenEntry, Piece, Plan, ServiceEntry, Tasting, TastingBundle } from '../bundle';
 import { kitchenState } from '../kitchen';
+import { serviceDay } from '../service';
+import { asEaten } from './eaten';
 import { cutFrom } from './redealt';
 
 /** One portion on a tray, as whoever carries it knows it: a code, a seat and a place in the order. */
@@ -27,7 +29,26 @@ export interface ServedPortion extends PlannedPortion {
   /** Pieces of one block, one of each method, share a lot or a raw piece. From 0. */
   block: number;
   lot: string | null;
+  /** Whose ballot asks about it: that of the planned panelist, whoever sat there. */
+  ballot: string;
+  /** False for a plate that was spoilt and not replaced, or left. */
+  eaten: boolean;
+  /** Whether whom it was for did not come. */
+  absent: boolean;
+  /** Portions of it that were eaten besides. */
+  extra: number;
+  /** When its tray was put down, and how warm it was; null where nobody wrote it down. */
+  servedAt: string | null;
+  celsius: number | null;
+  /** What it was planned to be, where that is something else; null where all went as planned. */
+  planned: PlannedOtherwise | null;
 }
+
+/** What of a portion a repair may change. */
+export type PlannedOtherwise = Pick<
+  ServedPortion,
+  'method' | 'tag' | 'block' | 'lot' | 'zone' | 'panelist' | 'flight' | 'position'
+>;
 
 /** What of a locked tasting says which portion goes where. */
 export interface PlannedServing {
@@ -65,7 +86,15 @@ export interface Served extends PlannedServing {
   key: Pick<Key, 'codes' | 'portions'>;
   /** What the kitchen did: pieces that were withdrawn or cooked again are not what was eaten. */
   kitchen?: readonly KitchenEntry[];
+  /** What happened between the board and the mouth: plates that went astray, and how that was mended. */
+  service?: readonly ServiceEntry[];
 }
+
+/** What the join reads out of a bundle that has its key. */
+export const servedOf = (bundle: TastingBundle, key: Key): Served => ({
+  ...{ tasting: bundle.tasting, plan: bundle.plan, pieces: bundle.pieces, key },
+  ...{ kitchen: bundle.records.kitchen, service: bundle.records.service },
+});
 
 /**
  * Who ate what: the one place where seats, codes, pieces and methods are put side by side.
@@ -73,7 +102,7 @@ export interface Served extends PlannedServing {
  *
  * A portion whose piece the key does not know (a hand-made bundle) has an empty tag.
  */
-export function servedPortions({ pieces, key, kitchen = [], ...planned }: Served): ServedPortion[] {
+export function servedPortions({ pieces, key, kitchen = [], service = [], ...planned }: Served): ServedPortion[] {
   const tags = new Map(key.portions.map((own) => [`${own.sitting} ${own.panelist}`, own.tags]));
   const turn = new Map<string, number>();
   const portions = plannedPortions(planned).map((portion) => {
@@ -83,12 +112,26 @@ export function servedPortions({ pieces, key, kitchen = [], ...planned }: Served
     const tag = tags.get(name)?.[at] ?? '';
     return Object.assign(portion, { method: key.codes[portion.code] ?? '', tag });
   });
-  const found = kitchen.length > 0 ? cutFrom(portions, pieces, kitchenState(kitchen)) : { portions, pieces };
+  const found =
+    kitchen.length > 0 ? cutFrom(portions, pieces, kitchenState(kitchen), serviceDay(service)) : { portions, pieces };
   const byTag = new Map(found.pieces.map((piece) => [piece.tag, piece]));
-  return found.portions.map((portion) => {
+  const asCut = found.portions.map((portion): ServedPortion => {
     const { block = 0, lot = null } = byTag.get(portion.tag) ?? {};
-    return Object.assign(portion, { block, lot });
+    const { panelist: ballot } = portion;
+    const rest = {
+      block,
+      lot,
+      ballot,
+      eaten: true,
+      absent: false,
+      extra: 0,
+      servedAt: null,
+      celsius: null,
+      planned: null,
+    };
+    return Object.assign(portion, rest);
   });
+  return service.length > 0 ? asEaten(asCut, service, { codes: key.codes, pieces: found.pieces }) : asCut;
 }
 
 /** The flights that each piece is served to, by its tag: all that the kitchen has to know of who eats it. */

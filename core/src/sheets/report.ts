@@ -4,6 +4,7 @@ import {
   plannedView,
   rankingView,
   sectionOf,
+  serviceLines,
   similarityText,
   type Findings,
   type KitchenFinding,
@@ -33,6 +34,7 @@ export function reportSheet(found: Findings): Sheet {
       ...holdsBlocks(found),
       ...limitBlocks(found),
       ...(caveats.length > 0 ? [caveatTable(found)] : []),
+      ...serviceBlocks(found),
       ...exploredBlocks(found),
       { kind: 'heading', text: 'On record' },
       {
@@ -53,6 +55,13 @@ export function reportSheet(found: Findings): Sheet {
       },
     ],
   };
+}
+
+/** What went astray on the way to the mouth; the answer rests on what was eaten. */
+function serviceBlocks(found: Findings): Block[] {
+  const service = sectionOf(found, 'service');
+  if (!service) return [];
+  return [{ kind: 'facts', facts: [{ name: 'Served otherwise than planned', lines: serviceLines(service) }] }];
 }
 
 /** The test of the methods, where the plan has one. */

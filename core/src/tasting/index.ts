@@ -2,3 +2,4 @@ export { defaultTasting, noRange, noRecords } from './defaults';
 export * from './limits';
 export * from './records';
 export * from './schema';
+export { serviceEntrySchema, type ServiceEntry } from './service';

@@ -2,7 +2,6 @@ import { z } from 'zod';
 import {
   ANALYSES,
   CHECKS,
-  CODE,
   GATE_DECISIONS,
   LIMITS,
   MEASURES,
@@ -14,12 +13,11 @@ import {
   MOST_PIECES,
   MOST_READING_MINUTES,
   MOST_SETS,
-  MOST_SITTINGS,
   PROBE_PLACES,
-  TAG,
-  type Limits,
 } from './limits';
+import { code, entry, sitting, tag, text, within } from './entry';
 import { id, longText, moment, rangeSchema, shortText, tastingSchema } from './schema';
+import { serviceEntrySchema } from './service';
 
 /**
  * The tasting bundle: everything about one tasting in one JSON document. It is what is
@@ -28,10 +26,6 @@ import { id, longText, moment, rangeSchema, shortText, tastingSchema } from './s
  */
 export const BUNDLE_FORMAT = 'jacana-tasting';
 export const BUNDLE_VERSION = 3;
-
-const code = z.string().regex(CODE.pattern, CODE.message);
-const tag = z.string().regex(TAG.pattern, TAG.message);
-const sitting = z.int().min(1).max(MOST_SITTINGS);
 
 /** One cooked item; `block` numbers the lot, or the raw piece, that it shares with one piece of each other method. */
 export const pieceSchema = z.strictObject({
@@ -127,20 +121,6 @@ export const ballotSchema = z.strictObject({
 
 /** What a caveat touches, by kitchen tag and by panelist. */
 const about = z.strictObject({ pieces: z.array(tag).default([]), panelists: z.array(id).default([]) });
-const text = longText.min(1);
-
-/** One line of a record of the day. */
-const entry = <Body extends z.ZodType>(body: Body) =>
-  z.strictObject({
-    /** Made by the device that wrote it, so that sending twice stores once. */
-    id,
-    /** By that device's clock, and by the server's. */
-    at: moment,
-    storedAt: moment,
-    by: shortText,
-    body,
-  });
-
 /** The caveat ledger: what departed from the plan, and who was not blind. */
 export const caveatEntrySchema = entry(
   z.discriminatedUnion('kind', [
@@ -162,7 +142,6 @@ const tags = z
   .max(MOST_METHODS * MOST_PIECES);
 const step = id;
 const { step: stepLimits, kitchen: measured, reading } = LIMITS;
-const within = ({ least, most }: Limits) => z.number().min(least).max(most);
 /** One channel of a device, by the device's name. */
 const probe = { device: shortText.min(1), channel: z.int().min(reading.channel.least).max(reading.channel.most) };
 
@@ -210,7 +189,7 @@ const empty = z.array(z.never()).max(0).default([]);
 export const recordsSchema = z.strictObject({
   caveats: z.array(caveatEntrySchema).max(MOST_ENTRIES),
   kitchen: z.array(kitchenEntrySchema).max(MOST_ENTRIES),
-  service: empty,
+  service: z.array(serviceEntrySchema).max(MOST_ENTRIES),
   amendments: empty,
 });
 

@@ -1,7 +1,7 @@
 import type { Answer, BallotItem, TastingBundle } from '../tasting';
 import { ledgerOf } from '../caveats';
 import { countOf, currentAnswers, ranksByCode, scopeOf } from '../questions';
-import { plannedPortions, servedPortions, type PlannedPortion, type ServedPortion } from '../served';
+import { plannedPortions, servedOf, servedPortions, type PlannedPortion, type ServedPortion } from '../served';
 import { csvOf } from './csv';
 
 /** One serving that counts, one line: the shape that statistics programs read best. */
@@ -23,6 +23,8 @@ export interface TidyRow {
   /** From 1: pieces of one block, one of each method, share a lot or a raw piece. */
   block: number | '';
   lot: string;
+  /** 'no' for a plate that was left or spoilt, or whose panelist did not come; empty while the tasting is sealed. */
+  eaten: 'yes' | 'no' | '';
   handed_in_at: string;
   /**
    * One column per question, named by its word or kind: a score as it was given, a category as
@@ -46,13 +48,14 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
   const byBallot = new Map(ballots.map((ballot) => [whoAndWhen(ballot), ballot]));
   const answers = new Map(ballots.map((ballot) => [whoAndWhen(ballot), currentAnswers(ballot.answers)]));
   const portions: (PlannedPortion & Partial<ServedPortion>)[] = key
-    ? servedPortions({ ...bundle, key, kitchen: bundle.records.kitchen })
+    ? servedPortions(servedOf(bundle, key))
     : plannedPortions(bundle);
   return portions
     .filter(({ warmUp }) => !warmUp)
     .map((portion) => {
-      const { panelist, seat, sitting, flight, set, zone, position, code } = portion;
-      const current = answers.get(whoAndWhen(portion)) ?? [];
+      const { panelist, seat, sitting, flight, set, zone, position, code, ballot = panelist } = portion;
+      const tray = whoAndWhen({ panelist: ballot, sitting });
+      const current = answers.get(tray) ?? [];
       return {
         tasting: tasting.title,
         panelist: people.get(panelist) ?? panelist,
@@ -66,22 +69,23 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
         code,
         ...whatItWas(portion, methodNames, lotNames),
         ...Object.fromEntries(columns.map(([item, column]) => [column, valueAt(item, current, code, set)])),
-        handed_in_at: byBallot.get(whoAndWhen(portion))?.handedInAt ?? '',
+        handed_in_at: byBallot.get(tray)?.handedInAt ?? '',
       };
     });
 }
 
 /** What only the key says of a portion; empty without it. */
 function whatItWas(
-  { method, tag, block, lot }: Partial<ServedPortion>,
+  { method, tag, block, lot, eaten, absent }: Partial<ServedPortion>,
   methodNames: ReadonlyMap<string, string>,
   lotNames: ReadonlyMap<string, string>,
-): Pick<TidyRow, 'method' | 'piece' | 'block' | 'lot'> {
+): Pick<TidyRow, 'method' | 'piece' | 'block' | 'lot' | 'eaten'> {
   return {
     method: methodNames.get(method ?? '') ?? '',
     piece: tag ?? '',
     block: tag && block !== undefined ? block + 1 : '',
     lot: lotNames.get(lot ?? '') ?? '',
+    eaten: eaten === undefined ? '' : eaten && !absent ? 'yes' : 'no',
   };
 }
 
@@ -130,6 +134,7 @@ const FIRST_COLUMNS = [
   'piece',
   'block',
   'lot',
+  'eaten',
 ];
 
 /** A column for each question, none of them named as another, or as what programs keep for themselves. */

@@ -1,5 +1,6 @@
 import { parseBundle, type KitchenEntry } from '../../src/bundle';
 import { findings } from '../../src/findings';
+import { serviceDay } from '../../src/service';
 import { freeTag, kitchenState, logOfSheet, piecesNow, piecesToCook, standsFor } from '../../src/kitchen';
 import { cutFrom } from '../../src/served/redealt';
 import { servedPortions } from '../../src/served';
@@ -60,9 +61,9 @@ describe('portions of a piece that was withdrawn', () => {
 
   it('come from that piece though another has fewer portions', () => {
     const pieces = ['A2', 'B4', 'C6'].map((tag) => ({ tag, method: 'm', lot: null, block: 0 }));
-    const portion = (tag: string, flight: number) => ({ tag, sitting: 1, flight });
+    const portion = (tag: string, flight: number) => ({ tag, panelist: 'p', sitting: 1, flight });
     const dealt = [portion('A2', 1), ...[1, 2, 3].map(() => portion('B4', 1)), portion('C6', 2), portion('A2', 2)];
-    const { portions } = cutFrom(dealt, pieces, kitchenState([withdrawn('A2')]));
+    const { portions } = cutFrom(dealt, pieces, kitchenState([withdrawn('A2')]), serviceDay([]));
     expect(portions.map(({ tag }) => tag)).toEqual(['B4', 'B4', 'B4', 'B4', 'C6', 'C6']);
   });
 

@@ -1,5 +1,8 @@
-import { currentAnswers, type Answer, type Key, type TastingBundle } from '../../bundle';
-import { servedPortions, type ServedPortion } from '../../served';
+import { currentAnswers, type Answer, type Ballot, type Key, type TastingBundle, type Test } from '../../bundle';
+import { isOfTwoSamples } from '../../questions';
+import { servedOf, servedPortions, type ServedPortion } from '../../served';
+import { serviceDay, type PersonState } from '../../service';
+import { isPattern } from './pattern';
 
 /** One sample of a set, once the key is known. */
 export interface HeardSample {
@@ -33,8 +36,9 @@ export interface LeftOut {
 }
 
 /**
- * Everything that was handed in, set by set. Nothing is filled in for ballots that did not
- * come; they are listed with the reason.
+ * Everything that was handed in, set by set, as it was eaten. Nothing is filled in for ballots that did not
+ * come, nor for plates that nobody ate; they are listed with the reason. Who had to stop midway is heard as far
+ * as they came. Of two plates of one method on a tray the one that was eaten first counts.
  *
  * @param only id of the only zone to be heard; null hears all
  */
@@ -46,42 +50,104 @@ export function heardSets(
   const { tasting } = bundle;
   const place = new Map(tasting.methods.map((method, at) => [method.id, at]));
   const ballots = new Map(bundle.ballots.map((ballot) => [whoAndWhen(ballot), ballot]));
+  const { people } = serviceDay(bundle.records.service);
   const sets: HeardSet[] = [];
   const leftOut: LeftOut[] = [];
-  for (const portions of bySitting(servedPortions({ ...bundle, key, kitchen: bundle.records.kitchen }))) {
-    const { panelist, sitting, seat } = portions[0];
-    const ballot = ballots.get(whoAndWhen(portions[0]));
-    if (!ballot?.handedInAt) {
-      const where = tasting.service.sittings > 1 ? ` of sitting ${sitting}` : '';
-      leftOut.push({ panelist, seat, why: `did not ${ballot?.openedAt ? 'hand in' : 'open'} the ballot${where}` });
+  for (const portions of bySitting(servedPortions(servedOf(bundle, key)))) {
+    const { panelist, sitting, seat, ballot: owner } = portions[0];
+    const ballot = ballots.get(whoAndWhen({ panelist: owner, sitting }));
+    const person = people.get(whoAndWhen({ panelist: owner, sitting }));
+    if (!ballot || !isHeard(ballot, person)) {
+      leftOut.push({ panelist, seat, why: whyNot(ballot, person, tasting.service.sittings > 1 ? sitting : null) });
       continue;
     }
-    const answers = currentAnswers(ballot.answers);
-    const last = Math.max(...portions.map(({ set }) => set));
-    for (let set = 0; set <= last; set++) {
-      const own = portions.filter((portion) => portion.set === set);
-      const zone = own[0]?.zone ?? null;
-      if (own.length === 0 || (only !== null && zone !== only)) continue;
-      const samples = own.map(({ code, method, tag: piece, block, lot, position }) => ({
-        ...{ code, method: place.get(method) ?? -1, piece, block, lot, position },
-      }));
-      sets.push({ panelist, sitting, set, zone, samples, answers });
+    for (const heard of setsOf(portions, currentAnswers(ballot.answers), { test: tasting.test, place })) {
+      if (only !== null && heard.zone !== only) continue;
+      if (heard.why === null) sets.push({ panelist, sitting, ...heard.set });
+      else leftOut.push({ panelist, seat, why: heard.why });
     }
   }
   return { sets, leftOut };
 }
 
-const whoAndWhen = ({ panelist, sitting }: { panelist: string; sitting: number }): string => `${sitting} ${panelist}`;
+const isHeard = ({ handedInAt, openedAt }: Ballot, person: PersonState | undefined): boolean =>
+  handedInAt !== null || (openedAt !== null && Boolean(person?.stopped));
 
-/** Portions of one panelist and sitting together, in the order of the plan. */
+/** @param sitting where there are several */
+function whyNot(ballot: Ballot | undefined, person: PersonState | undefined, sitting: number | null): string {
+  if (person?.absent) return sitting === null ? 'did not come' : `did not come to sitting ${sitting}`;
+  const where = sitting === null ? '' : ` of sitting ${sitting}`;
+  return `did not ${ballot?.openedAt ? 'hand in' : 'open'} the ballot${where}`;
+}
+
+type OneSet = { zone: string | null } & ({ why: null; set: Omit<HeardSet, 'panelist' | 'sitting'> } | { why: string });
+
+/** The sets of one tray, each with the answers about what was eaten, or why there are none. */
+function setsOf(
+  portions: readonly ServedPortion[],
+  answers: Answer[],
+  { test, place }: { test: Test; place: ReadonlyMap<string, number> },
+): OneSet[] {
+  const last = Math.max(...portions.map(({ set }) => set));
+  return Array.from({ length: last + 1 }, (_, set) => set).flatMap((set): OneSet[] => {
+    const own = portions.filter((portion) => portion.set === set).sort((a, b) => a.position - b.position);
+    if (own.length === 0) return [];
+    const zone = zoneOf(own[0]);
+    const { kept, why } = judged(own, test);
+    if (why !== null) return [{ zone, why }];
+    const samples = kept.map(({ code, method, tag: piece, block, lot, position }) => ({
+      ...{ code, method: place.get(method) ?? -1, piece, block, lot, position },
+    }));
+    const heard = kept.length === own.length ? answers : answersAbout(answers, set, new Set(kept.map(codeOf)));
+    return [{ zone, why, set: { set, zone, samples, answers: heard } }];
+  });
+}
+
+const whoAndWhen = ({ panelist, sitting }: { panelist: string; sitting: number }): string => `${sitting} ${panelist}`;
+const codeOf = ({ code }: ServedPortion): string => code;
+
+/** The zone that its set was asked about. */
+const zoneOf = ({ zone, planned }: ServedPortion): string | null => (planned ? planned.zone : zone);
+
+/** Portions of one tray together, in the order of the plan. */
 function bySitting(portions: readonly ServedPortion[]): ServedPortion[][] {
   const groups = new Map<string, ServedPortion[]>();
   for (const portion of portions) {
-    const own = groups.get(whoAndWhen(portion)) ?? [];
+    const name = whoAndWhen({ panelist: portion.ballot, sitting: portion.sitting });
+    const own = groups.get(name) ?? [];
     own.push(portion);
-    groups.set(whoAndWhen(portion), own);
+    groups.set(name, own);
   }
   return [...groups.values()];
+}
+
+/** The portions of a set that an answer can be about, in the order of eating; or why it can be about none. */
+function judged(own: readonly ServedPortion[], test: Test): { kept: ServedPortion[]; why: string | null } {
+  // Nothing was repaired here: all of it was eaten as planned, replicates included.
+  if (own.every(({ planned }) => planned === null)) return { kept: [...own], why: null };
+  const eaten = own.filter((portion) => portion.eaten && portion.zone === zoneOf(portion));
+  if (isOfTwoSamples(test)) {
+    const isSound = eaten.length === own.length && isPattern(test, own, eaten);
+    return { kept: eaten, why: isSound ? null : 'was served other plates than the question needs' };
+  }
+  const methods = new Set<string>();
+  const planned = own.map((portion) => portion.planned?.method ?? portion.method);
+  const isReplicated = new Set(planned).size < planned.length;
+  const kept = isReplicated ? eaten : eaten.filter(({ method }) => !methods.has(method) && methods.add(method));
+  return kept.length > 0 ? { kept, why: null } : { kept, why: 'ate nothing of what was asked about' };
+}
+
+/** Answers that name only what was eaten; rankings without the rest. */
+function answersAbout(answers: readonly Answer[], set: number, kept: ReadonlySet<string>): Answer[] {
+  return answers.flatMap((answer): Answer[] => {
+    if (!('set' in answer) || answer.set !== set) return [answer];
+    if (answer.kind === 'best-worst') return kept.has(answer.best) && kept.has(answer.worst) ? [answer] : [];
+    if (answer.kind !== 'ranking') return [answer];
+    const ranking = answer.ranking
+      .map((tied) => tied.filter((code) => kept.has(code)))
+      .filter(({ length }) => length > 0);
+    return ranking.length > 0 ? [{ ...answer, ranking }] : [];
+  });
 }
 
 /** The block that most samples of a set came from; a relieved portion may be from another. */

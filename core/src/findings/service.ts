@@ -1,0 +1,74 @@
+import type { Key, TastingBundle } from '../bundle';
+import { orderBalance } from '../design';
+import { isOfTwoSamples } from '../questions';
+import { servedOf, servedPortions, type ServedPortion } from '../served';
+import { repairsOf, repairText } from '../service';
+
+/** What went otherwise than planned between the board and the mouth, and what that did to the plan. */
+export interface ServiceFinding {
+  /** Plates that count, the warm-ups left out; those of them that were another thing, elsewhere or in another order; those never eaten. */
+  plates: number;
+  changed: number;
+  uneaten: number;
+  repairs: { at: string; by: string; text: string }[];
+  /** How uneven orders are, as planned and as eaten: counts of a sample at a place, and of one right after another. Null where samples are told apart. */
+  balance: { planned: Balance; eaten: Balance } | null;
+}
+
+type Balance = Pick<ReturnType<typeof orderBalance>, 'positionImbalance' | 'carryOverImbalance'>;
+
+/** @returns null where nothing was repaired */
+export function serviceFinding(bundle: TastingBundle, key: Key): ServiceFinding | null {
+  const { tasting, records } = bundle;
+  const repairs = repairsOf(records.service);
+  if (repairs.length === 0) return null;
+  const seats = new Map(tasting.panel.map(({ id, seat }) => [id, seat]));
+  const portions = servedPortions(servedOf(bundle, key)).filter(({ warmUp }) => !warmUp);
+  const uneaten = portions.filter(({ eaten, absent }) => !eaten || absent);
+  return {
+    plates: portions.length,
+    changed: portions.filter(({ planned }) => planned !== null).length,
+    uneaten: uneaten.length,
+    repairs: repairs.map(({ at, by, body }) => ({ at, by, text: repairText(body, (id) => seats.get(id) ?? 0) })),
+    balance: isOfTwoSamples(tasting.test) ? null : balanceOf(portions, bundle),
+  };
+}
+
+function balanceOf(portions: readonly ServedPortion[], { tasting }: TastingBundle): ServiceFinding['balance'] {
+  const place = new Map(tasting.methods.map(({ id }, at) => [id, at]));
+  const trays = new Map<string, ServedPortion[]>();
+  for (const portion of portions) {
+    const name = `${portion.sitting} ${portion.ballot} ${portion.set}`;
+    trays.set(name, [...(trays.get(name) ?? []), portion]);
+  }
+  const orders = (own: (portion: ServedPortion) => { method: string; position: number } | null): Balance => {
+    const rows = [...trays.values()].map((tray) =>
+      tray
+        .flatMap((portion) => own(portion) ?? [])
+        .sort((a, b) => a.position - b.position)
+        .flatMap(({ method }) => place.get(method) ?? []),
+    );
+    const { positionImbalance, carryOverImbalance } = orderBalance(
+      rows.filter(({ length }) => length > 0),
+      tasting.methods.length,
+    );
+    return { positionImbalance, carryOverImbalance };
+  };
+  return {
+    planned: orders(({ method, position, planned }) => planned ?? { method, position }),
+    eaten: orders((portion) => (portion.eaten && !portion.absent ? portion : null)),
+  };
+}
+
+/** What a report says of it, a line for each repair. */
+export function serviceLines({ plates, changed, uneaten, repairs, balance }: ServiceFinding): string[] {
+  return [
+    `Of ${plates} plates ${changed} were not as planned, and ${uneaten} were not eaten.`,
+    ...repairs.map(({ at, by, text }) => `${at.slice(0, 16).replace('T', ' ')} UTC, ${by}: ${text}.`),
+    ...(balance
+      ? [
+          `Orders as eaten: positions uneven by ${balance.eaten.positionImbalance}, neighbours by ${balance.eaten.carryOverImbalance}; as planned by ${balance.planned.positionImbalance} and ${balance.planned.carryOverImbalance}.`,
+        ]
+      : []),
+  ];
+}
