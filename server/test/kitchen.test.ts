@@ -255,7 +255,7 @@ describe('the kitchen log', () => {
     expect(Date.parse(anew.replannedAt as string)).toBeGreaterThanOrEqual(from);
     expect(anew.putOff.every(({ to }) => Date.parse(to) > from)).toBe(true);
     expect(anew.putOff.length).toBeGreaterThan(0);
-    expect(anew.steps.every(({ start }) => Date.parse(start) >= from)).toBe(true);
+    expect(anew.steps.every(({ end }) => Date.parse(end) > from)).toBe(true);
     expect(await read('run-sheet')).toEqual(told);
     expect((await kitchen.get(`/api/tastings/${id}/kitchen-log`)).body).toMatchObject({ entries: [] });
   });

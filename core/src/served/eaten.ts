@@ -102,16 +102,20 @@ type Of<Kind extends Repair['kind']> = Extract<Repair, { kind: Kind }>;
 
 /** What each kind does to plates and people. Who came, and with which flight, is no matter of plates. */
 const REPAIRS: { [Kind in Repair['kind']]?: (body: Of<Kind>, repaired: Repaired, known: Known) => void } = {
-  swapped: ({ sitting, one, other }, { contents }) =>
-    exchange(contents, [plateName({ sitting, ...one }), plateName({ sitting, ...other })], [null, null]),
-  'trays-swapped': ({ sitting, one, other }, { contents }, { trays }) => {
-    const [mine, yours] = [one, other].map((panelist) => trays.get(trayName({ sitting, panelist })) ?? []);
+  swapped: (body, { contents }) => {
+    const other = { sitting: body.sitting, panelist: body.withPanelist, code: body.withCode };
+    exchange(contents, [plateName(body), plateName(other)], [null, null]);
+  },
+  'trays-swapped': ({ sitting, panelist, withPanelist }, { contents }, { trays }) => {
+    const [mine, yours] = [panelist, withPanelist].map((one) => trays.get(trayName({ sitting, panelist: one })) ?? []);
     mine
       .slice(0, yours.length)
       .forEach((own, at) => exchange(contents, [plateName(own), plateName(yours[at])], [null, null]));
   },
-  'people-swapped': ({ sitting, one, other }, { people }) =>
-    exchange(people, [trayName({ sitting, panelist: one }), trayName({ sitting, panelist: other })], [one, other]),
+  'people-swapped': ({ sitting, panelist, withPanelist }, { people }) => {
+    const trays = [panelist, withPanelist].map((one) => trayName({ sitting, panelist: one }));
+    exchange(people, [trays[0], trays[1]], [panelist, withPanelist]);
+  },
   'wrong-plate': (body, { contents }, { plannedAt, underCode }) => {
     const planned = plannedAt(body);
     if (planned) contents.set(plateName(body), underCode(body.instead, planned));

@@ -13,7 +13,8 @@ import type { ServiceEntry } from '../tasting';
 
 /** One tray at one sitting; times are ISO 8601, by the device that it was tapped on. */
 export interface TrayState {
-  taken: { by: string; at: string } | null;
+  /** Who has it in hand, by which entry: two phones may be signed in as one person. */
+  taken: { entry: string; by: string; at: string } | null;
   /** Put down before its panelist: the first time that anybody said so. */
   out: { by: string; at: string; celsius: number | null } | null;
   /** Others who said the same: one of them put another tray there. */
@@ -48,7 +49,7 @@ export const serviceDay = (log: readonly ServiceEntry[]): ServiceDay =>
   fold<ServiceDay, ServiceEntry['body']>(
     log,
     { trays: new Map(), people: new Map(), flights: new Map(), sliced: new Map(), postponed: [] },
-    (day, { body, at, by }) => {
+    (day, { id, body, at, by }) => {
       const tray = (own: Parameters<typeof trayName>[0]): TrayState => found(day.trays, trayName(own), noTray);
       const person = (own: Parameters<typeof trayName>[0]): PersonState => found(day.people, trayName(own), nobody);
       switch (body.kind) {
@@ -56,7 +57,7 @@ export const serviceDay = (log: readonly ServiceEntry[]): ServiceDay =>
           day.sliced.set(`${body.sitting} ${body.flight}`, at);
           break;
         case 'taken':
-          tray(body).taken ??= { by, at };
+          tray(body).taken ??= { entry: id, by, at };
           break;
         case 'out':
           putDown(tray(body), { by, at, celsius: body.celsius ?? null });

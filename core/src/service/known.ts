@@ -13,6 +13,7 @@ import { trayName } from './day';
 
 type Body = ServiceEntry['body'];
 type Of<Kind extends Body['kind']> = Extract<Body, { kind: Kind }>;
+type Exchange = 'trays-swapped' | 'people-swapped';
 type Plate = { panelist: string; code: string };
 
 export class KnownService {
@@ -73,10 +74,13 @@ export class KnownService {
     ],
   };
 
-  private seatProblems({ sitting, one, other }: Of<'trays-swapped' | 'people-swapped'>, field: string): Problem[] {
-    if (one === other)
-      return [{ field: `${field}other`, message: 'Choose another seat: nothing is exchanged with itself.' }];
-    return [...this.trayProblems(sitting, one, `${field}one`), ...this.trayProblems(sitting, other, `${field}other`)];
+  private seatProblems({ sitting, panelist, withPanelist }: Of<Exchange>, field: string): Problem[] {
+    if (panelist === withPanelist)
+      return [{ field: `${field}withPanelist`, message: 'Choose another seat: nothing is exchanged with itself.' }];
+    return [
+      ...this.trayProblems(sitting, panelist, `${field}panelist`),
+      ...this.trayProblems(sitting, withPanelist, `${field}withPanelist`),
+    ];
   }
 
   private trayProblems(sitting: number, panelist: string, field: string): Problem[] {
@@ -85,20 +89,27 @@ export class KnownService {
       : [{ field, message: `Nobody with the id "${panelist}" has a tray at sitting ${sitting}.` }];
   }
 
-  private plateProblems(sitting: number, { panelist, code }: Plate, field: string): Problem[] {
+  private plateProblems(
+    sitting: number,
+    { panelist, code }: Plate,
+    field: string,
+    [who, which] = ['panelist', 'code'],
+  ): Problem[] {
     const tray = this.trays.get(trayName({ sitting, panelist }));
-    if (!tray) return this.trayProblems(sitting, panelist, `${field}panelist`);
+    if (!tray) return this.trayProblems(sitting, panelist, `${field}${who}`);
     return tray.codes.includes(code)
       ? []
-      : [{ field: `${field}code`, message: `No plate ${code} stands on that tray.` }];
+      : [{ field: `${field}${which}`, message: `No plate ${code} stands on that tray.` }];
   }
 
-  private swapProblems({ sitting, one, other }: Of<'swapped'>, field: string): Problem[] {
-    if (one.panelist === other.panelist && one.code === other.code)
-      return [{ field: `${field}other`, message: 'Choose two plates: nothing is exchanged with itself.' }];
+  private swapProblems(body: Of<'swapped'>, field: string): Problem[] {
+    const { sitting, panelist, code, withPanelist, withCode } = body;
+    if (panelist === withPanelist && code === withCode)
+      return [{ field: `${field}withCode`, message: 'Choose two plates: nothing is exchanged with itself.' }];
+    const other = { panelist: withPanelist, code: withCode };
     return [
-      ...this.plateProblems(sitting, one, `${field}one.`),
-      ...this.plateProblems(sitting, other, `${field}other.`),
+      ...this.plateProblems(sitting, { panelist, code }, field),
+      ...this.plateProblems(sitting, other, field, ['withPanelist', 'withCode']),
     ];
   }
 

@@ -22,12 +22,14 @@ type Seat = (panelist: string) => string;
 type Of<Kind extends Repair['kind']> = Extract<Repair, { kind: Kind }>;
 
 const SAID: { [Kind in Repair['kind']]: (repair: Of<Kind>, seat: Seat) => string } = {
-  swapped: ({ one, other }, seat) =>
-    one.panelist === other.panelist
-      ? `plates ${one.code} and ${other.code} were exchanged at ${seat(one.panelist)}`
-      : `plate ${one.code} of ${seat(one.panelist)} and ${other.code} of ${seat(other.panelist)} were exchanged`,
-  'trays-swapped': ({ one, other }, seat) => `the trays of ${seat(one)} and ${seat(other)} were exchanged`,
-  'people-swapped': ({ one, other }, seat) => `the people of ${seat(one)} and ${seat(other)} sat in each other's place`,
+  swapped: ({ panelist, code, withPanelist, withCode }, seat) =>
+    panelist === withPanelist
+      ? `plates ${code} and ${withCode} were exchanged at ${seat(panelist)}`
+      : `plate ${code} of ${seat(panelist)} and ${withCode} of ${seat(withPanelist)} were exchanged`,
+  'trays-swapped': ({ panelist, withPanelist }, seat) =>
+    `the trays of ${seat(panelist)} and ${seat(withPanelist)} were exchanged`,
+  'people-swapped': ({ panelist, withPanelist }, seat) =>
+    `the people of ${seat(panelist)} and ${seat(withPanelist)} sat in each other's place`,
   'wrong-plate': ({ panelist, code, instead }, seat) => `${seat(panelist)} ate ${instead} in the place of ${code}`,
   replaced: ({ panelist, code, piece }, seat) =>
     `plate ${code} of ${seat(panelist)} was replaced${piece ? ` from piece ${piece}` : ''}`,

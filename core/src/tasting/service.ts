@@ -4,8 +4,6 @@ import { LIMITS, MOST_PANELISTS } from './limits';
 import { id, longText, moment } from './schema';
 
 const flight = z.int().min(1).max(MOST_PANELISTS);
-/** One plate on somebody's tray. */
-const plate = z.strictObject({ panelist: id, code });
 
 /**
  * The service log: what was carried where, and every repair of what went wrong. The plan stays as it was locked;
@@ -23,18 +21,18 @@ export const serviceEntrySchema = entry(
       celsius: within(LIMITS.step.celsius).optional(),
     }),
     /** Two plates that were put down in each other's place, at one seat or at two. */
-    z.strictObject({ kind: z.literal('swapped'), sitting, one: plate, other: plate }),
+    z.strictObject({ kind: z.literal('swapped'), sitting, panelist: id, code, withPanelist: id, withCode: code }),
     /** Two whole trays that went to each other's seat, plate by plate. */
-    z.strictObject({ kind: z.literal('trays-swapped'), sitting, one: id, other: id }),
+    z.strictObject({ kind: z.literal('trays-swapped'), sitting, panelist: id, withPanelist: id }),
     /** Two people who sat down in each other's seat, and answered the ballot that lay there. */
-    z.strictObject({ kind: z.literal('people-swapped'), sitting, one: id, other: id }),
+    z.strictObject({ kind: z.literal('people-swapped'), sitting, panelist: id, withPanelist: id }),
     /** Where `code` was to be eaten, what was portioned under `instead` was. */
     z.strictObject({ kind: z.literal('wrong-plate'), sitting, panelist: id, code, instead: code }),
     /** Another portion, of the piece that is named or of the same one, in the place of one that was spoilt. */
     z.strictObject({
       ...{ kind: z.literal('replaced'), sitting, panelist: id, code },
       /** Null for the same piece, and wherever the key is sealed and the reader also knows the kitchen's list. */
-      piece: tag.nullable(),
+      piece: tag.nullable().default(null),
       because: text,
     }),
     /** Never eaten. */

@@ -32,7 +32,7 @@ describe('plates that went astray', () => {
   it('are counted as what they were, wherever their codes stand', () => {
     const swap: Body = {
       ...{ kind: 'swapped', sitting: 1 },
-      ...{ one: { panelist: one, code: a }, other: { panelist: other, code: x } },
+      ...{ panelist: one, code: a, withPanelist: other, withCode: x },
     };
     const after = eaten(repaired(ranking, swap));
     const [mine, yours] = [plateOf(plan, one, a), plateOf(plan, other, x)];
@@ -45,7 +45,7 @@ describe('plates that went astray', () => {
   });
 
   it('of two whole trays go plate by plate', () => {
-    const after = eaten(repaired(ranking, { kind: 'trays-swapped', sitting: 1, one, other }));
+    const after = eaten(repaired(ranking, { kind: 'trays-swapped', sitting: 1, panelist: one, withPanelist: other }));
     const tags = (of: readonly ServedPortion[], ballot: string) =>
       of.filter((portion) => portion.ballot === ballot).map(({ tag }) => tag);
     expect(tags(after, one)).toEqual(tags(plan, other));
@@ -87,7 +87,7 @@ describe('plates that went astray', () => {
   });
 
   it('of people in each other’s place are theirs who sat there, with the ballot that lay there', () => {
-    const bundle = repaired(ranking, { kind: 'people-swapped', sitting: 1, one, other });
+    const bundle = repaired(ranking, { kind: 'people-swapped', sitting: 1, panelist: one, withPanelist: other });
     expect(plateOf(eaten(bundle), one, a).panelist).toBe(other);
     const sets = heardSets(bundle, bundle.key!).sets;
     const before = heardSets(ranking, ranking.key!).sets;
@@ -130,7 +130,7 @@ describe('answers about what was eaten', () => {
   it('move with two plates that were exchanged at one seat', () => {
     expect(rankSums(ranking)).toEqual(sums(ranking, everyone));
     const swapped = repaired(ranking, {
-      ...{ kind: 'swapped', sitting: 1, one: { panelist: one, code: a }, other: { panelist: one, code: b } },
+      ...{ kind: 'swapped', sitting: 1, panelist: one, code: a, withPanelist: one, withCode: b },
     });
     const after = rankSums(swapped);
     expect(after).toEqual(sums(swapped, everyone));
@@ -201,7 +201,7 @@ describe('answers about what was eaten', () => {
       })),
     });
     const swap: Body = {
-      ...{ kind: 'swapped', sitting: 1, one: { panelist: 'p0', code: odd }, other: { panelist: 'p0', code: alike } },
+      ...{ kind: 'swapped', sitting: 1, panelist: 'p0', code: odd, withPanelist: 'p0', withCode: alike },
     };
     expect([right(answering(odd)), right(answering(alike))]).toEqual([true, false]);
     expect([right(repaired(answering(odd), swap)), right(repaired(answering(alike), swap))]).toEqual([false, true]);
@@ -239,13 +239,21 @@ describe('any repairs, one after the other', () => {
     .map(([panelist, at]) => ({ panelist, code: codesOf(panelist)[at] }));
   const sitting = 1;
   const body: fc.Arbitrary<Body> = fc.oneof(
-    fc.tuple(plate, plate).map(([first, second]): Body => ({ kind: 'swapped', sitting, one: first, other: second })),
+    fc
+      .tuple(plate, plate)
+      .map(([first, { panelist: withPanelist, code: withCode }]): Body => ({
+        kind: 'swapped',
+        sitting,
+        ...first,
+        withPanelist,
+        withCode,
+      })),
     fc
       .tuple(fc.constantFrom(...panelists), fc.constantFrom(...panelists))
-      .map(([first, second]): Body => ({ kind: 'trays-swapped', sitting, one: first, other: second })),
+      .map(([panelist, withPanelist]): Body => ({ kind: 'trays-swapped', sitting, panelist, withPanelist })),
     fc
       .tuple(fc.constantFrom(...panelists), fc.constantFrom(...panelists))
-      .map(([first, second]): Body => ({ kind: 'people-swapped', sitting, one: first, other: second })),
+      .map(([panelist, withPanelist]): Body => ({ kind: 'people-swapped', sitting, panelist, withPanelist })),
     fc.tuple(plate, plate).map(([own, { code: instead }]): Body => ({ kind: 'wrong-plate', sitting, ...own, instead })),
     plate.map((own): Body => ({ kind: 'missed', sitting, ...own, because: 'spilled' })),
     plate.map((own): Body => ({ kind: 'replaced', sitting, ...own, piece: null, because: 'spilled' })),
@@ -336,7 +344,7 @@ describe('any repairs, one after the other', () => {
     expect(refused({ kind: 'reordered', sitting: 1, panelist: one, codes: [a, b] })).toEqual([
       'Name each plate of the tray once, in the order of eating.',
     ]);
-    expect(refused({ kind: 'trays-swapped', sitting: 1, one, other: one })).toHaveLength(1);
+    expect(refused({ kind: 'trays-swapped', sitting: 1, panelist: one, withPanelist: one })).toHaveLength(1);
   });
 });
 
@@ -353,7 +361,7 @@ describe('trays', () => {
       ),
     );
     expect(day.trays.get('1 p0')).toEqual({
-      taken: { by: 'Tove', at: AT },
+      taken: { entry: 's0', by: 'Tove', at: AT },
       out: { by: 'Tove', at: AT, celsius: 61 },
       again: [{ by: 'Tove', at: AT }],
     });

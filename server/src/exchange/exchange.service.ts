@@ -171,7 +171,11 @@ export class ExchangeService {
       log: LogName,
       own: readonly { id: string; at: string; storedAt: string; by: string; body: object }[],
     ) => own.map(({ id: entryId, ...entry }) => ({ ...{ tastingId: id, log, entryId, byAccount: '' }, ...entry }));
-    const entries = [...rowsOf('caveats', records.caveats), ...rowsOf('kitchen', records.kitchen)];
+    const entries = [
+      ...rowsOf('caveats', records.caveats),
+      ...rowsOf('kitchen', records.kitchen),
+      ...rowsOf('service', records.service),
+    ];
     for (let at = 0; at < entries.length; at += 50) await manager.insert(EntryRow, entries.slice(at, at + 50));
   }
 

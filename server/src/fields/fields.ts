@@ -115,6 +115,16 @@ export function Tags(most: number): PropertyDecorator {
   );
 }
 
+/** A list of blind codes. */
+export function Codes(most: number): PropertyDecorator {
+  return applyDecorators(
+    ApiProperty({ type: [String], maxItems: most }),
+    IsArray({ message: 'This should be a list.' }),
+    ArrayMaxSize(most, { message: `List at most ${most}.` }),
+    Matches(CODE.pattern, { each: true, message: CODE.message }),
+  );
+}
+
 /** A list of objects of one class, each validated. */
 export function ListOf(item: () => new () => object, most: number, least = 0): PropertyDecorator {
   return applyDecorators(

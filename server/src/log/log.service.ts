@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { KitchenEntry } from '@jacana/core/bundle';
+import type { KitchenEntry, ServiceEntry } from '@jacana/core/bundle';
 import type { Entry } from '@jacana/core/log';
 import { In, type EntityManager } from 'typeorm';
 import { EntryRow, type LogName } from '../database/entities';
@@ -55,6 +55,11 @@ export class LogService {
   /** The kitchen log of a tasting, oldest first. */
   async kitchen(manager: EntityManager, tastingId: string): Promise<KitchenEntry[]> {
     return (await this.rows(manager, tastingId, 'kitchen')).map((row) => entryOf<KitchenEntry>(row));
+  }
+
+  /** The service log of a tasting, oldest first. Whole: who reads it sees what the seal lets through. */
+  async service(manager: EntityManager, tastingId: string): Promise<ServiceEntry[]> {
+    return (await this.rows(manager, tastingId, 'service')).map((row) => entryOf<ServiceEntry>(row));
   }
 
   /** Oldest first. */

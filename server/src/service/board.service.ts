@@ -1,8 +1,10 @@
 import { Injectable } from '@nestjs/common';
 import { ledger } from '@jacana/core/caveats';
+import { serviceDay, trayName, type ServiceDay } from '@jacana/core/service';
 import { In } from 'typeorm';
 import { AnswerRow, BallotRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
+import { LogService } from '../log/log.service';
 import { LiveService } from '../live/live.service';
 import { type BoardView, type SeatState, type SeatView, traysNow } from '../seal/views/server';
 import { TastingStore } from '../tastings/tasting.store';
@@ -14,6 +16,7 @@ export class BoardService {
     private readonly transactions: Transactions,
     private readonly store: TastingStore,
     private readonly live: LiveService,
+    private readonly log: LogService,
   ) {
     live.register({
       kind: 'seats',
@@ -40,11 +43,16 @@ export class BoardService {
     const tasted = await this.tastedCounts(id, row.sitting, only);
     const marks = ledger(await this.store.caveats(read, id), null).notBlind;
     const notBlind = new Set(marks.map(({ panelist }) => panelist));
+    const day = serviceDay(await this.log.service(read, id));
     return trays.map((tray) => {
       const { openedAt = null, seenAt = null, handedInAt = null } = ballots.get(tray.panelistId) ?? {};
       const count = handedInAt ? tray.codes.length : (tasted.get(tray.panelistId) ?? 0);
       const state = stateOf({ openedAt, handedInAt, isAllTasted: count >= tray.codes.length });
-      return { ...tray, state, tasted: count, openedAt, seenAt, handedInAt, blind: !notBlind.has(tray.panelistId) };
+      return {
+        ...tray,
+        ...carried(day, { sitting: row.sitting, panelist: tray.panelistId }, tray.flight),
+        ...{ state, tasted: count, openedAt, seenAt, handedInAt, blind: !notBlind.has(tray.panelistId) },
+      };
     });
   }
 
@@ -71,6 +79,18 @@ export class BoardService {
     const rows = await query.getRawMany<{ panelistId: string; count: number }>();
     return new Map(rows.map(({ panelistId, count }) => [panelistId, Number(count)]));
   }
+}
+
+/** Where a tray is, and whether its panelist came. */
+function carried(day: ServiceDay, own: { sitting: number; panelist: string }, flight: number) {
+  const { taken = null, out = null, again = [] } = day.trays.get(trayName(own)) ?? {};
+  const { late, absent, stopped } = day.people.get(trayName(own)) ?? {};
+  const presence = absent ? 'absent' : stopped ? 'stopped' : late ? 'late' : 'expected';
+  return {
+    ...{ tray: out ? 'out' : taken ? 'taken' : 'waiting', trayBy: (out ?? taken)?.by ?? null },
+    ...{ outAt: out?.at ?? null, celsius: out?.celsius ?? null, isTwice: again.length > 0, presence },
+    flight: day.flights.get(trayName(own)) ?? flight,
+  } satisfies Partial<SeatView>;
 }
 
 function stateOf({

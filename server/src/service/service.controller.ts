@@ -5,7 +5,10 @@ import { Answers } from '../fields/fields';
 import { AccessService } from '../seal/access/access.service';
 import { UnsealingService } from '../seal/unsealing/unsealing.service';
 import { BoardView, PortionView } from '../seal/views/server';
+import { StoredEntries } from '../kitchen/caveats.dto';
 import { BoardService } from './board.service';
+import { ServiceEntries, ServiceLogView } from './serviceLog.dto';
+import { ServiceLogService } from './serviceLog.service';
 import { PortioningReason } from './service.dto';
 
 @ApiTags('service')
@@ -15,6 +18,7 @@ export class ServiceController {
     private readonly board: BoardService,
     private readonly access: AccessService,
     private readonly unsealing: UnsealingService,
+    private readonly log: ServiceLogService,
   ) {}
 
   @Get('board')
@@ -23,6 +27,21 @@ export class ServiceController {
   async getBoard(@Param('id') id: string, @SignedIn() me: Me): Promise<BoardView> {
     await this.access.knownTo(me.role, id);
     return this.board.board(id);
+  }
+
+  @Get('service-log')
+  @Allow('coordinator', 'server')
+  @Answers(ServiceLogView)
+  getServiceLog(@Param('id') id: string, @SignedIn() me: Me): Promise<ServiceLogView> {
+    return this.log.read(id, me);
+  }
+
+  /** Adds entries to the service log: sent twice, each is stored once. */
+  @Post('service-log')
+  @Allow('coordinator', 'server')
+  @Answers(StoredEntries)
+  addToServiceLog(@Param('id') id: string, @Body() body: ServiceEntries, @SignedIn() me: Me): Promise<StoredEntries> {
+    return this.log.add(id, body.entries, me);
   }
 
   @Get('portioning')

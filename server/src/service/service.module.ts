@@ -1,7 +1,8 @@
 import { Module } from '@nestjs/common';
 import { SealModule } from '../seal/seal.module';
 import { BoardService } from './board.service';
+import { ServiceLogService } from './serviceLog.service';
 import { ServiceController } from './service.controller';
 
-@Module({ imports: [SealModule], controllers: [ServiceController], providers: [BoardService] })
+@Module({ imports: [SealModule], controllers: [ServiceController], providers: [BoardService, ServiceLogService] })
 export class ServiceModule {}

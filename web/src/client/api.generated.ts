@@ -233,6 +233,18 @@ const injectedRtkApi = api
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/board` }),
         providesTags: ['service'],
       }),
+      getServiceLog: build.query<GetServiceLogApiResponse, GetServiceLogApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/service-log` }),
+        providesTags: ['service'],
+      }),
+      addToServiceLog: build.mutation<AddToServiceLogApiResponse, AddToServiceLogApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/service-log`,
+          method: 'POST',
+          body: queryArg.serviceEntries,
+        }),
+        invalidatesTags: ['service'],
+      }),
       getPortioning: build.query<GetPortioningApiResponse, GetPortioningApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/portioning` }),
         providesTags: ['service'],
@@ -476,6 +488,15 @@ export type ExportReadingsApiArg = {
 export type GetBoardApiResponse = /** status 200  */ BoardView;
 export type GetBoardApiArg = {
   id: string;
+};
+export type GetServiceLogApiResponse = /** status 200  */ ServiceLogView;
+export type GetServiceLogApiArg = {
+  id: string;
+};
+export type AddToServiceLogApiResponse = /** status 200  */ StoredEntries;
+export type AddToServiceLogApiArg = {
+  id: string;
+  serviceEntries: ServiceEntries;
 };
 export type GetPortioningApiResponse = /** status 200  */ PortionView[];
 export type GetPortioningApiArg = {
@@ -1194,6 +1215,8 @@ export type CurveView = {
 export type CurvesView = {
   curves: CurveView[];
 };
+export type TrayPlace = 'waiting' | 'taken' | 'out';
+export type Presence = 'expected' | 'late' | 'absent' | 'stopped';
 export type SeatState = 'away' | 'tasting' | 'ranking' | 'done';
 export type SeatView = {
   panelistId: string;
@@ -1203,6 +1226,12 @@ export type SeatView = {
   codes: string[];
   warmUp: boolean;
   sets: TraySet[];
+  tray: TrayPlace;
+  trayBy: string | null;
+  outAt: string | null;
+  celsius: number | null;
+  isTwice: boolean;
+  presence: Presence;
   state: SeatState;
   tasted: number;
   openedAt: string | null;
@@ -1214,13 +1243,82 @@ export type BoardView = {
   seats: SeatView[];
   asOf: number;
 };
+export type ServiceKind =
+  | 'sliced'
+  | 'taken'
+  | 'out'
+  | 'swapped'
+  | 'trays-swapped'
+  | 'people-swapped'
+  | 'wrong-plate'
+  | 'replaced'
+  | 'missed'
+  | 'extra'
+  | 'reordered'
+  | 'late'
+  | 'absent'
+  | 'stopped'
+  | 'moved'
+  | 'postponed'
+  | 'noted'
+  | 'undone';
+export type ServiceEntryView = {
+  id: string;
+  at: string;
+  kind: ServiceKind;
+  sitting?: number;
+  flight?: number;
+  panelist?: string;
+  panelists?: string[];
+  code?: string;
+  withPanelist?: string;
+  withCode?: string;
+  instead?: string;
+  piece?: string;
+  codes?: string[];
+  celsius?: number;
+  because?: string;
+  text?: string;
+  to?: string;
+  of?: string;
+  storedAt: string;
+  by: string;
+};
+export type ServiceLogView = {
+  entries: ServiceEntryView[];
+};
+export type ServiceEntryInput = {
+  id: string;
+  at: string;
+  kind: ServiceKind;
+  sitting?: number;
+  flight?: number;
+  panelist?: string;
+  panelists?: string[];
+  code?: string;
+  withPanelist?: string;
+  withCode?: string;
+  instead?: string;
+  piece?: string;
+  codes?: string[];
+  celsius?: number;
+  because?: string;
+  text?: string;
+  to?: string;
+  of?: string;
+};
+export type ServiceEntries = {
+  entries: ServiceEntryInput[];
+};
 export type PortionView = {
   sitting: number;
+  flight: number;
   tag: string;
   zone: string;
   code: string;
   /** Seats that get a portion of this piece */
   seats: number[];
+  isAgain: boolean;
 };
 export type PortioningReason = {
   reason: string;
@@ -1433,6 +1531,8 @@ export const {
   useGetCurvesQuery,
   useExportReadingsQuery,
   useGetBoardQuery,
+  useGetServiceLogQuery,
+  useAddToServiceLogMutation,
   useGetPortioningQuery,
   useOpenPortioningMutation,
   useOpenBallotMutation,

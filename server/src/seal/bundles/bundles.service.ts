@@ -6,6 +6,7 @@ import { LogService } from '../../log/log.service';
 import { answersByBallot, ballotName } from '../../tastings/answers';
 import { type StoredTasting, TastingStore, tastingOf } from '../../tastings/tasting.store';
 import { KeysService, planOf } from '../keys/keys.service';
+import { withoutPieces } from '../views/server';
 
 /** The tasting as one document; the key is in it only when the tasting is unsealed. */
 @Injectable()
@@ -19,6 +20,7 @@ export class BundlesService {
   async bundle(manager: EntityManager, id: string): Promise<TastingBundle> {
     const stored = await this.store.get(manager, id);
     const { row, plan, caveats } = stored;
+    const service = await this.log.service(manager, id);
     const bundle: TastingBundle = {
       format: 'jacana-tasting',
       version: 3,
@@ -29,7 +31,10 @@ export class BundlesService {
       key: row.unsealedAt ? await this.keys.get(manager, id) : null,
       seal: { closedAt: row.closedAt, unsealedAt: row.unsealedAt, unsealedBy: row.unsealedBy },
       ballots: await this.ballots(manager, stored),
-      records: { caveats, kitchen: await this.log.kitchen(manager, id), service: [], amendments: [] },
+      records: {
+        ...{ caveats, kitchen: await this.log.kitchen(manager, id), amendments: [] },
+        service: row.unsealedAt ? service : withoutPieces(service),
+      },
       readings: [],
       photos: [],
       digest: null,

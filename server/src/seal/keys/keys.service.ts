@@ -9,9 +9,11 @@ import {
   type TastingBundle,
 } from '@jacana/core/bundle';
 import type { LockedPlan } from '@jacana/core/design';
+import { kitchenState, piecesNow } from '@jacana/core/kitchen';
 import { flightsOfPieces } from '@jacana/core/served';
 import type { EntityManager } from 'typeorm';
 import { PlanRow } from '../../database/entities';
+import { LogService } from '../../log/log.service';
 import { WorkersService } from '../../jobs/workers.service';
 import { type StoredTasting, tastingOf } from '../../tastings/tasting.store';
 import { KeyRow } from './key.row';
@@ -26,7 +28,10 @@ export interface Verification {
 /** Where keys are drawn, put away and taken out. Nothing outside the seal gets at it. */
 @Injectable()
 export class KeysService {
-  constructor(private readonly workers: WorkersService) {}
+  constructor(
+    private readonly workers: WorkersService,
+    private readonly log: LogService,
+  ) {}
 
   /** Draws seed and salt, and with them plan and key. */
   draw(tasting: Tasting): Promise<LockedPlan> {
@@ -69,7 +74,18 @@ export class KeysService {
     const { row, plan } = stored;
     if (!plan) return new Map();
     const key = await this.get(manager, row.id);
-    return flightsOfPieces({ tasting: tastingOf(stored), plan, pieces: plan.pieces, key, kitchen });
+    const service = await this.log.service(manager, row.id);
+    return flightsOfPieces({ tasting: tastingOf(stored), plan, pieces: plan.pieces, key, kitchen, service });
+  }
+
+  /** Pieces that another portion for a code may be cut from: those of its method that may be eaten. */
+  async sparesOf(manager: EntityManager, { row, plan }: StoredTasting, code: string): Promise<string[]> {
+    const { codes } = await this.get(manager, row.id);
+    const state = kitchenState(await this.log.kitchen(manager, row.id));
+    return piecesNow(plan?.pieces ?? [], state)
+      .filter(({ method, standing }) => method === codes[code] && standing === 'stands')
+      .map(({ tag }) => tag)
+      .sort();
   }
 
   async verify(manager: EntityManager, stored: StoredTasting & { plan: PlanRow }): Promise<Verification> {

@@ -74,6 +74,7 @@ export class UnsealingService {
       );
     }
     const { read } = this.transactions;
-    return portions(stored, await this.keys.get(read, id), await this.log.kitchen(read, id));
+    const [kitchen, log] = [await this.log.kitchen(read, id), await this.log.service(read, id)];
+    return portions(stored, await this.keys.get(read, id), { kitchen, log });
   }
 }

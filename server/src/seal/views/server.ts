@@ -1,8 +1,16 @@
 import { ApiProperty } from '@nestjs/swagger';
-import { MOST_PANELISTS, MOST_SETS, type Key, type KitchenEntry, type Serving } from '@jacana/core/bundle';
-import { flightOf, servedPortions } from '@jacana/core/served';
+import {
+  MOST_PANELISTS,
+  MOST_SETS,
+  type Key,
+  type KitchenEntry,
+  type ServiceEntry,
+  type Serving,
+} from '@jacana/core/bundle';
+import { flightOf, servedPortions, type ServedPortion } from '@jacana/core/served';
+import { plateName, repairsOf } from '@jacana/core/service';
 import { Choice, ListOf, Said, SaidTexts } from '../../fields/fields';
-import type { PlanRow } from '../../database/entities';
+import type { PlanRow, Role } from '../../database/entities';
 import { type StoredTasting, tastingOf } from '../../tastings/tasting.store';
 
 /**
@@ -40,18 +48,36 @@ export class SittingTrayView extends TrayView {
 /** For whoever portions: what is cut from which piece for whom. */
 export class PortionView {
   @Said('integer') sitting: number;
+  /** Cut for this flight. */
+  @Said('integer') flight: number;
   @Said('string') tag: string;
   /** The part of the piece; empty where pieces are judged as one, and for a warm-up, which may come from any. */
   @Said('string') zone: string;
   @Said('string') code: string;
   @ApiProperty({ type: [Number], description: 'Seats that get a portion of this piece' }) seats: number[];
+  /** Cut once more, for a portion that was spoilt or asked for again. */
+  @Said('boolean') isAgain: boolean;
 }
 
 export const SEAT_STATES = ['away', 'tasting', 'ranking', 'done'] as const;
 export type SeatState = (typeof SEAT_STATES)[number];
 
+/** Where a tray is. */
+export const TRAY_STATES = ['waiting', 'taken', 'out'] as const;
+/** Whether somebody came. */
+export const PRESENCES = ['expected', 'late', 'absent', 'stopped'] as const;
+
 /** For the live board: how far a seat has come. There is no field for an answer. */
 export class SeatView extends TrayView {
+  @Choice(TRAY_STATES, 'TrayPlace') tray: (typeof TRAY_STATES)[number];
+  /** Who has it in hand, or put it down. */
+  @Said('string', true) trayBy: string | null;
+  /** When it was put down, and how warm it was. */
+  @Said('string', true) outAt: string | null;
+  @Said('number', true) celsius: number | null;
+  /** Whether another person says that they put it down too. */
+  @Said('boolean') isTwice: boolean;
+  @Choice(PRESENCES, 'Presence') presence: (typeof PRESENCES)[number];
   @Choice(SEAT_STATES, 'SeatState') state: SeatState;
   /** How many samples are finished. */
   @Said('integer') tasted: number;
@@ -66,6 +92,8 @@ export class BoardView {
   /** Number of the last event that this board includes; live updates follow from it. */
   @Said('integer') asOf: number;
 }
+
+type Cut = Pick<ServedPortion, 'sitting' | 'flight' | 'tag' | 'zone' | 'code' | 'seat'>;
 
 /** What trays are made of. */
 export type Planned = Pick<StoredTasting, 'row' | 'panelists' | 'plan'>;
@@ -100,21 +128,42 @@ export function allTrays({ row, plan, panelists }: Planned): SittingTrayView[] {
   });
 }
 
+/** A service log that says no piece beside a code: with the kitchen's list the two are the key. */
+export const withoutPieces = (log: readonly ServiceEntry[]): ServiceEntry[] =>
+  log.map((entry) => (entry.body.kind === 'replaced' ? { ...entry, body: { ...entry.body, piece: null } } : entry));
+
+/** The service log as a role may read it: servers, who portion, see pieces; coordinators once the key is open. */
+export const serviceLogFor = (
+  { role, isUnsealed }: { role: Role; isUnsealed: boolean },
+  log: readonly ServiceEntry[],
+): ServiceEntry[] => (role === 'server' || isUnsealed ? [...log] : withoutPieces(log));
+
+/** What of the service log whoever cuts goes by: who comes, with which flight, and what is out already. */
+const CUT_BY: ReadonlySet<ServiceEntry['body']['kind']> = new Set(['out', 'late', 'absent', 'moved', 'undone']);
+
 /** Pieces by sitting, tag and zone, with each code they go under and the seats that are fed. Tags are random, so their order says nothing. */
 export function portions(
   stored: StoredTasting & { plan: PlanRow },
   key: Key,
-  kitchen: readonly KitchenEntry[],
+  { kitchen, log }: { kitchen: readonly KitchenEntry[]; log: readonly ServiceEntry[] },
 ): PortionView[] {
+  const { plan } = stored;
   const tasting = tastingOf({ ...stored, methods: [] });
-  const served = servedPortions({ tasting, plan: stored.plan, pieces: stored.plan.pieces, key, kitchen });
+  const service = log.filter(({ body }) => CUT_BY.has(body.kind));
+  const served = servedPortions({ tasting, plan, pieces: plan.pieces, key, kitchen, service });
   const views = new Map<string, PortionView>();
-  for (const { sitting, tag, zone, code, seat } of served) {
+  const add = ({ sitting, flight, tag, zone, code, seat }: Cut, isAgain: boolean): void => {
     const name = nameOf(tasting.zones, zone);
-    const id = `${sitting} ${tag} ${name} ${code}`;
-    const view = views.get(id) ?? { sitting, tag, zone: name, code, seats: [] };
+    const id = `${sitting} ${flight} ${tag} ${name} ${code} ${isAgain ? 1 : 0}`;
+    const view = views.get(id) ?? { ...{ sitting, flight, tag, zone: name, code }, seats: [], isAgain };
     view.seats.push(seat);
     views.set(id, view);
+  };
+  for (const portion of served) if (!portion.absent) add(portion, false);
+  for (const { body } of repairsOf(log)) {
+    const portion = 'code' in body ? served.find((one) => plateName(one) === plateName({ ...body })) : undefined;
+    if (!portion || (body.kind !== 'replaced' && body.kind !== 'extra')) continue;
+    add({ ...portion, tag: (body.kind === 'replaced' && body.piece) || portion.tag }, true);
   }
   return [...views.entries()]
     .sort(([a], [b]) => (a < b ? -1 : 1))
