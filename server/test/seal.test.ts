@@ -45,6 +45,7 @@ const ACCESS: Record<string, Who[]> = {
   'get /api/tastings/{id}/run-sheet/anew': ['coordinator', 'kitchen'],
   'get /api/tastings/{id}/service-log': ['coordinator', 'server'],
   'post /api/tastings/{id}/service-log': ['coordinator', 'server'],
+  'get /api/tastings/{id}/spares': ['server'],
   'get /api/house': ['coordinator', 'kitchen'],
   'put /api/house/range': ['coordinator', 'kitchen'],
   'put /api/house/locale': ['coordinator', 'kitchen'],

@@ -95,6 +95,10 @@ describe('which piece another portion is cut from', () => {
       piece: (await portionsOf(id)).find((one) => one.code === codes[1])!.tag,
     }).expect(400);
     const [spare] = (refusal.body.problems[0].message as string).match(/[A-Z]\d(?=\.$|,|$)/g)!;
+    const { pieces } = (await server.get(`/api/tastings/${id}/spares?code=${code}`).expect(200)).body;
+    expect([pieces.length, pieces.includes(spare), pieces.includes(tag)]).toEqual([2, true, true]);
+    await server.get(`/api/tastings/${id}/spares?code=x`).expect(400);
+    await coordinator.get(`/api/tastings/${id}/spares?code=${code}`).expect(403);
     await send(server, id, { kind: 'replaced', panelist, code, because: 'dropped', piece: spare }).expect(200);
     expect((await portionsOf(id)).filter(({ isAgain }) => isAgain)).toMatchObject([{ tag: spare, code, seats: [1] }]);
 

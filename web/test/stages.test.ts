@@ -9,6 +9,7 @@ const card = (status: Status): TastingCard => ({
   lockedAt: null,
   closedAt: null,
   unsealedAt: null,
+  test: 'ranking',
   methods: 3,
   pieces: 6,
   panelists: 12,

@@ -1,6 +1,6 @@
 import type { Piece, ServiceEntry } from '../tasting';
 import { plateName, repairsOf, serviceDay, trayName, type Repair, type ServiceDay } from '../service';
-import type { ServedPortion } from './served';
+import type { ServedPortion } from './portion';
 
 /** What lay on a plate. */
 type Content = Pick<ServedPortion, 'method' | 'tag' | 'block' | 'lot' | 'zone'>;

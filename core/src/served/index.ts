@@ -1,10 +1,3 @@
+export type { PlannedPortion, ServedPortion } from './portion';
 export { rawNumbers } from './rawPieces';
-export {
-  flightOf,
-  flightsOfPieces,
-  plannedPortions,
-  servedOf,
-  servedPortions,
-  type PlannedPortion,
-  type ServedPortion,
-} from './served';
+export { flightOf, flightsOfPieces, plannedPortions, servedOf, servedPortions } from './served';

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { ledger } from '@jacana/core/caveats';
-import { serviceDay, trayName, type ServiceDay } from '@jacana/core/service';
+import { serviceDay, trayName, type PersonState, type ServiceDay, type TrayState } from '@jacana/core/service';
 import { In } from 'typeorm';
 import { AnswerRow, BallotRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
@@ -81,16 +81,24 @@ export class BoardService {
   }
 }
 
+const NO_TRAY: TrayState = { taken: null, out: null, again: [] };
+
 /** Where a tray is, and whether its panelist came. */
 function carried(day: ServiceDay, own: { sitting: number; panelist: string }, flight: number) {
-  const { taken = null, out = null, again = [] } = day.trays.get(trayName(own)) ?? {};
-  const { late, absent, stopped } = day.people.get(trayName(own)) ?? {};
-  const presence = absent ? 'absent' : stopped ? 'stopped' : late ? 'late' : 'expected';
+  const { taken, out, again } = day.trays.get(trayName(own)) ?? NO_TRAY;
+  const by = out ?? taken;
   return {
-    ...{ tray: out ? 'out' : taken ? 'taken' : 'waiting', trayBy: (out ?? taken)?.by ?? null },
-    ...{ outAt: out?.at ?? null, celsius: out?.celsius ?? null, isTwice: again.length > 0, presence },
+    ...{ tray: out ? 'out' : taken ? 'taken' : 'waiting', trayBy: by && by.by },
+    ...{ outAt: out && out.at, celsius: out && out.celsius, isTwice: again.length > 0 },
+    presence: presenceOf(day.people.get(trayName(own))),
     flight: day.flights.get(trayName(own)) ?? flight,
   } satisfies Partial<SeatView>;
+}
+
+function presenceOf(person: PersonState | undefined): SeatView['presence'] {
+  if (person?.absent) return 'absent';
+  if (person?.stopped) return 'stopped';
+  return person?.late ? 'late' : 'expected';
 }
 
 function stateOf({

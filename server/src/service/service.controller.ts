@@ -1,5 +1,5 @@
-import { Body, Controller, Get, Param, Post } from '@nestjs/common';
-import { ApiTags } from '@nestjs/swagger';
+import { Body, Controller, Get, Param, Post, Query } from '@nestjs/common';
+import { ApiQuery, ApiTags } from '@nestjs/swagger';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
 import { Answers } from '../fields/fields';
 import { AccessService } from '../seal/access/access.service';
@@ -9,7 +9,7 @@ import { StoredEntries } from '../kitchen/caveats.dto';
 import { BoardService } from './board.service';
 import { ServiceEntries, ServiceLogView } from './serviceLog.dto';
 import { ServiceLogService } from './serviceLog.service';
-import { PortioningReason } from './service.dto';
+import { PortioningReason, SparesOf, SparesView } from './service.dto';
 
 @ApiTags('service')
 @Controller('api/tastings/:id')
@@ -42,6 +42,15 @@ export class ServiceController {
   @Answers(StoredEntries)
   addToServiceLog(@Param('id') id: string, @Body() body: ServiceEntries, @SignedIn() me: Me): Promise<StoredEntries> {
     return this.log.add(id, body.entries, me);
+  }
+
+  /** Pieces that another portion for a code may be cut from: for whoever portions, who has them before them. */
+  @Get('spares')
+  @Allow('server')
+  @ApiQuery({ name: 'code', type: String })
+  @Answers(SparesView)
+  getSpares(@Param('id') id: string, @Query() { code }: SparesOf, @SignedIn() me: Me): Promise<SparesView> {
+    return this.log.spares(id, code, me);
   }
 
   @Get('portioning')

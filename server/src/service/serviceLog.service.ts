@@ -38,6 +38,13 @@ export class ServiceLogService {
     return { entries: shown.map(({ body, ...entry }) => ({ ...entry, ...body })) };
   }
 
+  async spares(id: string, code: string, me: Me): Promise<{ pieces: string[] }> {
+    await this.access.knownTo(me.role, id);
+    const { read } = this.transactions;
+    const stored = await this.store.getLocked(read, id);
+    return { pieces: await this.keys.sparesOf(read, stored, code) };
+  }
+
   async add(id: string, inputs: readonly ServiceEntryInput[], me: Me): Promise<StoredEntries> {
     await this.access.knownTo(me.role, id);
     const entries = readEntries<Body>(inputs, serviceEntrySchema, me.name);

@@ -1,3 +1,4 @@
+import { TESTS, type Test } from '@jacana/core/bundle';
 import { Choice, Said } from '../fields/fields';
 
 export const STATUSES = ['draft', 'locked', 'tasting', 'closed', 'unsealed'] as const;
@@ -13,6 +14,8 @@ export class TastingCard {
   @Said('string', true) lockedAt: string | null;
   @Said('string', true) closedAt: string | null;
   @Said('string', true) unsealedAt: string | null;
+  /** What is asked, which a ballot shows anyway. */
+  @Choice(TESTS, 'Test') test: Test;
   @Said('integer') methods: number;
   @Said('integer') pieces: number;
   @Said('integer') panelists: number;

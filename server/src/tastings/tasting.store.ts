@@ -211,6 +211,7 @@ export function cardOf(counted: CountedTasting): TastingCard {
     sittings: row.design.service.sittings,
     opened,
     handedIn,
+    test: row.design.test,
     caveats: caveats + row.design.bundled.length,
   };
 }

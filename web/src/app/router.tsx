@@ -51,6 +51,10 @@ export const router = createBrowserRouter([
             lazy: () => import('../stages/serve/ServePage').then(({ ServePage }) => ({ Component: ServePage })),
           },
           {
+            path: 'serve/carry',
+            lazy: () => import('../stages/serve/carry/CarryPage').then(({ CarryPage }) => ({ Component: CarryPage })),
+          },
+          {
             path: 'taste',
             lazy: () => import('../stages/taste/TastePage').then(({ TastePage }) => ({ Component: TastePage })),
           },

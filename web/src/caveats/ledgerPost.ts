@@ -2,33 +2,20 @@ import { nanoid } from 'nanoid';
 import { useSyncExternalStore } from 'react';
 import { api } from '../client/api';
 import type { CaveatEntryInput, LedgerView } from '../client/api.generated';
-import { Outbox } from '../post/outbox';
-import { noticeShown } from '../store/notices';
-import { store } from '../store/store';
+import { boxesOf } from '../post/boxes';
 
 /** What is written into the ledger, before it has an id and a time. */
 export type Said = Omit<CaveatEntryInput, 'id' | 'at'>;
 
-const boxes = new Map<string, Outbox<CaveatEntryInput>>();
-
-/** The one outbox of a tasting's ledger, whichever page writes into it. */
-function boxOf(id: string): Outbox<CaveatEntryInput> {
-  const known = boxes.get(id);
-  if (known) return known;
-  const types = ['card', 'caveats', 'board', 'findings', 'seal'] as const;
-  const box = new Outbox<CaveatEntryInput>({
-    address: `/api/tastings/${id}/caveats`,
-    place: `jacana.caveats.1.${id}`,
-    stored: () => store.dispatch(api.util.invalidateTags(types.map((type) => ({ type, id })))),
-    refused: (entry, message) => {
-      const { text, because } = entry as CaveatEntryInput;
-      const what = text ?? because;
-      store.dispatch(noticeShown({ text: `Not noted${what ? `: "${what}"` : ''}. ${message}` }));
-    },
-  });
-  boxes.set(id, box);
-  return box;
-}
+const boxOf = boxesOf<CaveatEntryInput>({
+  address: 'caveats',
+  place: 'jacana.caveats.1',
+  stale: ['card', 'caveats', 'board', 'findings', 'seal'],
+  refusedText: ({ text, because }) => {
+    const what = text ?? because;
+    return `Not noted${what ? `: "${what}"` : ''}.`;
+  },
+});
 
 export interface Ledger {
   ledger: LedgerView | undefined;

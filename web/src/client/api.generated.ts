@@ -245,6 +245,15 @@ const injectedRtkApi = api
         }),
         invalidatesTags: ['service'],
       }),
+      getSpares: build.query<GetSparesApiResponse, GetSparesApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/spares`,
+          params: {
+            code: queryArg.code,
+          },
+        }),
+        providesTags: ['service'],
+      }),
       getPortioning: build.query<GetPortioningApiResponse, GetPortioningApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/portioning` }),
         providesTags: ['service'],
@@ -498,6 +507,11 @@ export type AddToServiceLogApiArg = {
   id: string;
   serviceEntries: ServiceEntries;
 };
+export type GetSparesApiResponse = /** status 200  */ SparesView;
+export type GetSparesApiArg = {
+  id: string;
+  code: string;
+};
 export type GetPortioningApiResponse = /** status 200  */ PortionView[];
 export type GetPortioningApiArg = {
   id: string;
@@ -604,6 +618,21 @@ export type SealView = {
   log: SealEvent[];
 };
 export type Status = 'draft' | 'locked' | 'tasting' | 'closed' | 'unsealed';
+export type Test =
+  | 'ranking'
+  | 'liking'
+  | 'non-inferiority'
+  | 'equivalence'
+  | 'profile'
+  | 'triangle'
+  | 'duo-trio'
+  | '2-afc'
+  | '3-afc'
+  | 'tetrad'
+  | 'a-not-a'
+  | 'same-different'
+  | 'best-worst'
+  | 'paired-preference';
 export type TastingCard = {
   id: string;
   title: string;
@@ -612,6 +641,7 @@ export type TastingCard = {
   lockedAt: string | null;
   closedAt: string | null;
   unsealedAt: string | null;
+  test: Test;
   methods: number;
   pieces: number;
   panelists: number;
@@ -629,21 +659,6 @@ export type DecisionInput = {
   marginWords: string;
   mostTellers: number;
 };
-export type Test =
-  | 'ranking'
-  | 'liking'
-  | 'non-inferiority'
-  | 'equivalence'
-  | 'profile'
-  | 'triangle'
-  | 'duo-trio'
-  | '2-afc'
-  | '3-afc'
-  | 'tetrad'
-  | 'a-not-a'
-  | 'same-different'
-  | 'best-worst'
-  | 'paired-preference';
 export type Product =
   | 'fish'
   | 'red-meat'
@@ -867,6 +882,7 @@ export type TastingView = {
   lockedAt: string | null;
   closedAt: string | null;
   unsealedAt: string | null;
+  test: Test;
   methods: number;
   pieces: number;
   panelists: number;
@@ -1310,6 +1326,9 @@ export type ServiceEntryInput = {
 export type ServiceEntries = {
   entries: ServiceEntryInput[];
 };
+export type SparesView = {
+  pieces: string[];
+};
 export type PortionView = {
   sitting: number;
   flight: number;
@@ -1533,6 +1552,7 @@ export const {
   useGetBoardQuery,
   useGetServiceLogQuery,
   useAddToServiceLogMutation,
+  useGetSparesQuery,
   useGetPortioningQuery,
   useOpenPortioningMutation,
   useOpenBallotMutation,

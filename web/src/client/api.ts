@@ -11,6 +11,7 @@ const TAGS = [
   'range',
   'house',
   'kitchenLog',
+  'serviceLog',
   'caveats',
   'readings',
   'board',
@@ -63,6 +64,8 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     importReadings: { invalidatesTags: of('readings') },
     getLedger: { providesTags: of('caveats') },
     getBoard: { providesTags: of('board') },
+    getServiceLog: { providesTags: of('serviceLog') },
+    addToServiceLog: { invalidatesTags: of('serviceLog', 'board', 'plan', 'seal', 'findings') },
     getPortioning: { providesTags: of('plan') },
     getFindings: { providesTags: of('findings') },
     saveDraft: {

@@ -5,15 +5,24 @@ import { useForm } from 'react-hook-form';
 import { useLedger } from '../../caveats/ledgerPost';
 import { api } from '../../client/api';
 import type { SeatView } from '../../client/api.generated';
+import { RepairForm } from '../../service/repairs/RepairForm';
+import type { Service } from '../../service/useService';
 import { useInTasting } from '../../shell/session';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { Modal } from '../../ui/Modal';
 import { Mark } from '../../ui/Notice';
 
-/** One seat: its ballot's address, and whether this person is blind. */
-export function SeatDialog({ seat, onClose }: { seat: SeatView | undefined; onClose: () => void }) {
-  const { card } = useInTasting();
+interface SeatDialogProps {
+  seat: SeatView | undefined;
+  seats: readonly SeatView[];
+  service: Service;
+  onClose: () => void;
+}
+
+/** One seat: its ballot's address, what went otherwise than planned, and whether this person is blind. */
+export function SeatDialog({ seat, seats, service, onClose }: SeatDialogProps) {
+  const { card, me } = useInTasting();
   return (
     <Modal
       title={seat ? `Seat ${seat.seat}: ${seat.name}` : 'Seat'}
@@ -22,8 +31,21 @@ export function SeatDialog({ seat, onClose }: { seat: SeatView | undefined; onCl
     >
       {seat && (
         <div className="space-y-6">
-          {!card.closedAt && seat.state !== 'done' && <OwnLink id={card.id} panelistId={seat.panelistId} />}
-          <BlindMark key={seat.panelistId} id={card.id} seat={seat} />
+          {me.role === 'coordinator' && !card.closedAt && seat.state !== 'done' && (
+            <OwnLink id={card.id} panelistId={seat.panelistId} />
+          )}
+          {me.role === 'coordinator' && <BlindMark key={seat.panelistId} id={card.id} seat={seat} />}
+          <section>
+            <h3 className="mb-2 font-bold">What went otherwise than planned?</h3>
+            <RepairForm
+              key={seat.panelistId}
+              {...{ seat, seats }}
+              onDone={(happened) => {
+                service.write(happened);
+                onClose();
+              }}
+            />
+          </section>
         </div>
       )}
     </Modal>

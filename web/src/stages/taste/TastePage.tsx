@@ -9,6 +9,9 @@ import { Waiting } from '../../shell/Waiting';
 import { Pad, type PadState } from '../../ui/Pad';
 import { StageLayout } from '../../ui/StageLayout';
 import { useNow } from '../../ui/useNow';
+import { RepairTrace } from '../../service/repairs/RepairTrace';
+import { trayText } from '../../service/trayText';
+import { useService } from '../../service/useService';
 import { CloseCard } from './CloseCard';
 import { LinksCard } from './LinksCard';
 import { SeatDialog } from './SeatDialog';
@@ -20,6 +23,7 @@ export function TastePage() {
   const isLocked = card.lockedAt !== null;
   const query = api.useGetBoardQuery({ id: card.id }, { skip: !isLocked });
   const { data: board } = query;
+  const service = useService(card.id);
   const [chosen, setChosen] = useState<string | null>(null);
   if (!isLocked) {
     return (
@@ -39,7 +43,7 @@ export function TastePage() {
           {isCoordinator && <CloseCard card={card} />}
           {isCoordinator && <LinksCard />}
           <ToCome>
-            <p>Rinse timer, next trays, and paper ballots typed in twice.</p>
+            <p>Rinse timer, and paper ballots typed in twice.</p>
           </ToCome>
         </>
       }
@@ -47,23 +51,31 @@ export function TastePage() {
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(10.6rem,1fr))] gap-2.5">
         {board.seats.map((seat) => (
           <li key={seat.panelistId}>
-            <SeatCard seat={seat} onChoose={isCoordinator ? () => setChosen(seat.panelistId) : undefined} />
+            <SeatCard seat={seat} onChoose={() => setChosen(seat.panelistId)} />
           </li>
         ))}
       </ul>
       <p className="text-sm text-quiet">
         Filled: finished. Ringed: on the plate now. Dashed: still to come.
-        {isCoordinator && ' Choose a seat for its link, or to note that someone is not blind.'}
+        {isCoordinator
+          ? ' Choose a seat for its link, a repair, or to note that someone is not blind.'
+          : ' Choose a seat to say what went otherwise than planned.'}
       </p>
-      <SeatDialog seat={board.seats.find((seat) => seat.panelistId === chosen)} onClose={() => setChosen(null)} />
+      <RepairTrace service={service} seats={board.seats} />
+      <SeatDialog
+        seat={board.seats.find((seat) => seat.panelistId === chosen)}
+        {...{ seats: board.seats, service }}
+        onClose={() => setChosen(null)}
+      />
     </StageLayout>
   );
 }
 
-function SeatCard({ seat, onChoose }: { seat: SeatView; onChoose?: () => void }) {
+function SeatCard({ seat, onChoose }: { seat: SeatView; onChoose: () => void }) {
   const now = useNow(1000);
   const isSlow = slowSeats([seat], now).length > 0;
   const state = { away: 'away', tasting: clock(seat.seenAt, now), ranking: 'ranking', done: 'done' }[seat.state];
+  const carried = trayText(seat);
   const inside = (
     <>
       <span className="mb-1.5 flex items-baseline justify-between gap-2">
@@ -77,11 +89,11 @@ function SeatCard({ seat, onChoose }: { seat: SeatView; onChoose?: () => void })
           <Pad key={code} label={code} size={36} state={padState(seat, at)} />
         ))}
       </span>
+      {carried && <span className="block text-sm text-quiet">{carried}</span>}
       {!seat.blind && <span className="text-sm font-bold text-chestnut">not blind</span>}
     </>
   );
   const shape = `block h-full w-full rounded-card border bg-paper px-3 py-2.5 text-left ${isSlow ? 'border-look ring-2 ring-look' : 'border-line'}`;
-  if (!onChoose) return <div className={shape}>{inside}</div>;
   return (
     <button
       type="button"

@@ -1,4 +1,5 @@
 import { useEffect } from 'react';
+import { useAwake } from '../../../ui/useAwake';
 
 /** Keeps the screen on, and calls once when something new is due: by a short tone, and by a buzz where there is one. */
 export function useReminder(due: string | null): void {
@@ -7,21 +8,7 @@ export function useReminder(due: string | null): void {
     if ('vibrate' in navigator) navigator.vibrate([200, 100, 200]);
     tone();
   }, [due]);
-  useEffect(() => {
-    let lock: WakeLockSentinel | null = null;
-    const hold = async (): Promise<void> => {
-      // Not every browser can, and a hidden page may not.
-      if (document.visibilityState === 'visible')
-        lock = (await navigator.wakeLock?.request('screen').catch(() => null)) ?? null;
-    };
-    void hold();
-    const again = (): void => void hold();
-    document.addEventListener('visibilitychange', again);
-    return () => {
-      document.removeEventListener('visibilitychange', again);
-      void lock?.release();
-    };
-  }, []);
+  useAwake();
 }
 
 let audio: AudioContext | null = null;
