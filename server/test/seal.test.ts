@@ -74,6 +74,8 @@ const ACCESS: Record<string, Who[]> = {
   'get /api/tastings/{id}/sheets/run': ['coordinator', 'kitchen'],
   'get /api/tastings/{id}/sheets/run.ics': ['coordinator', 'kitchen'],
   'get /api/tastings/{id}/sheets/trays': ['coordinator', 'server'],
+  'get /api/tastings/{id}/sheets/labels': ['coordinator', 'server'],
+  'get /api/tastings/{id}/sheets/tags': ['coordinator', 'kitchen'],
   'get /api/tastings/{id}/sheets/portioning': ['server'],
   'post /api/tastings/{id}/sheets/portioning': ['coordinator'],
   'get /api/tastings/{id}/sheets/links': ['coordinator'],

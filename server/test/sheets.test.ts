@@ -58,7 +58,8 @@ describe('sheets of paper', () => {
     expect(pages).toBeGreaterThan(0);
     const rows = given.blocks.flatMap((block) => (block.kind === 'table' ? block.rows : []));
     expect(new Set(rows.map((row) => row.join())).size).toBe(rows.length);
-    expect(rows.length).toBe(3 * 2 * 2);
+    // Five flights: each is cut from every piece.
+    expect(rows.length).toBe(5 * 3 * 2 * 2);
   });
 
   it('carry lots, raw pieces and zones to whoever works by them', async () => {
@@ -120,5 +121,47 @@ describe('sheets of paper', () => {
     );
     const { pdf } = await printed('coordinator', named, 'plan');
     expect(pdf.toString('latin1').match(/\/Type \/Font\b/g)?.length).toBeGreaterThan(3);
+  });
+});
+
+describe('labels', () => {
+  const size = 'page=A4&width=38&height=21&left=10&top=12&gapX=0&gapY=0&start=1';
+  const boxes = (pdf: Buffer): string[] => pdf.toString('latin1').match(/\/MediaBox \[[^\]]+\]/g) ?? [];
+
+  it('are true to size, one for each portion and as many spare ones as were asked for', async () => {
+    const id = await locked(running.as.coordinator, plan);
+    const drawing = jest.spyOn(running.app.get(WorkersService), 'labels');
+    const reply = await running.as.server.get(`/api/tastings/${id}/sheets/labels?${size}&spares=2`).expect(200);
+    const given = drawing.mock.calls[0][0];
+    const { seats } = (await running.as.server.get(`/api/tastings/${id}/board`)).body as {
+      seats: { flight: number; codes: string[] }[];
+    };
+    const portions = seats.reduce((sum, { codes }) => sum + codes.length, 0);
+    const spares = 2 * new Set(seats.flatMap(({ flight, codes }) => codes.map((code) => `${flight} ${code}`))).size;
+    expect(given.pages.flat()).toHaveLength(portions + spares);
+    expect(JSON.stringify(given)).not.toMatch(/[A-Z]\d"/);
+    expect(boxes(reply.body as Buffer)).toHaveLength(Math.ceil((portions + spares) / 65));
+    // A4 in points of 1/72 inch.
+    expect(boxes(reply.body as Buffer)[0]).toMatch(/0 0 595\.2\d* 841\.8\d*/);
+    drawing.mockClear();
+    const tags = await running.as.kitchen
+      .get(`/api/tastings/${id}/sheets/tags?${size.replace('A4', 'roll')}&spares=0`)
+      .expect(200);
+    expect(boxes(tags.body as Buffer)).toHaveLength(6);
+    expect(JSON.stringify(drawing.mock.calls[0][0])).not.toMatch(/"\d{3}"/);
+    drawing.mockRestore();
+  });
+
+  it.each([
+    ['width=0', 'width=38'],
+    ['height=wide', 'height=21'],
+    ['page=A5', 'page=A4'],
+    ['start=0', 'start=1'],
+    ['left=99', 'left=10'],
+  ])('are refused with %s', async (wrong, right) => {
+    const id = await locked(running.as.coordinator);
+    const asked = `${size.replace(right, wrong)}&spares=0`;
+    const { body } = await running.as.server.get(`/api/tastings/${id}/sheets/labels?${asked}`).expect(400);
+    expect((body as { problems: object[] }).problems.length).toBeGreaterThan(0);
   });
 });

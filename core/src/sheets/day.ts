@@ -78,12 +78,21 @@ export interface PortionRow {
   zone: string;
   code: string;
   seats: readonly number[];
+  flight: number;
+  /** Cut once more, for what was spoilt or asked for again. */
+  isAgain: boolean;
 }
 
 /** Which piece goes under which code, and which seats get it. No method. */
 export function portioningSheet(title: string, portions: readonly PortionRow[]): Sheet {
   const hasZones = portions.some(({ zone }) => zone !== '');
   const sittings = [...new Set(portions.map(({ sitting }) => sitting))];
+  const flights = new Set(portions.map(({ flight }) => flight));
+  const occasions = [...new Set(portions.map(({ sitting, flight }) => `${sitting} ${flight}`))].map((occasion) => {
+    const [sitting, flight] = occasion.split(' ').map(Number);
+    return { sitting, flight };
+  });
+  occasions.sort((a, b) => a.sitting - b.sitting || a.flight - b.flight);
   const columns = [
     { name: 'Piece', isCode: true },
     ...(hasZones ? [{ name: 'Zone' }] : []),
@@ -91,19 +100,21 @@ export function portioningSheet(title: string, portions: readonly PortionRow[]):
     { name: 'Portions' },
     { name: 'For seats', isWide: true },
   ];
-  const blocks = sittings.flatMap((sitting, at): Block[] => [
+  const blocks = occasions.flatMap(({ sitting, flight }, at): Block[] => [
     ...(at > 0 ? [{ kind: 'new-page' as const }] : []),
     {
       kind: 'table',
-      above: sittings.length > 1 ? `Sitting ${sitting}` : '',
+      above: [sittings.length > 1 ? `Sitting ${sitting}` : '', flights.size > 1 ? `Flight ${flight}` : '']
+        .filter(Boolean)
+        .join(', '),
       columns,
       rows: portions
-        .filter((portion) => portion.sitting === sitting)
-        .map(({ tag, zone, code, seats }) => [
+        .filter((portion) => portion.sitting === sitting && portion.flight === flight)
+        .map(({ tag, zone, code, seats, isAgain }) => [
           tag,
           ...(hasZones ? [zone || 'any'] : []),
           code,
-          String(seats.length),
+          isAgain ? `${seats.length} once more` : String(seats.length),
           seats.join(', '),
         ]),
     },

@@ -1,4 +1,15 @@
 export { kitchenSheet, linksSheet, portioningSheet, traySheet, type PortionRow, type TrayRow } from './day';
+export {
+  LABEL_LIMITS,
+  labelGrid,
+  placedLabels,
+  portionLabels,
+  tagLabels,
+  type Label,
+  type Labelled,
+  type LabelLayout,
+  type LabelPages,
+} from './labels';
 export { padPath, SEALED_NOTCH } from './pad';
 export { decisionText, DECISION_NAMES, planSheet } from './plan';
 export { runSheet, together } from './run';

@@ -29,8 +29,8 @@ const { tasting, plan, pieces, key } = bundle;
 const codes = [...new Set(plannedPortions(bundle).map(({ code }) => code))];
 const methods = tasting.methods.map(({ name }) => name);
 const text = (sheet: object): string => JSON.stringify(sheet);
-const portions = servedPortions({ ...bundle, key: key! }).map(({ sitting, tag, zone, code, seat }) => ({
-  ...{ sitting, tag, code, seats: [seat] },
+const portions = servedPortions({ ...bundle, key: key! }).map(({ sitting, flight, tag, zone, code, seat }) => ({
+  ...{ sitting, flight, tag, code, seats: [seat], isAgain: seat === 2 },
   zone: zone === 'loin' ? 'Loin' : 'Belly',
 }));
 const trays = tasting.panel.map(({ id, seat, name }) => {
@@ -58,6 +58,7 @@ describe('what stands on paper', () => {
     for (const word of [...codes, 'Loin', 'Belly']) expect(said).toContain(`"${word}"`);
     for (const method of methods) expect(said).not.toContain(method);
     expect(sheet.title).toBe('Thursday panel');
+    expect(said).toContain('"1 once more"');
   });
 
   it('is for servers a tray for each seat, each flight on a page of its own, by zone, and no method or tag', () => {

@@ -4,7 +4,7 @@ import type { Tasting, TastingBundle } from '@jacana/core/bundle';
 import type { LockedPlan } from '@jacana/core/design';
 import type { Findings } from '@jacana/core/findings';
 import type { CookingSheet, ToBeCooked } from '@jacana/core/kitchen';
-import type { Sheet } from '@jacana/core/sheets';
+import type { LabelPages, Sheet } from '@jacana/core/sheets';
 import { Piscina } from 'piscina';
 import { OPTIONS, type ServerOptions } from '../options/options';
 import type { Printing } from '../paper/render';
@@ -53,6 +53,10 @@ export class WorkersService implements OnModuleDestroy {
   /** A sheet of paper as PDF. */
   async paper(sheet: Sheet, printing: Printing): Promise<Uint8Array> {
     return (await this.pool.run({ sheet, printing }, { name: 'paper' })) as Uint8Array;
+  }
+
+  async labels(pages: LabelPages): Promise<Uint8Array> {
+    return (await this.pool.run(pages, { name: 'labels' })) as Uint8Array;
   }
 
   async onModuleDestroy(): Promise<void> {

@@ -1,7 +1,8 @@
-import { Body, Controller, Get, HttpCode, Param, Post, StreamableFile } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Param, Post, Query, StreamableFile } from '@nestjs/common';
 import { ApiExcludeController } from '@nestjs/swagger';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
 import { PortioningReason } from '../service/service.dto';
+import { LabelsAsked } from './labels.dto';
 import { SheetsService } from './sheets.service';
 
 /** Every sheet of paper as PDF, drawn in one place. What a role may not know is on none of its sheets. */
@@ -39,6 +40,20 @@ export class SheetsController {
   @Allow('coordinator', 'server')
   printTrays(@Param('id') id: string, @SignedIn() me: Me): Promise<StreamableFile> {
     return this.sheets.trays(id, me);
+  }
+
+  /** A label for each portion: codes, seats and flights, and no piece. */
+  @Get('labels')
+  @Allow('coordinator', 'server')
+  printLabels(@Param('id') id: string, @Query() asked: LabelsAsked, @SignedIn() me: Me): Promise<StreamableFile> {
+    return this.sheets.labels(id, asked, me);
+  }
+
+  /** A label for each piece, for the kitchen. */
+  @Get('tags')
+  @Allow('coordinator', 'kitchen')
+  printTags(@Param('id') id: string, @Query() asked: LabelsAsked, @SignedIn() me: Me): Promise<StreamableFile> {
+    return this.sheets.tags(id, asked, me);
   }
 
   @Get('portioning')

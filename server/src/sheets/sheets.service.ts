@@ -2,17 +2,25 @@ import { Inject, Injectable, StreamableFile } from '@nestjs/common';
 import {
   kitchenSheet,
   linksSheet,
+  placedLabels,
   planSheet,
+  portionLabels,
   portioningSheet,
   reportSheet,
   runSheet,
+  tagLabels,
   traySheet,
+  type Label,
+  type LabelLayout,
   type Sheet,
 } from '@jacana/core/sheets';
 import { noRange } from '@jacana/core/bundle';
 import { chainOf, kitchenState, piecesNow } from '@jacana/core/kitchen';
+import { rawNumbers } from '@jacana/core/served';
+import { serviceDay, trayName } from '@jacana/core/service';
 import type { Me } from '../accounts/allow';
 import { Transactions } from '../database/transactions';
+import { refuseFields } from '../fields/problems';
 import { FindingsService } from '../findings/findings.service';
 import { WorkersService } from '../jobs/workers.service';
 import { calendarOf } from '../kitchen/calendar';
@@ -22,7 +30,8 @@ import { OPTIONS, publicAddress, type ServerOptions } from '../options/options';
 import { AccessService } from '../seal/access/access.service';
 import { planOf } from '../seal/keys/keys.service';
 import { UnsealingService } from '../seal/unsealing/unsealing.service';
-import { traysNow } from '../seal/views/server';
+import { allTrays, traysNow } from '../seal/views/server';
+import type { LabelsAsked } from './labels.dto';
 import { lockedOnly, TastingStore, tastingOf } from '../tastings/tasting.store';
 
 /** Puts together what stands on each sheet, from what its reader may know, and has it drawn. */
@@ -80,6 +89,35 @@ export class SheetsService {
     const [panelists, plan] = [await this.store.panelists(read, id), lockedOnly(await this.store.plan(read, id))];
     const sitting = { now: row.sitting, of: row.design.service.sittings };
     return this.drawn(traySheet(this.access.ballotTitle(row), traysNow({ row, plan, panelists }), sitting));
+  }
+
+  async labels(id: string, { spares, ...layout }: LabelsAsked, me: Me): Promise<StreamableFile> {
+    const { row } = await this.access.knownTo(me.role, id);
+    const { read } = this.transactions;
+    const [panelists, plan] = [await this.store.panelists(read, id), lockedOnly(await this.store.plan(read, id))];
+    const day = serviceDay(await this.log.service(read, id));
+    const trays = allTrays({ row, plan, panelists })
+      .map((tray) => ({ ...tray, name: trayName({ sitting: tray.sitting, panelist: tray.panelistId }) }))
+      .filter(({ sitting, name }) => sitting === row.sitting && !day.people.get(name)?.absent)
+      .map((tray) => ({ ...tray, flight: day.flights.get(tray.name) ?? tray.flight }));
+    return this.stuck('labels', portionLabels(trays, { spares, sittings: row.design.service.sittings }), layout);
+  }
+
+  async tags(id: string, { spares: _spares, ...layout }: LabelsAsked, me: Me): Promise<StreamableFile> {
+    await this.access.knownTo(me.role, id);
+    const stored = await this.store.getLocked(this.transactions.read, id);
+    const { pieces } = stored.plan;
+    return this.stuck('tags', tagLabels(pieces, rawNumbers(pieces, tastingOf(stored).halves)), layout);
+  }
+
+  private async stuck(name: string, labels: readonly Label[], layout: LabelLayout): Promise<StreamableFile> {
+    const pages = placedLabels(labels, layout);
+    if (pages === null)
+      throw refuseFields([{ field: 'width', message: 'Not one label fits on this page. Check its size and margins.' }]);
+    return new StreamableFile(Buffer.from(await this.workers.labels(pages)), {
+      disposition: `inline; filename="${name}.pdf"`,
+      type: 'application/pdf',
+    });
   }
 
   async portioning(id: string, me: Me, reason?: string): Promise<StreamableFile> {

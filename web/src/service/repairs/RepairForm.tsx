@@ -25,7 +25,7 @@ export function RepairForm({ seat, seats, onDone }: RepairFormProps) {
           <li key={one.name}>
             <button
               type="button"
-              className="min-h-12 w-full rounded-lg border border-chestnut px-3 py-2 text-left font-bold text-chestnut hover:bg-pad"
+              className="h-full min-h-12 w-full rounded-lg border border-chestnut px-3 py-2 text-left font-bold text-chestnut hover:bg-pad"
               onClick={() => {
                 setSaid({ kind: one.kind, sitting: card.sitting, ...one.about(seat) });
                 setChoice(one);

@@ -10,6 +10,7 @@ import { Card } from '../../ui/Card';
 import { ChainText } from '../../shell/ChainText';
 import { Waiting } from '../../shell/Waiting';
 import { StageLayout } from '../../ui/StageLayout';
+import { LabelsCard } from '../../sheets/LabelsCard';
 import { PrintSheets } from '../../sheets/PrintSheets';
 import { Cautions } from './Cautions';
 import { DevicesCard } from './readings/DevicesCard';
@@ -89,6 +90,7 @@ function CookMargin({ tags, isSheet }: { tags: readonly string[]; isSheet: boole
       )}
       {isLocked && <CaveatForm id={card.id} tags={tags} />}
       {isLocked && <PrintSheets sheets={isSheet ? ['kitchen', 'run'] : ['kitchen']} />}
+      {isLocked && <LabelsCard of="tags" />}
       <Cautions />
     </>
   );

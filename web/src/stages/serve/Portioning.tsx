@@ -2,7 +2,6 @@ import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { api, refusalOf } from '../../client/api';
-import type { PortionView } from '../../client/api.generated';
 import { useInTasting } from '../../shell/session';
 import { Waiting } from '../../shell/Waiting';
 import { paperFor, save } from '../../sheets/paper';
@@ -10,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { TextField } from '../../ui/Field';
 import { Modal } from '../../ui/Modal';
+import { PortionList } from './PortionList';
 
 /**
  * The portioning sheet: which tag goes under which code. A server opens it freely, since
@@ -42,7 +42,7 @@ export function Portioning() {
 
 function ServerSheet({ id }: { id: string }) {
   const query = api.useGetPortioningQuery({ id });
-  return query.data ? <PortionTable portions={query.data} /> : <Waiting what="the sheet" query={query} />;
+  return query.data ? <PortionList id={id} portions={query.data} /> : <Waiting what="the sheet" query={query} />;
 }
 
 function LoggedSheet({ id }: { id: string }) {
@@ -51,7 +51,7 @@ function LoggedSheet({ id }: { id: string }) {
   if (data)
     return (
       <>
-        <PortionTable portions={data} />
+        <PortionList id={id} portions={data} />
         <LoggedPaper id={id} reason={getValues('reason')} />
       </>
     );
@@ -96,36 +96,5 @@ function LoggedPaper({ id, reason }: { id: string; reason: string }) {
         </p>
       )}
     </div>
-  );
-}
-
-function PortionTable({ portions }: { portions: PortionView[] }) {
-  const hasZones = portions.some(({ zone }) => zone !== '');
-  const hasSittings = new Set(portions.map(({ sitting }) => sitting)).size > 1;
-  return (
-    <table className="w-full">
-      <thead>
-        <tr className="border-b border-line text-left text-sm text-quiet">
-          {hasSittings && <th scope="col">Sitting</th>}
-          <th scope="col">Piece</th>
-          {hasZones && <th scope="col">Zone</th>}
-          <th scope="col">Code</th>
-          <th scope="col">Portions</th>
-          <th scope="col">For seats</th>
-        </tr>
-      </thead>
-      <tbody>
-        {portions.map(({ sitting, tag, zone, code, seats }) => (
-          <tr key={`${sitting} ${tag} ${zone} ${code}`} className="border-b border-line/60">
-            {hasSittings && <td>{sitting}</td>}
-            <td className="py-1.5 font-mono text-lg font-semibold">{tag}</td>
-            {hasZones && <td>{zone || 'any'}</td>}
-            <td className="font-mono text-lg font-semibold">{code}</td>
-            <td>{seats.length}</td>
-            <td className="text-sm">{seats.join(', ')}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
   );
 }

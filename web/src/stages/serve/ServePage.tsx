@@ -7,6 +7,7 @@ import { Waiting } from '../../shell/Waiting';
 import { Pad } from '../../ui/Pad';
 import { StageLayout } from '../../ui/StageLayout';
 import { CaveatForm } from '../../caveats/CaveatForm';
+import { LabelsCard } from '../../sheets/LabelsCard';
 import { PrintSheets } from '../../sheets/PrintSheets';
 import { RepairDialog } from '../../service/repairs/RepairDialog';
 import { RepairTrace } from '../../service/repairs/RepairTrace';
@@ -47,6 +48,7 @@ export function ServePage() {
           )}
           <Portioning />
           <PrintSheets sheets={me.role === 'server' ? ['trays', 'portioning'] : ['trays']} />
+          <LabelsCard of="labels" />
           {!card.unsealedAt && <CaveatForm id={card.id} />}
         </>
       }
@@ -82,7 +84,7 @@ function Tray({ seat, onChoose }: { seat: SeatView; onChoose: () => void }) {
       type="button"
       onClick={onChoose}
       aria-label={`Seat ${seat.seat}, ${seat.name}${state && `, ${state}`}`}
-      className="block h-full w-full break-inside-avoid rounded-card border border-line bg-paper px-4 py-2.5 text-left hover:border-quiet"
+      className="flex h-full w-full break-inside-avoid flex-col rounded-card border border-line bg-paper px-4 py-2.5 text-left hover:border-quiet"
     >
       <span className="mb-1.5 flex justify-between gap-3">
         <strong>Seat {seat.seat}</strong>

@@ -93,7 +93,7 @@ function SeatCard({ seat, onChoose }: { seat: SeatView; onChoose: () => void }) 
       {!seat.blind && <span className="text-sm font-bold text-chestnut">not blind</span>}
     </>
   );
-  const shape = `block h-full w-full rounded-card border bg-paper px-3 py-2.5 text-left ${isSlow ? 'border-look ring-2 ring-look' : 'border-line'}`;
+  const shape = `flex h-full w-full flex-col rounded-card border bg-paper px-3 py-2.5 text-left ${isSlow ? 'border-look ring-2 ring-look' : 'border-line'}`;
   return (
     <button
       type="button"

@@ -54,14 +54,20 @@ export function NextTray({ tray: { seat, place }, onTake, onOut }: NextTrayProps
   );
 }
 
+/** More would be too small to read at arm's length. */
+const MOST_IN_A_ROW = 6;
+
 /** From left to right, as they are to stand. */
 function CodesInRow({ name, codes }: { name: string; codes: readonly string[] }) {
   return (
     <li>
       {name && <span className="block text-sm text-quiet">{name}</span>}
-      <span className="flex flex-wrap gap-2">
+      <span
+        className="grid gap-1.5"
+        style={{ gridTemplateColumns: `repeat(${Math.min(MOST_IN_A_ROW, codes.length)}, minmax(0, 4.75rem))` }}
+      >
         {codes.map((code) => (
-          <Pad key={code} label={code} size={72} />
+          <Pad key={code} label={code} size="100%" />
         ))}
       </span>
     </li>
