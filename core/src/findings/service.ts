@@ -10,7 +10,7 @@ export interface ServiceFinding {
   plates: number;
   changed: number;
   uneaten: number;
-  repairs: { at: string; by: string; text: string }[];
+  repairs: { at: string; by: string; text: string; isAfterUnsealing: boolean }[];
   /** How uneven orders are, as planned and as eaten: counts of a sample at a place, and of one right after another. Null where samples are told apart. */
   balance: { planned: Balance; eaten: Balance } | null;
 }
@@ -19,7 +19,8 @@ type Balance = Pick<ReturnType<typeof orderBalance>, 'positionImbalance' | 'carr
 
 /** @returns null where nothing was repaired */
 export function serviceFinding(bundle: TastingBundle, key: Key): ServiceFinding | null {
-  const { tasting, records } = bundle;
+  const { tasting, records, seal } = bundle;
+  const { unsealedAt } = seal;
   const repairs = repairsOf(records.service);
   if (repairs.length === 0) return null;
   const seats = new Map(tasting.panel.map(({ id, seat }) => [id, seat]));
@@ -29,7 +30,10 @@ export function serviceFinding(bundle: TastingBundle, key: Key): ServiceFinding 
     plates: portions.length,
     changed: portions.filter(({ planned }) => planned !== null).length,
     uneaten: uneaten.length,
-    repairs: repairs.map(({ at, by, body }) => ({ at, by, text: repairText(body, (id) => seats.get(id) ?? 0) })),
+    repairs: repairs.map(({ at, storedAt, by, body }) => ({
+      ...{ at, by, text: repairText(body, (id) => seats.get(id) ?? 0) },
+      isAfterUnsealing: unsealedAt !== null && Date.parse(storedAt) > Date.parse(unsealedAt),
+    })),
     balance: isOfTwoSamples(tasting.test) ? null : balanceOf(portions, bundle),
   };
 }
@@ -64,7 +68,10 @@ function balanceOf(portions: readonly ServedPortion[], { tasting }: TastingBundl
 export function serviceLines({ plates, changed, uneaten, repairs, balance }: ServiceFinding): string[] {
   return [
     `Of ${plates} plates ${changed} were not as planned, and ${uneaten} were not eaten.`,
-    ...repairs.map(({ at, by, text }) => `${at.slice(0, 16).replace('T', ' ')} UTC, ${by}: ${text}.`),
+    ...repairs.map(
+      ({ at, by, text, isAfterUnsealing }) =>
+        `${at.slice(0, 16).replace('T', ' ')} UTC, ${by}${isAfterUnsealing ? ', after unsealing' : ''}: ${text}.`,
+    ),
     ...(balance
       ? [
           `Orders as eaten: positions uneven by ${balance.eaten.positionImbalance}, neighbours by ${balance.eaten.carryOverImbalance}; as planned by ${balance.planned.positionImbalance} and ${balance.planned.carryOverImbalance}.`,

@@ -226,9 +226,13 @@ describe('answers about what was eaten', () => {
       `Seat 1 ate in the order ${c}, ${a}, ${b}`,
       `Seat 2 did not eat ${x}: spilled`,
     ]);
+    expect(service.repairs.map(({ isAfterUnsealing }) => isAfterUnsealing)).toEqual([false, false]);
     expect(service.balance!.planned.positionImbalance).toBe(0);
     expect(service.balance!.eaten.positionImbalance).toBeGreaterThan(0);
     expect(sectionOf(findings(ranking), 'service')).toBeUndefined();
+    const late = repaired(ranking, { kind: 'stopped', sitting: 1, panelist: one, because: '' });
+    late.records.service[0].storedAt = '2026-03-06T10:00:00.000Z';
+    expect(sectionOf(findings(late), 'service')!.repairs[0].isAfterUnsealing).toBe(true);
   });
 });
 
@@ -239,15 +243,13 @@ describe('any repairs, one after the other', () => {
     .map(([panelist, at]) => ({ panelist, code: codesOf(panelist)[at] }));
   const sitting = 1;
   const body: fc.Arbitrary<Body> = fc.oneof(
-    fc
-      .tuple(plate, plate)
-      .map(([first, { panelist: withPanelist, code: withCode }]): Body => ({
-        kind: 'swapped',
-        sitting,
-        ...first,
-        withPanelist,
-        withCode,
-      })),
+    fc.tuple(plate, plate).map(([first, { panelist: withPanelist, code: withCode }]): Body => ({
+      kind: 'swapped',
+      sitting,
+      ...first,
+      withPanelist,
+      withCode,
+    })),
     fc
       .tuple(fc.constantFrom(...panelists), fc.constantFrom(...panelists))
       .map(([panelist, withPanelist]): Body => ({ kind: 'trays-swapped', sitting, panelist, withPanelist })),

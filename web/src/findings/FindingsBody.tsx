@@ -1,6 +1,7 @@
 import { plannedView, rankingView, sectionOf, type Findings } from '@jacana/core/findings';
 import { CollectedCard } from './CollectedCard';
 import { Explored } from './Explored';
+import { ServiceCard } from './ServiceCard';
 import { KitchenCard } from './KitchenCard';
 import { PairTable } from './PairTable';
 import { PlannedFigures } from './PlannedFigures';
@@ -15,14 +16,20 @@ export function FindingsBody({ found }: { found: Findings }) {
   const zones = sectionOf(found, 'zones') ?? [];
   const others = sectionOf(found, 'collected') ?? [];
   const kitchen = sectionOf(found, 'kitchen');
-  const cooked = kitchen && <KitchenCard kitchen={kitchen} methods={found.methods} />;
+  const service = sectionOf(found, 'service');
+  const day = (
+    <>
+      {service && <ServiceCard service={service} />}
+      {kitchen && <KitchenCard kitchen={kitchen} methods={found.methods} />}
+    </>
+  );
   const also = others.length > 0 && <CollectedCard collected={others} methods={found.methods} />;
   if (planned)
     return (
       <>
         <PlannedFigures found={planned} />
         <ZonesCard zones={zones} />
-        {cooked}
+        {day}
         {also}
         <PlannedPrint found={planned} />
       </>
@@ -34,7 +41,7 @@ export function FindingsBody({ found }: { found: Findings }) {
       <PanelistRankings found={ranking} />
       {ranking.pairs.length > 0 && <PairTable found={ranking} />}
       <Explored found={ranking} zones={zones} />
-      {cooked}
+      {day}
       {also}
       <SmallPrint found={ranking} />
     </>

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { api, refusalOf } from '../../client/api';
-import type { TastingCard } from '../../client/api.generated';
+import type { SeatView, TastingCard } from '../../client/api.generated';
 import { useCommands } from '../../shell/CommandProvider';
 import { counted } from '../../shell/stages';
 import { Button, buttonClass } from '../../ui/Button';
@@ -9,7 +9,7 @@ import { Card } from '../../ui/Card';
 import { Modal } from '../../ui/Modal';
 
 /** Ends the tasting; and, as long as the key is sealed, lets it go on. */
-export function CloseCard({ card }: { card: TastingCard }) {
+export function CloseCard({ card, seats }: { card: TastingCard; seats: readonly SeatView[] }) {
   const [isAsking, setAsking] = useState(false);
   const [close, { error, isLoading }] = api.useCloseMutation();
   const [reopen] = api.useReopenMutation();
@@ -53,6 +53,7 @@ export function CloseCard({ card }: { card: TastingCard }) {
         open={isAsking}
         onOpenChange={setAsking}
       >
+        <Unfinished seats={seats} />
         {error && <p role="alert">{refusalOf(error).message}</p>}
         <Button look="main" disabled={isLoading} onClick={() => void run()}>
           Close
@@ -60,6 +61,27 @@ export function CloseCard({ card }: { card: TastingCard }) {
       </Modal>
     </Card>
   );
+}
+
+/** Everyone whose ballot is not in, and how far they came: nobody is left out unnamed. */
+function Unfinished({ seats }: { seats: readonly SeatView[] }) {
+  const open = seats.filter(({ state, codes }) => state !== 'done' && codes.length > 0);
+  if (open.length === 0) return null;
+  return (
+    <ul className="mb-3 max-h-60 list-disc overflow-auto pl-5" aria-label="Not in">
+      {open.map((seat) => (
+        <li key={seat.panelistId}>
+          Seat {seat.seat}, {seat.name}: {unfinishedText(seat)}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function unfinishedText({ state, presence, tasted, codes }: SeatView): string {
+  if (presence === 'absent') return 'did not come';
+  const far = state === 'away' ? 'has not begun' : `${tasted} of ${codes.length} samples done`;
+  return presence === 'stopped' ? `stopped, ${far}; what was answered counts as far as it goes` : far;
 }
 
 /** Between two sittings: whoever began this one can still finish it. */

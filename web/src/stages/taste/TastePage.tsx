@@ -40,7 +40,7 @@ export function TastePage() {
       margin={
         <>
           <Watch seats={board.seats} />
-          {isCoordinator && <CloseCard card={card} />}
+          {isCoordinator && <CloseCard card={card} seats={board.seats} />}
           {isCoordinator && <LinksCard />}
           <ToCome>
             <p>Rinse timer, and paper ballots typed in twice.</p>

@@ -1,0 +1,187 @@
+import type { Browser, Page } from '@playwright/test';
+import { expect, signInToDemo, sureThatAllCame, test, type Jacana } from '../support/jacana';
+
+/** Serving: trays carried by two runners, and what goes wrong on the way, mended where it happens. */
+
+const PHONE = { width: 390, height: 844 };
+
+async function runner(browser: Browser, jacana: Jacana): Promise<Page> {
+  const page = await (await browser.newContext()).newPage();
+  await signInToDemo(page, jacana, 'Tove');
+  await page.setViewportSize(PHONE);
+  await page.getByRole('link', { name: /winter menu/ }).click();
+  await page
+    .getByRole('navigation')
+    .getByRole('link', { name: /^Serve/ })
+    .click();
+  await page.getByRole('link', { name: 'Carry trays' }).click();
+  await expect(next(page)).toBeVisible();
+  return page;
+}
+
+const next = (page: Page) => page.getByRole('region', { name: 'Next tray' });
+const take = (page: Page) => page.getByRole('button', { name: 'I take this tray' }).click();
+const putDown = (page: Page, seat: number) => page.getByRole('button', { name: `It stands at seat ${seat}` }).click();
+
+test('two runners on phones never carry the same tray, though one of them loses the network for a while', async ({
+  browser,
+  demo,
+}) => {
+  const [one, other] = [await runner(browser, demo), await runner(browser, demo)];
+  await expect(next(one)).toContainText('Seat 1');
+  await expect(next(other)).toContainText('Seat 1');
+  await one.getByRole('button', { name: 'Flight 1 is cut now' }).click();
+  await expect(other.getByText('cut just now')).toBeVisible();
+
+  // What one has in hand is gone from the other's list at once.
+  await take(one);
+  await expect(next(other)).toContainText('Seat 2');
+  await expect(other.getByText(/On the way: seat 1/)).toBeVisible();
+  await one.getByLabel('Temperature, if you probed one (°C)').fill('58,5');
+  await putDown(one, 1);
+  await expect(other.getByText(/On the way/)).toBeHidden();
+
+  // Without a network it goes on, and comes later, each once.
+  await other.context().setOffline(true);
+  await take(other);
+  await putDown(other, 2);
+  await expect(next(other)).toContainText('Seat 3');
+  await expect(other.getByText('2 taps on the way')).toBeVisible();
+  await one.getByLabel('Find a seat by number or name').fill('5');
+  await one.getByRole('button', { name: /^Seat 5/ }).click();
+  await take(one);
+  await putDown(one, 5);
+  await other.context().setOffline(false);
+  await expect(other.getByText(/taps? on the way/)).toBeHidden();
+  await expect(one.getByRole('heading', { level: 1 })).toHaveText('Flight 1: 5 trays to carry.');
+  await expect(other.getByRole('heading', { level: 1 })).toHaveText('Flight 1: 5 trays to carry.');
+  await expect(next(one)).toContainText('Seat 3');
+
+  // The coordinator sees it; whoever does not come is carried nothing.
+  const desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await signInToDemo(desk, demo, 'Ines');
+  await desk.getByRole('link', { name: /^Beetroot, five ways/ }).click();
+  await desk
+    .getByRole('navigation')
+    .getByRole('link', { name: /^Serve/ })
+    .click();
+  await expect(desk.getByRole('heading', { level: 1 })).toHaveText('3 of 16 trays out, 13 to carry.');
+  await desk.getByRole('button', { name: /^Seat 3, / }).click();
+  await desk.getByRole('button', { name: 'Does not come' }).click();
+  await expect(desk.getByText('One person fewer.', { exact: false })).toBeVisible();
+  await desk.getByRole('button', { name: 'Write it down' }).click();
+  await expect(next(one)).toContainText('Seat 4');
+  await desk.getByRole('button', { name: 'Take back' }).click();
+  await expect(next(one)).toContainText('Seat 3');
+
+  // Both without a network, the same seat: on the board it stands out.
+  for (const page of [one, other]) await page.context().setOffline(true);
+  for (const page of [one, other]) {
+    await take(page);
+    await putDown(page, 3);
+  }
+  for (const page of [one, other]) await page.context().setOffline(false);
+  await expect(desk.getByText(/said to be out twice/)).toBeVisible();
+});
+
+interface Bundle {
+  key: { codes: Record<string, string> };
+  plan: { servings: { panelist: string; sets: { codes: string[] }[] }[] };
+  ballots: { panelist: string; handedInAt: string | null; answers: { kind: string; choice?: string[] }[] }[];
+  records: { service: { body: { kind: string } }[] };
+}
+
+test('a triangle with two plates exchanged, one given up, one taken back: the answer rests on what was eaten', async ({
+  page,
+  demo,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await signInToDemo(page, demo, 'Ines');
+  await page.getByRole('link', { name: /^Rice, soaked or not/ }).click();
+  await page
+    .getByRole('navigation')
+    .getByRole('link', { name: /^Taste/ })
+    .click();
+  const id = /tastings\/([^/]+)/.exec(page.url())?.[1] ?? '';
+  const done = page.getByRole('button', { name: /^Seat \d+, .*, done$/ });
+  const names = await done.evaluateAll((seats) => seats.map((seat) => seat.getAttribute('aria-label') ?? ''));
+  const dialog = page.getByRole('dialog');
+  const codes = dialog.getByRole('button', { name: /^\d{3}$/ });
+
+  // At one seat two plates stood in each other's place.
+  await page.getByRole('button', { name: names[0] }).click();
+  await dialog.getByRole('button', { name: 'Two plates were put in each other’s place' }).click();
+  await codes.nth(0).click();
+  const swapped = await codes.evaluateAll((pads) => pads.map((pad) => pad.getAttribute('aria-label') ?? ''));
+  await codes.nth(3).click();
+  await expect(dialog.getByText('Each answer counts for what lay on its plate.', { exact: false })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText(`Plates ${swapped[0]} and ${swapped[3]} were exchanged`, { exact: false })).toBeVisible();
+
+  // At another one was not eaten; that somebody stayed away is written down and taken back.
+  await page.getByRole('button', { name: names[1] }).click();
+  await dialog.getByRole('button', { name: 'A plate was not eaten' }).click();
+  await codes.nth(1).click();
+  await expect(dialog.getByRole('button', { name: 'Write it down' })).toBeDisabled();
+  await dialog.getByLabel('What happened?').fill('spilled');
+  await dialog.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText(/did not eat \d{3}: spilled/)).toBeVisible();
+  await page
+    .getByRole('button', { name: /^Seat \d+, .*, away$/ })
+    .first()
+    .click();
+  await dialog.getByRole('button', { name: 'Does not come' }).click();
+  await dialog.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText(/did not come/).first()).toBeVisible();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: /^\d\d:\d\d Seat \d+ did not come/ })
+    .getByRole('button', { name: 'Take back' })
+    .click();
+  await expect(page.getByRole('button', { name: 'Take back' })).toHaveCount(2);
+
+  // Closing names everyone who is not in.
+  await page.getByRole('button', { name: 'Close the tasting' }).click();
+  await expect(page.getByRole('list', { name: 'Not in' }).getByRole('listitem')).toHaveCount(18);
+  await dialog.getByRole('button', { name: 'Close', exact: true }).click();
+  await page.getByRole('link', { name: 'Go on to unseal' }).click();
+  await sureThatAllCame(page);
+  await page.getByRole('button', { name: 'Unseal the key' }).click();
+  await page.getByRole('button', { name: 'Read the answer' }).click({ timeout: 60_000 });
+  await expect(page.getByText('Of 108 plates, 3 were not as planned, and 1 was not eaten.')).toBeVisible({
+    timeout: 60_000,
+  });
+
+  // By hand: who picked the odd plate out, by what lay on the plates.
+  const bundle = (await (await page.request.get(`${demo.address}/api/tastings/${id}/bundle`)).json()) as Bundle;
+  const methodOf = new Map(Object.entries(bundle.key.codes));
+  let [right, answers] = [0, 0];
+  for (const { panelist, handedInAt, answers: given } of bundle.ballots) {
+    const tray = bundle.plan.servings.find((own) => own.panelist === panelist)?.sets[0].codes ?? [];
+    const choice = given.filter(({ kind }) => kind === 'choice').at(-1)?.choice?.[0];
+    const isGivenUp = bundle.records.service.some(
+      ({ body }) => body.kind === 'missed' && (body as { panelist?: string }).panelist === panelist,
+    );
+    if (handedInAt === null || choice === undefined || isGivenUp) continue;
+    const exchanged = (code: string): string =>
+      tray.includes(swapped[0]) && tray.includes(swapped[3]) && panelistOfSwap(bundle) === panelist
+        ? ({ [swapped[0]]: swapped[3], [swapped[3]]: swapped[0] }[code] ?? code)
+        : code;
+    const methods = tray.map((code) => methodOf.get(exchanged(code)));
+    const picked = methodOf.get(exchanged(choice));
+    answers++;
+    if (methods.filter((method) => method === picked).length === 1) right++;
+  }
+  expect(answers).toBe(17);
+  const findings = (await (await page.request.get(`${demo.address}/api/tastings/${id}/findings`)).json()) as {
+    people: number;
+    sections: { id: string; data: { result?: { correct?: number; n?: number } } }[];
+  };
+  expect(findings.people).toBe(17);
+  const telling = findings.sections.find(({ id: section }) => section === 'telling');
+  expect(JSON.stringify(telling)).toContain(`"correct":${right}`);
+});
+
+const panelistOfSwap = ({ records }: Bundle): string | undefined =>
+  records.service.map(({ body }) => body as { kind: string; panelist?: string }).find(({ kind }) => kind === 'swapped')
+    ?.panelist;

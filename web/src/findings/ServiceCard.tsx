@@ -1,0 +1,33 @@
+import type { ServiceFinding } from '@jacana/core/findings';
+import { momentText } from '../kitchen/clock';
+import { counted } from '../shell/stages';
+import { Card } from '../ui/Card';
+import { Mark } from '../ui/Notice';
+
+/** What went astray between the board and the mouth; the answer rests on what was eaten. */
+export function ServiceCard({ service }: { service: ServiceFinding }) {
+  const { plates, changed, uneaten, repairs, balance } = service;
+  return (
+    <Card title="Served otherwise than planned" aside="the answer rests on what was eaten">
+      <p>
+        Of {counted(plates, 'plate')}, {changed} {changed === 1 ? 'was' : 'were'} not as planned, and {uneaten}{' '}
+        {uneaten === 1 ? 'was' : 'were'} not eaten.
+      </p>
+      <ul className="mt-2 list-disc pl-5">
+        {repairs.map(({ at, by, text, isAfterUnsealing }) => (
+          <li key={`${at} ${text}`}>
+            {text} <span className="text-sm text-quiet">{`${momentText(Date.parse(at), 0)}, ${by}`}</span>{' '}
+            {isAfterUnsealing && <Mark>after unsealing</Mark>}
+          </li>
+        ))}
+      </ul>
+      {balance && (
+        <p className="mt-2 text-sm text-quiet">
+          Orders as eaten: places uneven by {balance.eaten.positionImbalance}, neighbours by{' '}
+          {balance.eaten.carryOverImbalance}; as planned by {balance.planned.positionImbalance} and{' '}
+          {balance.planned.carryOverImbalance}. 0 is even.
+        </p>
+      )}
+    </Card>
+  );
+}
