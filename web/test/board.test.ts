@@ -1,5 +1,5 @@
 import type { SeatView, TastingCard } from '../src/client/api.generated';
-import { boardSentence, clock, slowSeats } from '../src/stages/taste/board';
+import { alarmsOf, boardSentence, clock, filtered, slowSeats } from '../src/stages/taste/board';
 
 const now = Date.parse('2026-03-05T18:00:00Z');
 const seat = (state: SeatView['state'], quietFor = 0): SeatView => ({
@@ -47,4 +47,57 @@ describe('the board', () => {
   ])('says %i seconds as %s', (seconds, words) =>
     expect(clock(new Date(now - seconds * 1000).toISOString(), now)).toBe(words),
   );
+});
+
+describe('what stands out', () => {
+  const ago = (minutes: number): string => new Date(now - minutes * 60_000).toISOString();
+  const one = (at: number, more: Partial<SeatView>): SeatView => ({
+    ...{ ...seat('away'), panelistId: `p${at}`, seat: at, seenAt: null, tray: 'waiting' },
+    ...more,
+  });
+  const texts = (...seats: SeatView[]): string[] => alarmsOf(seats, now).map((own) => `${own.seat.seat} ${own.text}`);
+
+  it('is who waits for a tray once trays are carried, and a tray before nobody', () => {
+    const waits = one(1, { state: 'tasting', openedAt: ago(4), seenAt: ago(1) });
+    expect(texts(waits)).toEqual([]);
+    expect(texts(waits, one(2, { tray: 'out', outAt: ago(1) }))).toEqual(['1 here for 4:00 without a tray']);
+    expect(texts(one(2, { tray: 'out', outAt: ago(6) }))).toEqual(['2 the tray stands for 6:00, and nobody has begun']);
+  });
+
+  it('is who came though written down as absent, and a tray that two put down', () => {
+    expect(texts(one(1, { presence: 'absent', state: 'tasting', openedAt: ago(1), seenAt: ago(1) }))).toEqual([
+      '1 was written down as absent, and has begun',
+    ]);
+    expect(texts(one(1, { isTwice: true, tray: 'out', outAt: ago(1) }))).toHaveLength(1);
+  });
+
+  it('is who was done in a fraction of the time of the others, once there are enough of them', () => {
+    const done = (at: number, minutes: number): SeatView =>
+      one(at, { state: 'done', openedAt: ago(minutes + 1), handedInAt: ago(1) });
+    const usual = [1, 2, 3, 4].map((at) => done(at, 9 + at / 10));
+    expect(texts(...usual)).toEqual([]);
+    expect(texts(...usual, done(5, 2))).toEqual(['5 handed in after 2:00']);
+    expect(texts(...usual, done(5, 4))).toEqual([]);
+    expect(texts(...usual.slice(0, 3), done(5, 2))).toEqual([]);
+  });
+
+  it('is silenced until it changes: its name hangs on how far the seat is', () => {
+    const slow = one(1, { state: 'tasting', seenAt: ago(9), tasted: 2 });
+    expect(alarmsOf([slow], now)[0].name).not.toBe(alarmsOf([{ ...slow, tasted: 3 }], now)[0].name);
+  });
+
+  it('is found by filters', () => {
+    const seats = [
+      one(1, { state: 'tasting', tray: 'out' }),
+      one(2, { presence: 'absent' }),
+      one(3, { state: 'done', tray: 'out' }),
+      one(4, {}),
+    ];
+    const found = (filter: Parameters<typeof filtered>[1]): number[] => filtered(seats, filter).map((own) => own.seat);
+    expect(found('all')).toEqual([1, 2, 3, 4]);
+    expect(found('tasting')).toEqual([1]);
+    expect(found('without a tray')).toEqual([4]);
+    expect(found('not here')).toEqual([2, 4]);
+    expect(found('done')).toEqual([3]);
+  });
 });

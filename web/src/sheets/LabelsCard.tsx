@@ -32,7 +32,7 @@ const SIZES: { name: string; layout: Omit<Asked, 'start' | 'spares'> }[] = [
 
 const STORE = 'jacana.labels.1';
 const remembered = (): Asked =>
-  JSON.parse(localStorage.getItem(STORE) ?? 'null') ?? { ...SIZES[0].layout, start: 1, spares: 1 };
+  (JSON.parse(localStorage.getItem(STORE) ?? 'null') as Asked | null) ?? { ...SIZES[0].layout, start: 1, spares: 1 };
 
 /** Labels true to size: of portions by code, or for the kitchen of pieces by tag. */
 export function LabelsCard({ of }: { of: 'labels' | 'tags' }) {

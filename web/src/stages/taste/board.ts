@@ -56,3 +56,73 @@ export function clock(since: string | null, now: number): string {
   if (seconds >= 3600) return `${Math.floor(seconds / 3600)} h`;
   return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
 }
+
+/** Something to look at, at one seat; silenced by its name. */
+export interface Alarm {
+  name: string;
+  seat: SeatView;
+  text: string;
+}
+
+/** A tray that stands for so long before nobody, and somebody who waits for so long without one. */
+const UNBEGUN_MS = 5 * 60_000;
+const WITHOUT_MS = 3 * 60_000;
+/** Done in less than a third of the time that most take: hardly tasted. Said once there are enough to compare with. */
+const FAST = 1 / 3;
+const ENOUGH = 5;
+
+/** What stands out now, the longest first of each kind: too slow, oddly fast, waiting for a tray, a tray that waits. */
+export function alarmsOf(seats: readonly SeatView[], now: number): Alarm[] {
+  const isCarried = seats.some(({ tray }) => tray === 'out');
+  const since = (moment: string | null): number => (moment === null ? 0 : now - Date.parse(moment));
+  const alarm = (kind: string, seat: SeatView, text: string): Alarm => ({
+    ...{ name: `${kind} ${seat.panelistId} ${seat.tasted}`, seat, text },
+  });
+  return [
+    ...seats
+      .filter(({ isTwice }) => isTwice)
+      .map((seat) => alarm('twice', seat, 'two people say that they put the tray down')),
+    ...seats
+      .filter(({ presence, openedAt }) => presence === 'absent' && openedAt !== null)
+      .map((seat) => alarm('came', seat, 'was written down as absent, and has begun')),
+    ...seats
+      .filter(
+        ({ state, tray, openedAt }) =>
+          isCarried && state === 'tasting' && tray !== 'out' && since(openedAt) > WITHOUT_MS,
+      )
+      .map((seat) => alarm('without', seat, `here for ${clock(seat.openedAt, now)} without a tray`)),
+    ...seats
+      .filter(({ tray, state, outAt }) => tray === 'out' && state === 'away' && since(outAt) > UNBEGUN_MS)
+      .map((seat) => alarm('unbegun', seat, `the tray stands for ${clock(seat.outAt, now)}, and nobody has begun`)),
+    ...slowSeats(seats, now).map((seat) => alarm('slow', seat, `${clock(seat.seenAt, now)} on one step`)),
+    ...fastSeats(seats).map(({ seat, took }) => alarm('fast', seat, `handed in after ${minutesText(took)}`)),
+  ];
+}
+
+/** Who was done in a fraction of the time that the others took. */
+function fastSeats(seats: readonly SeatView[]): { seat: SeatView; took: number }[] {
+  const done = seats.flatMap((seat) =>
+    seat.openedAt && seat.handedInAt ? [{ seat, took: Date.parse(seat.handedInAt) - Date.parse(seat.openedAt) }] : [],
+  );
+  if (done.length < ENOUGH) return [];
+  const sorted = done.map(({ took }) => took).sort((a, b) => a - b);
+  const median = sorted[Math.floor(sorted.length / 2)];
+  return done.filter(({ took }) => took < FAST * median);
+}
+
+const minutesText = (ms: number): string =>
+  `${Math.floor(ms / 60_000)}:${String(Math.floor((ms % 60_000) / 1000)).padStart(2, '0')}`;
+
+/** What a coordinator looks for on a board of many seats. */
+export const FILTERS = ['all', 'tasting', 'without a tray', 'not here', 'done'] as const;
+export type Filter = (typeof FILTERS)[number];
+
+const FITS: Record<Filter, (seat: SeatView) => boolean> = {
+  all: () => true,
+  tasting: ({ state }) => state === 'tasting' || state === 'ranking',
+  'without a tray': ({ tray, state, presence }) => tray !== 'out' && state !== 'done' && presence !== 'absent',
+  'not here': ({ state }) => state === 'away',
+  done: ({ state }) => state === 'done',
+};
+
+export const filtered = (seats: readonly SeatView[], filter: Filter): SeatView[] => seats.filter(FITS[filter]);
