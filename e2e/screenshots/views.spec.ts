@@ -26,8 +26,6 @@ test('the views of the README', async ({ page, browser, demo }) => {
   await page.getByText('Salmon, four ways').click();
   await page.getByTestId('friedman').waitFor();
   await take(page, 'read');
-  await page.getByRole('heading', { name: 'Looked at after unsealing' }).evaluate((line) => line.scrollIntoView());
-  await take(page, 'read-explored');
   await page.getByRole('heading', { name: 'From the kitchen' }).evaluate((line) => line.scrollIntoView());
   await take(page, 'read-kitchen');
   await page.goto(demo.address);
@@ -48,6 +46,11 @@ test('the views of the README', async ({ page, browser, demo }) => {
   await page.getByText('Tray map (PDF)').waitFor();
   await page.mouse.move(640, 790);
   await take(page, 'serve');
+  await page.getByRole('link', { name: 'Carry trays' }).click();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.getByRole('button', { name: 'I take this tray' }).waitFor();
+  await take(page, 'carry');
+  await page.setViewportSize({ width: 1280, height: 800 });
 
   await ballots(page, browser, demo);
 

@@ -82,8 +82,8 @@ test('each role comes in and sees only its own', async ({ browser, demo }) => {
   await server.getByText('Thursday panel, 19 November').click();
   await server.getByRole('link', { name: /^Serve/ }).click();
   await server.getByRole('button', { name: 'Open the sheet' }).click();
-  // Everyone has codes of their own in a triangle: three portions for each of 36 people, below the headings.
-  await expect(server.getByRole('dialog').getByRole('row')).toHaveCount(109);
+  // Everyone has codes of their own in a triangle: three portions for each of 36 people, below the headings of two flights.
+  await expect(server.getByRole('dialog').getByRole('row')).toHaveCount(110);
   await expect(server.getByText('Soaked overnight')).toHaveCount(0);
 
   const reader = await visit('Samir');

@@ -98,37 +98,39 @@ it('keeps every acknowledged ballot, once, when the server is killed in a burst'
   expect((await again.get(`/api/tastings/${id}/seal`)).body.logIntact).toBe(true);
 }, 60_000);
 
-it('keeps every acknowledged tap of the kitchen, once, over many kills', async () => {
-  const id = await locked(await coordinator(), draft({}, 3, 6));
-  const { methods } = (await (await coordinator()).get(`/api/tastings/${id}/kitchen`)).body;
-  const tag = methods[0].pieces[0].tag as string;
-  const acknowledged = new Set<string>();
-  for (let kill = 0; kill < KILLS; kill++) {
-    const desk = await coordinator();
-    const begun = acknowledged.size;
-    const lanes = Array.from({ length: 6 }, async (_, lane) => {
-      for (let turn = 0; turn < 40; turn++) {
-        const tap = {
-          id: `tap-${kill}-${lane}-${turn}`,
-          at: new Date().toISOString(),
-          kind: 'mass',
-          piece: tag,
-          grams: 400,
-        };
-        const reply = await desk.post(`/api/tastings/${id}/kitchen-log`).send({ entries: [tap] });
-        if (reply.status === 200) acknowledged.add(tap.id);
-        if (acknowledged.size === begun + 20) child.kill('SIGKILL');
-      }
-    });
-    await Promise.allSettled(lanes);
-    await start();
-  }
-  const { entries } = (await (await coordinator()).get(`/api/tastings/${id}/kitchen-log`).expect(200)).body;
-  const stored = (entries as { id: string }[]).map((entry) => entry.id);
-  expect(acknowledged.size).toBeGreaterThanOrEqual(KILLS * 20);
-  expect([...acknowledged].filter((tap) => !stored.includes(tap))).toEqual([]);
-  expect(new Set(stored).size).toBe(stored.length);
-}, 180_000);
+it.each(['kitchen-log', 'service-log'])(
+  'keeps every acknowledged tap of the %s, once, over many kills',
+  async (log) => {
+    const id = await locked(await coordinator(), draft({}, 3, 6));
+    const { methods } = (await (await coordinator()).get(`/api/tastings/${id}/kitchen`)).body;
+    const tag = methods[0].pieces[0].tag as string;
+    const said =
+      log === 'kitchen-log'
+        ? { kind: 'mass', piece: tag, grams: 400 }
+        : { kind: 'out', sitting: 1, panelist: 'panelist-0', celsius: 58 };
+    const acknowledged = new Set<string>();
+    for (let kill = 0; kill < KILLS; kill++) {
+      const desk = await coordinator();
+      const begun = acknowledged.size;
+      const lanes = Array.from({ length: 6 }, async (_, lane) => {
+        for (let turn = 0; turn < 40; turn++) {
+          const tap = { id: `tap-${kill}-${lane}-${turn}`, at: new Date().toISOString(), ...said };
+          const reply = await desk.post(`/api/tastings/${id}/${log}`).send({ entries: [tap] });
+          if (reply.status === 200) acknowledged.add(tap.id);
+          if (acknowledged.size === begun + 20) child.kill('SIGKILL');
+        }
+      });
+      await Promise.allSettled(lanes);
+      await start();
+    }
+    const { entries } = (await (await coordinator()).get(`/api/tastings/${id}/${log}`).expect(200)).body;
+    const stored = (entries as { id: string }[]).map((entry) => entry.id);
+    expect(acknowledged.size).toBeGreaterThanOrEqual(KILLS * 20);
+    expect([...acknowledged].filter((tap) => !stored.includes(tap))).toEqual([]);
+    expect(new Set(stored).size).toBe(stored.length);
+  },
+  180_000,
+);
 
 it('keeps every acknowledged reading, once, over many kills', async () => {
   const desk = await coordinator();

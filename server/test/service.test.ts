@@ -210,3 +210,23 @@ it('is not for kitchens, readers and strangers, nor before the plan is locked', 
   const { body } = await coordinator.post('/api/tastings').send({ title: 'Draft' });
   await send(coordinator, (body as { id: string }).id, { kind: 'late', panelist: 'panelist-1' }).expect(409);
 });
+
+it('goes on the next day where it was broken off: what was answered and carried stands, and the rest is carried then', async () => {
+  const { server, coordinator } = running.as;
+  const id = await locked(coordinator);
+  const [first] = await seatsOf(id);
+  const [token, second] = await tokens(coordinator, id);
+  await handInBallot(running.stranger, token, 0, (codes) => codes);
+  await send(
+    server,
+    id,
+    { kind: 'out', panelist: first.panelistId },
+    { kind: 'postponed', to: '2026-03-06T18:00:00.000Z', because: 'the power failed' },
+  ).expect(200);
+  await handInBallot(running.stranger, second, 1, (codes) => codes);
+  const [one, other] = await seatsOf(id);
+  expect([one.tray, other.tray]).toEqual(['out', 'waiting']);
+  await send(server, id, { kind: 'out', panelist: other.panelistId, at: '2026-03-06T18:05:00.000Z' }).expect(200);
+  expect((await seatsOf(id))[1].outAt).toBe('2026-03-06T18:05:00.000Z');
+  expect((await logOf(coordinator, id)).map(({ kind }) => kind)).toEqual(['out', 'postponed', 'out']);
+});

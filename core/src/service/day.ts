@@ -35,7 +35,7 @@ export interface ServiceDay {
   flights: Map<string, number>;
   /** When the pieces of a flight were cut, by sitting and flight. */
   sliced: Map<string, string>;
-  postponed: { sitting: number; to: string; because: string }[];
+  postponed: { entry: string; sitting: number; to: string; because: string }[];
 }
 
 /** Under which a tray, or a person at a sitting, is found. */
@@ -78,7 +78,7 @@ export const serviceDay = (log: readonly ServiceEntry[]): ServiceDay =>
           for (const panelist of body.panelists) day.flights.set(trayName({ ...body, panelist }), body.flight);
           break;
         case 'postponed':
-          day.postponed.push({ sitting: body.sitting, to: body.to, because: body.because });
+          day.postponed.push({ entry: id, sitting: body.sitting, to: body.to, because: body.because });
           break;
       }
       return day;

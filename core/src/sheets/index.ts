@@ -13,5 +13,6 @@ export {
 export { padPath, SEALED_NOTCH } from './pad';
 export { decisionText, DECISION_NAMES, planSheet } from './plan';
 export { runSheet, together } from './run';
+export { attendanceSheet, envelopeSheet, carryingSheet } from './serve';
 export { reportSheet } from './report';
 export type { Block, Column, Sheet, Tray } from './sheet';

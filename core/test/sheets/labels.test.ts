@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { labelGrid, placedLabels, portionLabels, tagLabels, type LabelLayout } from '../../src/sheets';
+import {
+  attendanceSheet,
+  envelopeSheet,
+  labelGrid,
+  placedLabels,
+  portionLabels,
+  carryingSheet,
+  tagLabels,
+  type LabelLayout,
+} from '../../src/sheets';
 
 const layout = (more: Partial<LabelLayout> = {}): LabelLayout => ({
   ...{ page: 'A4', width: 38, height: 21, left: 10, top: 12, gapX: 0, gapY: 0, start: 1 },
@@ -91,5 +100,39 @@ describe('what stands on labels', () => {
       { large: 'A1', small: 'raw 1' },
       { large: 'K4', small: 'raw 2' },
     ]);
+  });
+});
+
+describe('lists of the day', () => {
+  const tray = (seat: number, flight: number) => ({
+    ...{ seat, name: `Person ${seat}`, flight, codes: ['111', '482', '615'], warmUp: true },
+    sets: [{ codes: ['482', '615'], zone: '' }],
+  });
+  const trays = [tray(9, 2), tray(2, 1), tray(1, 1)];
+
+  it('are of whoever carries flight by flight and seat by seat, the warm-up in brackets', () => {
+    const sheet = carryingSheet('Thursday panel', trays, { now: 1, of: 1 });
+    const tables = sheet.blocks.flatMap((block) => (block.kind === 'table' ? [block] : []));
+    expect(tables.map(({ above }) => above)).toEqual(['Flight 1', 'Flight 2']);
+    expect(tables[0].rows).toEqual([
+      ['1', 'Person 1', '(111)  482  615', '__ : __'],
+      ['2', 'Person 2', '(111)  482  615', '__ : __'],
+    ]);
+    expect(carryingSheet('x', trays, { now: 2, of: 3 }).blocks).toContainEqual(
+      expect.objectContaining({ above: 'Sitting 2, Flight 2' }),
+    );
+  });
+
+  it('are of the door names and seats, and no code', () => {
+    const sheet = attendanceSheet('Thursday panel', trays, { now: 1, of: 1 });
+    expect(JSON.stringify(sheet)).toContain('Person 9');
+    expect(JSON.stringify(sheet)).not.toMatch(/482|615|111/);
+  });
+
+  it('end with an envelope that has the fingerprint and no key', () => {
+    const fingerprint = 'ab'.repeat(32);
+    const sheet = envelopeSheet('Salmon', { fingerprint, lockedAt: '2026-11-26T10:05:00.000Z' });
+    expect(JSON.stringify(sheet)).toContain(fingerprint);
+    expect(JSON.stringify(sheet)).toContain('2026-11-26 10:05 UTC');
   });
 });

@@ -42,6 +42,24 @@ export class SheetsController {
     return this.sheets.trays(id, me);
   }
 
+  @Get('carrying')
+  @Allow('coordinator', 'server')
+  printCarrying(@Param('id') id: string, @SignedIn() me: Me): Promise<StreamableFile> {
+    return this.sheets.carrying(id, me);
+  }
+
+  @Get('attendance')
+  @Allow('coordinator', 'server')
+  printAttendance(@Param('id') id: string, @SignedIn() me: Me): Promise<StreamableFile> {
+    return this.sheets.attendance(id, me);
+  }
+
+  @Get('envelope')
+  @Allow('coordinator')
+  printEnvelope(@Param('id') id: string): Promise<StreamableFile> {
+    return this.sheets.envelope(id);
+  }
+
   /** A label for each portion: codes, seats and flights, and no piece. */
   @Get('labels')
   @Allow('coordinator', 'server')

@@ -1,5 +1,7 @@
 import { Inject, Injectable, StreamableFile } from '@nestjs/common';
 import {
+  attendanceSheet,
+  envelopeSheet,
   kitchenSheet,
   linksSheet,
   placedLabels,
@@ -7,6 +9,7 @@ import {
   portionLabels,
   portioningSheet,
   reportSheet,
+  carryingSheet,
   runSheet,
   tagLabels,
   traySheet,
@@ -30,7 +33,7 @@ import { OPTIONS, publicAddress, type ServerOptions } from '../options/options';
 import { AccessService } from '../seal/access/access.service';
 import { planOf } from '../seal/keys/keys.service';
 import { UnsealingService } from '../seal/unsealing/unsealing.service';
-import { allTrays, traysNow } from '../seal/views/server';
+import { traysNow } from '../seal/views/server';
 import type { LabelsAsked } from './labels.dto';
 import { lockedOnly, TastingStore, tastingOf } from '../tastings/tasting.store';
 
@@ -82,25 +85,47 @@ export class SheetsService {
     });
   }
 
-  /** Under the title that is on the ballot: who carries trays must not read a method. */
   async trays(id: string, me: Me): Promise<StreamableFile> {
-    const { row } = await this.access.knownTo(me.role, id);
-    const { read } = this.transactions;
-    const [panelists, plan] = [await this.store.panelists(read, id), lockedOnly(await this.store.plan(read, id))];
-    const sitting = { now: row.sitting, of: row.design.service.sittings };
-    return this.drawn(traySheet(this.access.ballotTitle(row), traysNow({ row, plan, panelists }), sitting));
+    const { title, trays, sitting } = await this.carried(id, me);
+    return this.drawn(traySheet(title, trays, sitting));
+  }
+
+  async carrying(id: string, me: Me): Promise<StreamableFile> {
+    const { title, trays, sitting } = await this.carried(id, me);
+    return this.drawn(carryingSheet(title, trays, sitting));
+  }
+
+  async attendance(id: string, me: Me): Promise<StreamableFile> {
+    const { title, trays, sitting } = await this.carried(id, me);
+    return this.drawn(attendanceSheet(title, trays, sitting));
+  }
+
+  async envelope(id: string): Promise<StreamableFile> {
+    const { row, plan } = await this.store.getLocked(this.transactions.read, id);
+    return this.drawn(envelopeSheet(row.title, plan));
   }
 
   async labels(id: string, { spares, ...layout }: LabelsAsked, me: Me): Promise<StreamableFile> {
+    const { trays, sitting } = await this.carried(id, me);
+    const labelled = trays.map((tray) => ({ ...tray, sitting: sitting.now }));
+    return this.stuck('labels', portionLabels(labelled, { spares, sittings: sitting.of }), layout);
+  }
+
+  /**
+   * The trays of the open sitting, with the flight that each is really carried with, and without those of whom is absent.
+   * Under the title that is on the ballot: who carries trays must not read a method.
+   */
+  private async carried(id: string, me: Me) {
     const { row } = await this.access.knownTo(me.role, id);
     const { read } = this.transactions;
     const [panelists, plan] = [await this.store.panelists(read, id), lockedOnly(await this.store.plan(read, id))];
     const day = serviceDay(await this.log.service(read, id));
-    const trays = allTrays({ row, plan, panelists })
-      .map((tray) => ({ ...tray, name: trayName({ sitting: tray.sitting, panelist: tray.panelistId }) }))
-      .filter(({ sitting, name }) => sitting === row.sitting && !day.people.get(name)?.absent)
-      .map((tray) => ({ ...tray, flight: day.flights.get(tray.name) ?? tray.flight }));
-    return this.stuck('labels', portionLabels(trays, { spares, sittings: row.design.service.sittings }), layout);
+    const nameOf = (panelist: string): string => trayName({ sitting: row.sitting, panelist });
+    const trays = traysNow({ row, plan, panelists })
+      .filter(({ panelistId, codes }) => codes.length > 0 && !day.people.get(nameOf(panelistId))?.absent)
+      .map((tray) => ({ ...tray, flight: day.flights.get(nameOf(tray.panelistId)) ?? tray.flight }));
+    const sitting = { now: row.sitting, of: row.design.service.sittings };
+    return { title: this.access.ballotTitle(row), trays, sitting };
   }
 
   async tags(id: string, { spares: _spares, ...layout }: LabelsAsked, me: Me): Promise<StreamableFile> {

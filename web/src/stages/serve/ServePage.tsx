@@ -14,6 +14,7 @@ import { RepairTrace } from '../../service/repairs/RepairTrace';
 import { trayText } from '../../service/trayText';
 import { useService } from '../../service/useService';
 import { buttonClass } from '../../ui/Button';
+import { PutOffCard } from './PutOffCard';
 import { Portioning } from './Portioning';
 import { serveSentence } from './serveSentence';
 
@@ -47,8 +48,15 @@ export function ServePage() {
             </Link>
           )}
           <Portioning />
-          <PrintSheets sheets={me.role === 'server' ? ['trays', 'portioning'] : ['trays']} />
+          <PrintSheets
+            sheets={
+              me.role === 'server'
+                ? ['trays', 'carrying', 'attendance', 'portioning']
+                : ['trays', 'carrying', 'attendance', 'envelope']
+            }
+          />
           <LabelsCard of="labels" />
+          {!card.closedAt && <PutOffCard service={service} />}
           {!card.unsealedAt && <CaveatForm id={card.id} />}
         </>
       }

@@ -1,5 +1,5 @@
 import { LIMITS, SHORT_TEXT } from '@jacana/core/bundle';
-import { chainName, cookLossOf, doseOf, pieceOf } from '@jacana/core/kitchen';
+import { cookLossOf, doseOf, pieceOf } from '@jacana/core/kitchen';
 import { useState } from 'react';
 import { useDegrees } from '../../../shell/degrees';
 import { Button } from '../../../ui/Button';
@@ -22,7 +22,7 @@ interface PieceDialogProps {
 export function PieceDialog({ piece, day, write, onClose }: PieceDialogProps) {
   const degrees = useDegrees();
   const state = pieceOf(day.state, piece);
-  const chain = chainOfPiece(day, piece);
+  const chain = day.ofPiece.get(piece) ?? [];
   const loss = cookLossOf(state);
   const raw = state.grams[0]?.value;
   const measured = [
@@ -95,15 +95,6 @@ export function PieceDialog({ piece, day, write, onClose }: PieceDialogProps) {
       <GateFields piece={piece} day={day} chain={chain} write={write} />
     </Modal>
   );
-}
-
-/** The steps of a piece's method; the sheet knows which that is. */
-function chainOfPiece({ actions, chains, state }: Day, piece: string) {
-  const method = actions.find(({ pieces }) => pieces.includes(piece))?.method;
-  const known = [...chains].filter(([name, step]) =>
-    method === undefined ? pieceOf(state, piece).steps.has(step.id) : name === chainName(method, step.id),
-  );
-  return known.map(([, step]) => step);
 }
 
 interface MeasureProps {

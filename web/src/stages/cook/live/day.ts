@@ -27,6 +27,8 @@ export interface Day {
   actions: Action[];
   proposals: Proposal[];
   chains: ReadonlyMap<string, StepInput>;
+  /** The steps of each piece's method. */
+  ofPiece: ReadonlyMap<string, StepInput[]>;
   curves: readonly Curve[];
   /** Of pieces with a probe: when the step that they are in will be over. */
   expected: ReadonlyMap<string, ExpectedEnd>;
@@ -49,7 +51,7 @@ export function dayOf({ sheet, kitchen: { methods, constants }, stored, waiting,
   const ofPiece = new Map(methods.flatMap(({ chain, pieces }) => pieces.map(({ tag }) => [tag, chain] as const)));
   const expected = expectedEnds(curves, state, ofPiece, now);
   return {
-    ...{ state, chains, curves, expected },
+    ...{ state, chains, ofPiece, curves, expected },
     actions: actionsOf({ steps: sheet.steps, pieces: chains }, state, dueByProbe(expected)),
     proposals: proposalsOf({ steps: sheet.steps, chains, waits: sheet.waits, constants, curves }, state),
   };
