@@ -161,6 +161,17 @@ describe('answers about what was eaten', () => {
     expect(answer?.kind === 'ranking' && answer.ranking.flat()).toHaveLength(2);
   });
 
+  it('count once for a method that came twice on one tray: for the plate that was eaten first', () => {
+    const wrong = codesOf(other).find((code) => ranking.key!.codes[code] === ranking.key!.codes[a])!;
+    const twice = repaired(ranking, {
+      ...{ kind: 'swapped', sitting: 1, panelist: one, code: b, withPanelist: other, withCode: wrong },
+    });
+    const set = heardSets(twice, twice.key!).sets.find(({ panelist }) => panelist === one)!;
+    expect(set.samples.map(({ code }) => code)).toEqual([a, c]);
+    const answer = set.answers.find(({ kind }) => kind === 'ranking');
+    expect(answer?.kind === 'ranking' && answer.ranking.flat().includes(b)).toBe(false);
+  });
+
   it('of somebody who stopped count as far as they go; of somebody absent nothing does', () => {
     const open = {
       ...ranking,
@@ -345,6 +356,9 @@ describe('any repairs, one after the other', () => {
     );
     expect(refused({ kind: 'reordered', sitting: 1, panelist: one, codes: [a, b] })).toEqual([
       'Name each plate of the tray once, in the order of eating.',
+    ]);
+    expect(refused({ kind: 'swapped', sitting: 1, panelist: one, code: a, withPanelist: one, withCode: a })).toEqual([
+      'Choose two plates: nothing is exchanged with itself.',
     ]);
     expect(refused({ kind: 'trays-swapped', sitting: 1, panelist: one, withPanelist: one })).toHaveLength(1);
   });

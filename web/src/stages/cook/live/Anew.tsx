@@ -69,7 +69,7 @@ function Flights({ putOff, are, is }: { putOff: readonly PutOffView[]; are: stri
 const MOST_SHOWN = 3;
 
 function Moved({ now, then }: { now: RunSheetView; then: RunSheetView }) {
-  const moved = movedBetween(now.steps, then.steps);
+  const moved = movedBetween(now.steps, then.steps, Date.parse(then.replannedAt ?? ''));
   if (moved.length === 0) return <p>No step that is still to come moves.</p>;
   return (
     <>
