@@ -123,6 +123,32 @@ describe('which piece another portion is cut from', () => {
   });
 });
 
+it('cuts nothing from a piece that has none left, by its mass once it was weighed cooked', async () => {
+  const { server, kitchen, coordinator } = running.as;
+  const plan = draft({ quantities: { ...draft().quantities, portionGrams: 25, usable: 1 } });
+  const id = await locked(coordinator, plan);
+  const [{ panelistId: panelist, codes }] = await seatsOf(id);
+  const [code] = codes;
+  const [first, second] = (await server.get(`/api/tastings/${id}/spares?code=${code}`)).body.pieces as string[];
+  // Three portions of each are cut; the first gives four, the second just three.
+  const weigh = (piece: string, ...grams: number[]) =>
+    kitchen.post(`/api/tastings/${id}/kitchen-log`).send({
+      entries: grams.map((mass) => ({ id: `mass-${piece}-${mass}`, at: AT, kind: 'mass', piece, grams: mass })),
+    });
+  await weigh(first, 140, 124).expect(200);
+  await weigh(second, 140, 99).expect(200);
+  const gives = new Map(
+    ((await portionsOf(id)) as { tag: string; gives?: number }[]).map((row) => [row.tag, row.gives]),
+  );
+  expect([gives.get(first), gives.get(second)]).toEqual([4, 3]);
+  const replaced = (piece: string) => ({ kind: 'replaced', panelist, code, because: 'dropped', piece });
+  await send(server, id, replaced(second)).expect(400);
+  await send(server, id, replaced(first)).expect(200);
+  const { body } = await send(server, id, replaced(first)).expect(400);
+  expect(body.problems[0].message).toBe(`Nothing is left that ${code} may be cut from.`);
+  expect((await server.get(`/api/tastings/${id}/spares?code=${code}`)).body.pieces).toEqual([]);
+});
+
 it('is what findings and CSV rest on, and comes back out of a bundle', async () => {
   const { server, coordinator, reader } = running.as;
   const id = await locked(coordinator, draft({}, 3, 12));

@@ -4,6 +4,7 @@ import { KnownService, repairsOf, repairText } from '@jacana/core/service';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
+import type { PlanRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
 import type { StoredEntries } from '../kitchen/caveats.dto';
@@ -11,12 +12,13 @@ import { LiveService } from '../live/live.service';
 import { readEntries } from '../log/entries';
 import { LogService, type NewEntry } from '../log/log.service';
 import { AccessService } from '../seal/access/access.service';
-import { KeysService } from '../seal/keys/keys.service';
+import { UnsealingService } from '../seal/unsealing/unsealing.service';
 import { serviceLogFor } from '../seal/views/server';
 import { TastingStore, type StoredTasting } from '../tastings/tasting.store';
 import type { ServiceEntryInput, ServiceLogView } from './serviceLog.dto';
 
 type Body = ServiceEntry['body'];
+type LockedTasting = StoredTasting & { plan: PlanRow };
 
 /** What was carried where, and every repair; several phones write into it at once. */
 @Injectable()
@@ -25,7 +27,7 @@ export class ServiceLogService {
     private readonly transactions: Transactions,
     private readonly access: AccessService,
     private readonly store: TastingStore,
-    private readonly keys: KeysService,
+    private readonly unsealing: UnsealingService,
     private readonly log: LogService,
     private readonly audit: AuditService,
     private readonly live: LiveService,
@@ -42,7 +44,7 @@ export class ServiceLogService {
     await this.access.knownTo(me.role, id);
     const { read } = this.transactions;
     const stored = await this.store.getLocked(read, id);
-    return { pieces: await this.keys.sparesOf(read, stored, code) };
+    return { pieces: await this.unsealing.sparesOf(read, stored, code) };
   }
 
   async add(id: string, inputs: readonly ServiceEntryInput[], me: Me): Promise<StoredEntries> {
@@ -92,7 +94,7 @@ export class ServiceLogService {
   /** Entries may only be about trays, plates, pieces and entries that there are. */
   private async refuseUnknown(
     manager: EntityManager,
-    stored: StoredTasting,
+    stored: LockedTasting,
     entries: readonly NewEntry<Body>[],
     me: Me,
   ): Promise<void> {
@@ -118,7 +120,7 @@ export class ServiceLogService {
   /** Whether a piece may be cut for a code is known to the seal alone, and told to servers, who see both. */
   private async refusePiece(
     manager: EntityManager,
-    stored: StoredTasting,
+    stored: LockedTasting,
     { code, piece }: Extract<Body, { kind: 'replaced' }>,
     me: Me,
   ): Promise<void> {
@@ -127,7 +129,7 @@ export class ServiceLogService {
         'sealed',
         'Which piece goes under which code is for the server to say while the key is sealed. Leave the piece out.',
       );
-    const spares = await this.keys.sparesOf(manager, stored, code);
+    const spares = await this.unsealing.sparesOf(manager, stored, code);
     if (!spares.includes(piece ?? ''))
       throw refuseFields([
         {

@@ -1337,6 +1337,7 @@ export type PortionView = {
   code: string;
   /** Seats that get a portion of this piece */
   seats: number[];
+  gives: number;
   isAgain: boolean;
 };
 export type PortioningReason = {

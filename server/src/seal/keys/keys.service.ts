@@ -9,7 +9,6 @@ import {
   type TastingBundle,
 } from '@jacana/core/bundle';
 import type { LockedPlan } from '@jacana/core/design';
-import { kitchenState, piecesNow } from '@jacana/core/kitchen';
 import { flightsOfPieces } from '@jacana/core/served';
 import type { EntityManager } from 'typeorm';
 import { PlanRow } from '../../database/entities';
@@ -76,16 +75,6 @@ export class KeysService {
     const key = await this.get(manager, row.id);
     const service = await this.log.service(manager, row.id);
     return flightsOfPieces({ tasting: tastingOf(stored), plan, pieces: plan.pieces, key, kitchen, service });
-  }
-
-  /** Pieces that another portion for a code may be cut from: those of its method that may be eaten. */
-  async sparesOf(manager: EntityManager, { row, plan }: StoredTasting, code: string): Promise<string[]> {
-    const { codes } = await this.get(manager, row.id);
-    const state = kitchenState(await this.log.kitchen(manager, row.id));
-    return piecesNow(plan?.pieces ?? [], state)
-      .filter(({ method, standing }) => method === codes[code] && standing === 'stands')
-      .map(({ tag }) => tag)
-      .sort();
   }
 
   async verify(manager: EntityManager, stored: StoredTasting & { plan: PlanRow }): Promise<Verification> {

@@ -1,15 +1,16 @@
 import { ForbiddenException, Injectable } from '@nestjs/common';
+import type { EntityManager } from 'typeorm';
 import type { Me } from '../../accounts/allow';
 import { AuditService } from '../../audit/audit.service';
-import { AuditRow, TastingRow } from '../../database/entities';
+import { AuditRow, type PlanRow, TastingRow } from '../../database/entities';
 import { Transactions } from '../../database/transactions';
 import { refuseState } from '../../fields/problems';
 import { LogService } from '../../log/log.service';
 import { LiveService } from '../../live/live.service';
-import { TastingStore } from '../../tastings/tasting.store';
+import { type StoredTasting, TastingStore } from '../../tastings/tasting.store';
 import { KeysService } from '../keys/keys.service';
 import type { SealView } from '../views/coordinator';
-import { type PortionView, portions } from '../views/server';
+import { type PortionView, portions, sparesFor } from '../views/server';
 
 /** Opens the key: for good at the end, or, for whoever portions, just which piece goes under which code. */
 @Injectable()
@@ -76,5 +77,12 @@ export class UnsealingService {
     const { read } = this.transactions;
     const [kitchen, log] = [await this.log.kitchen(read, id), await this.log.service(read, id)];
     return portions(stored, await this.keys.get(read, id), { kitchen, log });
+  }
+
+  /** Pieces that another portion for a code may be cut from: for whoever portions, and for what is checked before it is stored. */
+  async sparesOf(manager: EntityManager, stored: StoredTasting & { plan: PlanRow }, code: string): Promise<string[]> {
+    const { id } = stored.row;
+    const day = { kitchen: await this.log.kitchen(manager, id), log: await this.log.service(manager, id) };
+    return sparesFor(code, stored, await this.keys.get(manager, id), day);
   }
 }

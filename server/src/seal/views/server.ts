@@ -7,7 +7,8 @@ import {
   type ServiceEntry,
   type Serving,
 } from '@jacana/core/bundle';
-import { flightOf, servedPortions, type ServedPortion } from '@jacana/core/served';
+import { kitchenState, piecesNow } from '@jacana/core/kitchen';
+import { flightOf, portionsOf, servedPortions, type ServedPortion } from '@jacana/core/served';
 import { plateName, repairsOf } from '@jacana/core/service';
 import { Choice, ListOf, Said, SaidTexts } from '../../fields/fields';
 import type { PlanRow, Role } from '../../database/entities';
@@ -55,6 +56,8 @@ export class PortionView {
   @Said('string') zone: string;
   @Said('string') code: string;
   @ApiProperty({ type: [Number], description: 'Seats that get a portion of this piece' }) seats: number[];
+  /** How many portions its piece gives in all, by its mass. */
+  @Said('integer') gives: number;
   /** Cut once more, for a portion that was spoilt or asked for again. */
   @Said('boolean') isAgain: boolean;
 }
@@ -151,11 +154,18 @@ export function portions(
   const tasting = tastingOf({ ...stored, methods: [] });
   const service = log.filter(({ body }) => CUT_BY.has(body.kind));
   const served = servedPortions({ tasting, plan, pieces: plan.pieces, key, kitchen, service });
+  const state = kitchenState(kitchen);
+  const gives = new Map(
+    piecesNow(plan.pieces, state).map((piece) => [piece.tag, portionsOf(piece, tastingOf(stored), state)]),
+  );
   const views = new Map<string, PortionView>();
   const add = ({ sitting, flight, tag, zone, code, seat }: Cut, isAgain: boolean): void => {
     const name = nameOf(tasting.zones, zone);
     const id = `${sitting} ${flight} ${tag} ${name} ${code} ${isAgain ? 1 : 0}`;
-    const view = views.get(id) ?? { ...{ sitting, flight, tag, zone: name, code }, seats: [], isAgain };
+    const view = views.get(id) ?? {
+      ...{ sitting, flight, tag, zone: name, code, seats: [], isAgain },
+      gives: gives.get(tag) ?? 0,
+    };
     view.seats.push(seat);
     views.set(id, view);
   };
@@ -168,4 +178,22 @@ export function portions(
   return [...views.entries()]
     .sort(([a], [b]) => (a < b ? -1 : 1))
     .map(([, view]) => ({ ...view, seats: view.seats.sort((a, b) => a - b) }));
+}
+
+/** Pieces that something is left of for another portion of a code: those of its method that may be eaten and are not used up. */
+export function sparesFor(
+  code: string,
+  stored: StoredTasting & { plan: PlanRow },
+  key: Key,
+  day: { kitchen: readonly KitchenEntry[]; log: readonly ServiceEntry[] },
+): string[] {
+  const cut = new Map<string, number>();
+  for (const { tag, seats } of portions(stored, key, day)) cut.set(tag, (cut.get(tag) ?? 0) + seats.length);
+  const state = kitchenState(day.kitchen);
+  const tasting = tastingOf(stored);
+  return piecesNow(stored.plan.pieces, state)
+    .filter(({ method, standing }) => method === key.codes[code] && standing === 'stands')
+    .filter((piece) => (cut.get(piece.tag) ?? 0) < portionsOf(piece, tasting, state))
+    .map(({ tag }) => tag)
+    .sort();
 }

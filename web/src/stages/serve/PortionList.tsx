@@ -12,10 +12,22 @@ export function PortionList({ id, portions }: PortionListProps) {
   const [done, setDone] = useState(() => ticked(id));
   const hasZones = portions.some(({ zone }) => zone !== '');
   const groups = [...new Set(portions.map(groupOf))].sort();
+  const short = shortOf(portions);
   const several = new Set(portions.map(({ sitting }) => sitting)).size > 1;
   const tick = (row: PortionView): void => setDone(toggled(id, done, rowName(row)));
   return (
     <div className="space-y-5">
+      {short.length > 0 && (
+        <div role="alert" className="rounded-lg bg-look px-3 py-2">
+          {short.map(({ tag, cut, gives }) => (
+            <p key={tag}>
+              <strong className="font-mono">{tag}</strong> gives {counted(gives, 'portion')} by its mass, and {cut} are
+              cut from it. Choose the seats that go without, and say there that another piece was taken, or that the
+              plate was not eaten.
+            </p>
+          ))}
+        </div>
+      )}
       {groups.map((group) => {
         const rows = portions.filter((row) => groupOf(row) === group).sort(inTurn);
         const left = rows.filter((row) => !done.has(rowName(row))).length;
@@ -69,6 +81,13 @@ export function PortionList({ id, portions }: PortionListProps) {
       })}
     </div>
   );
+}
+
+/** Pieces that give fewer portions than are cut from them, over all flights. */
+function shortOf(portions: readonly PortionView[]): { tag: string; cut: number; gives: number }[] {
+  const cut = new Map<string, { cut: number; gives: number }>();
+  for (const { tag, seats, gives } of portions) cut.set(tag, { cut: (cut.get(tag)?.cut ?? 0) + seats.length, gives });
+  return [...cut].flatMap(([tag, own]) => (own.cut > own.gives ? [{ tag, ...own }] : []));
 }
 
 const groupOf = ({ sitting, flight }: PortionView): string =>
