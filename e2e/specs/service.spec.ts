@@ -41,6 +41,13 @@ test('two runners on phones never carry the same tray, though one of them loses 
   await putDown(one, 1);
   await expect(other.getByText(/On the way/)).toBeHidden();
 
+  // A tap too early is taken back, and the tray is in the hand again, for both.
+  await one.getByRole('button', { name: 'Undo' }).click();
+  await expect(next(one)).toContainText('Seat 1');
+  await expect(other.getByText(/On the way: seat 1/)).toBeVisible();
+  await putDown(one, 1);
+  await expect(other.getByText(/On the way/)).toBeHidden();
+
   // Without a network it goes on, and comes later, each once.
   await other.context().setOffline(true);
   await take(other);
@@ -104,6 +111,7 @@ test('a triangle with two plates exchanged, one given up, one taken back: the an
     .click();
   const id = /tastings\/([^/]+)/.exec(page.url())?.[1] ?? '';
   const done = page.getByRole('button', { name: /^Seat \d+, .*, done$/ });
+  await expect(done).toHaveCount(18);
   const names = await done.evaluateAll((seats) => seats.map((seat) => seat.getAttribute('aria-label') ?? ''));
   const dialog = page.getByRole('dialog');
   const codes = dialog.getByRole('button', { name: /^\d{3}$/ });

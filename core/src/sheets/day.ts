@@ -172,10 +172,20 @@ const trayOf = ({ seat, name, codes, warmUp, sets }: TrayRow): Tray => ({
 
 /** A card for every panelist, to cut apart: whoever has it can answer in that name. */
 export function linksSheet(title: string, links: readonly { seat: number; name: string; address: string }[]): Sheet {
+  const isHere = links.some(({ address }) => /^https?:\/\/(localhost|127\.)/.test(address));
   return {
     name: 'Ballot cards',
     title,
     blocks: [
+      ...(isHere
+        ? [
+            {
+              kind: 'text' as const,
+              text: 'These addresses lead to this machine only: no phone can reach them. Start Jacana with --lan, and print the cards again.',
+              look: 'lead' as const,
+            },
+          ]
+        : []),
       { kind: 'text', text: 'Cut apart, and give each to its panelist alone: it answers in that name.', look: 'quiet' },
       {
         kind: 'cards',

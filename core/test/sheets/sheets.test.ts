@@ -110,6 +110,9 @@ describe('what stands on paper', () => {
 
   it('is a card for each panelist with an address', () => {
     const sheet = linksSheet('Thursday panel', [{ seat: 1, name: 'Ada', address: 'http://x/b/1' }]);
+    expect(text(sheet)).not.toContain('this machine only');
+    const here = linksSheet('Thursday panel', [{ seat: 1, name: 'Ada', address: 'http://localhost:4000/b/1' }]);
+    expect(text(here)).toContain('no phone can reach them');
     expect(text(sheet)).toContain('http://x/b/1');
   });
 

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../../client/api';
 import { useKitchenNow } from '../../../kitchen/kitchenClock';
+import type { SeatView } from '../../../client/api.generated';
 import { useService } from '../../../service/useService';
 import { useInTasting } from '../../../shell/session';
 import { counted } from '../../../shell/stages';
@@ -22,6 +23,7 @@ export function CarryPage() {
   const service = useService(id);
   const [mine, setMine] = useState(() => rememberedTakes(id));
   const [chosen, setChosen] = useState<string | null>(null);
+  const [last, setLast] = useState<{ entry: string; text: string } | null>(null);
   const now = useKitchenNow(15_000);
   useAwake();
   if (card.lockedAt === null) return <Failure message="Trays are laid out once the plan is locked." />;
@@ -34,7 +36,16 @@ export function CarryPage() {
     open.find(({ seat }) => seat.panelistId === chosen) ??
     open.find(({ place }) => place === 'waiting');
   const cut = next && sinceCut(day.sliced.get(`${sitting} ${next.flight}`), now);
-  const take = (panelist: string): void => setMine(rememberedTakes(id, write({ kind: 'taken', sitting, panelist })));
+  const take = ({ seat, panelistId: panelist }: SeatView): void => {
+    const entry = write({ kind: 'taken', sitting, panelist });
+    setMine(rememberedTakes(id, entry));
+    setLast({ entry, text: `The tray of seat ${seat} is in your hand` });
+  };
+  const putDown = ({ seat, panelistId: panelist }: SeatView, celsius: number | null): void => {
+    const entry = write({ kind: 'out', sitting, panelist, ...(celsius !== null && { celsius }) });
+    setLast({ entry, text: `Seat ${seat} has its tray` });
+    setChosen(null);
+  };
   return (
     <div className="mx-auto max-w-xl space-y-4">
       <h1 className="font-serif text-[1.75rem] leading-tight">{carrySentence(trays)}</h1>
@@ -47,12 +58,24 @@ export function CarryPage() {
         <NextTray
           key={next.seat.panelistId}
           tray={next}
-          onTake={() => take(next.seat.panelistId)}
-          onOut={(celsius) => {
-            write({ kind: 'out', sitting, panelist: next.seat.panelistId, ...(celsius !== null && { celsius }) });
-            setChosen(null);
-          }}
+          onTake={() => take(next.seat)}
+          onOut={(celsius) => putDown(next.seat, celsius)}
         />
+      )}
+      {last && (
+        <p role="status" className="flex min-h-12 items-center justify-between gap-3 text-quiet">
+          {last.text}.
+          <button
+            type="button"
+            className="min-h-12 px-3 font-bold text-chestnut underline underline-offset-3"
+            onClick={() => {
+              write({ kind: 'undone', of: last.entry });
+              setLast(null);
+            }}
+          >
+            Undo
+          </button>
+        </p>
       )}
       {next && (
         <p className="flex min-h-12 items-center justify-between gap-3">
