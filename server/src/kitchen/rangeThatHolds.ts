@@ -5,9 +5,7 @@ import { refuseFields } from '../fields/problems';
 export function rangeThatHolds(range: Range): Range {
   const parsed = rangeSchema.safeParse(range);
   if (!parsed.success)
-    throw refuseFields(
-      parsed.error.issues.map(({ path, message }) => ({ field: `range.${path.join('.')}`, message })),
-    );
+    throw refuseFields(parsed.error.issues.map(({ path, message }) => ({ field: `range.${path.join('.')}`, message })));
   const flights = range.served.map(({ sitting, flight }) => `${sitting} ${flight}`);
   const twin = flights.findIndex((one, at) => flights.indexOf(one) < at);
   if (twin >= 0) throw refuseFields([{ field: `range.served.${twin}`, message: 'This flight is served already.' }]);

@@ -29,7 +29,10 @@ export async function renderLabels({ width, height, label, pages }: LabelPages):
 }
 
 /** The code as large as fits, and below it what it is for. */
-function drawn({ large, small, x, y }: LabelPages['pages'][number][number], { width, height }: LabelPages['label']): Content[] {
+function drawn(
+  { large, small, x, y }: LabelPages['pages'][number][number],
+  { width, height }: LabelPages['label'],
+): Content[] {
   const [wide, high] = [width * POINTS, height * POINTS];
   const size = Math.min(0.5 * high, (0.84 * wide) / (large.length * LETTER));
   const smallSize = Math.min(SMALL_MOST, 0.18 * high, (0.92 * wide) / Math.max(1, small.length * 0.5));

@@ -14,11 +14,7 @@ export function SheetMaking({ id, sheet }: { id: string; sheet: Stoppable<RunShe
   if (!isSlow && !isStopped) return null;
   return (
     <Card>
-      <Computing
-        {...{ tastingId: id, what: 'the run sheet', kind: 'sheet', isStopped }}
-        onStop={stop}
-        onStart={ask}
-      />
+      <Computing {...{ tastingId: id, what: 'the run sheet', kind: 'sheet', isStopped }} onStop={stop} onStart={ask} />
     </Card>
   );
 }

@@ -8,13 +8,13 @@ import { StageLayout } from '../../ui/StageLayout';
 import { Computing } from '../../shell/Computing';
 import { ReadMargin } from './ReadMargin';
 
-
 /** The answer, and everything it rests on. */
 export function FindingsView({ findings }: { findings: Stoppable<Findings> }) {
   const { card } = useInTasting();
   const { found, error, isStopped, ask, stop } = findings;
   if (error) return <Failure message={refusalOf(error).message} onRetry={ask} />;
-  if (!found) return (
+  if (!found)
+    return (
       <Computing
         {...{ tastingId: card.id, what: 'the findings', kind: 'computing', isStopped }}
         onStop={stop}

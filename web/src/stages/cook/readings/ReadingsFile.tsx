@@ -86,12 +86,7 @@ function MappingDialog({ id, file, head, devices, onClose }: FileDialogProps & {
         value={device}
         onChange={(event) => setDevice(event.target.value)}
       />
-      <MappingFields
-        headings={head.headings}
-        sample={head.rows}
-        mapping={mapping}
-        onChange={setMapping}
-      />
+      <MappingFields headings={head.headings} sample={head.rows} mapping={mapping} onChange={setMapping} />
       {read.problems.length > 0 && (
         <ul className="mt-3 list-disc pl-5 text-sm">
           {read.problems.map(({ line, text }) => (
