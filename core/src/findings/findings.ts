@@ -228,13 +228,16 @@ function rankingFindings(
 const likenessOf = (bundle: TastingBundle, key: Key): string =>
   claimOf(bundle.plan, bundle.tasting).alike ? likenessSentence(bundle, key) : '';
 
-/** Pieces that those who handed in were served from, per method: what the findings speak of, planned or not. */
+/** Pieces that those who handed in were served from, per method: what the findings speak of, planned or not. One of which nobody knows is none. */
 function piecesEaten(bundle: TastingBundle, key: Key): number[] {
   const { sets } = heardSets(bundle, key);
   return bundle.tasting.methods.map(
     (_, method) =>
-      new Set(sets.flatMap(({ samples }) => samples.filter((one) => one.method === method).map(({ piece }) => piece)))
-        .size,
+      new Set(
+        sets.flatMap(({ samples }) =>
+          samples.filter((one) => one.method === method && one.piece !== '').map(({ piece }) => piece),
+        ),
+      ).size,
   );
 }
 

@@ -223,6 +223,29 @@ describe('answers about what was eaten', () => {
     ]);
   });
 
+  it('of a duo-trio go by the reference, whatever was eaten first', () => {
+    const duo = simulatedBundle({ methods: 2, panelists: 6, pieces: 6, tasting: { test: 'duo-trio' } });
+    const order = codesOf('p0', eaten(duo));
+    const samplesOf = (bundle: TastingBundle): string[] =>
+      heardSets(bundle, duo.key!)
+        .sets.find(({ panelist }) => panelist === 'p0')!
+        .samples.map(({ code }) => code);
+    const reordered = repaired(duo, { kind: 'reordered', sitting: 1, panelist: 'p0', codes: [...order].reverse() });
+    expect(samplesOf(reordered)).toEqual(order);
+    const [reference, ...choices] = order;
+    const like = choices.find((code) => duo.key!.codes[code] === duo.key!.codes[reference])!;
+    const other = choices.find((code) => code !== like)!;
+    const exchanged = (code: string, withCode: string) =>
+      heardSets(
+        repaired(duo, { kind: 'swapped', sitting: 1, panelist: 'p0', code, withPanelist: 'p0', withCode }),
+        duo.key!,
+      ).leftOut;
+    // The two to choose from may change places; with the reference exchanged, none of them is like it.
+    expect(exchanged(like, other)).toEqual([]);
+    expect(exchanged(reference, like)).toEqual([]);
+    expect(exchanged(reference, other)).toHaveLength(1);
+  });
+
   it('say in findings what was repaired, and how even orders are as eaten', () => {
     const found = findings(
       repaired(

@@ -90,7 +90,9 @@ function setsOf(
 ): OneSet[] {
   const last = Math.max(...portions.map(({ set }) => set));
   return Array.from({ length: last + 1 }, (_, set) => set).flatMap((set): OneSet[] => {
-    const own = portions.filter((portion) => portion.set === set).sort((a, b) => a.position - b.position);
+    const own = portions.filter((portion) => portion.set === set);
+    // A forced choice goes by which plate is which, not by what was eaten first: the reference stays the reference.
+    if (!isOfTwoSamples(test)) own.sort((a, b) => a.position - b.position);
     if (own.length === 0) return [];
     const zone = zoneOf(own[0]);
     const { kept, why } = judged(own, test);
