@@ -81,6 +81,14 @@ test('two runners on phones never carry the same tray, though one of them loses 
   await desk.getByRole('button', { name: 'Take back' }).click();
   await expect(next(one)).toContainText('Seat 3');
 
+  // A flight is added: two seats go into it together.
+  await desk.getByRole('button', { name: /^Seat 15, / }).click();
+  await desk.getByRole('button', { name: 'Is served with another flight' }).click();
+  await desk.getByLabel('Flight', { exact: true }).fill('3');
+  await desk.getByRole('dialog').getByRole('button', { name: '16', exact: true }).click();
+  await desk.getByRole('button', { name: 'Write it down' }).click();
+  await expect(desk.getByRole('region', { name: 'Flight 3' }).getByRole('listitem')).toHaveCount(2);
+
   // Both without a network, the same seat: on the board it stands out.
   for (const page of [one, other]) await page.context().setOffline(true);
   for (const page of [one, other]) {

@@ -3,6 +3,7 @@ import { useState, type ReactNode } from 'react';
 import { api } from '../../client/api';
 import type { SeatView } from '../../client/api.generated';
 import { useInTasting } from '../../shell/session';
+import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { NumberField } from '../../ui/NumberField';
 import { Pad } from '../../ui/Pad';
@@ -47,17 +48,7 @@ const ASK: Record<Asked, (props: FieldsProps) => ReactNode> = {
   ),
   piece: ({ said, onChange }) => <PieceChoice said={said} onChange={onChange} />,
   order: ({ seat, onChange }) => <OrderChoice seat={seat} onChange={onChange} />,
-  flight: ({ said, onChange }) => (
-    <NumberField
-      label="Flight"
-      whole
-      min={1}
-      max={MOST_PANELISTS}
-      value={said.flight}
-      hint="A number that no flight has yet makes a new one."
-      onChange={(flight) => onChange({ flight })}
-    />
-  ),
+  flight: (props) => <FlightChoice {...props} />,
   because: ({ said, onChange }) => (
     <TextField
       label="What happened?"
@@ -154,6 +145,50 @@ function PieceChoice({ said, onChange }: Pick<FieldsProps, 'said' | 'onChange'>)
       ]}
       onChange={(piece) => onChange({ piece: piece || undefined })}
     />
+  );
+}
+
+/** Another flight, for this seat or for several of its own. */
+function FlightChoice({ said, seat, seats, onChange }: FieldsProps) {
+  const together = seats.filter(({ flight, codes }) => flight === seat.flight && codes.length > 0);
+  const moved = new Set(said.panelists);
+  const put = (panelists: Iterable<string>): void => onChange({ panelists: [...panelists] });
+  const toggle = (panelist: string): void => {
+    if (!moved.delete(panelist)) moved.add(panelist);
+    put(moved);
+  };
+  return (
+    <div className="space-y-3">
+      <NumberField
+        label="Flight"
+        whole
+        min={1}
+        max={MOST_PANELISTS}
+        value={said.flight}
+        hint="A number that no flight has yet makes a new one."
+        onChange={(flight) => onChange({ flight })}
+      />
+      <fieldset>
+        <legend className="mb-1 text-sm font-bold">Who of flight {seat.flight}?</legend>
+        <div className="flex flex-wrap gap-2">
+          {together.map(({ panelistId, seat: number, name }) => (
+            <button
+              key={panelistId}
+              type="button"
+              aria-pressed={moved.has(panelistId)}
+              title={name}
+              onClick={() => toggle(panelistId)}
+              className={`min-h-10 min-w-10 rounded-lg border px-2 ${moved.has(panelistId) ? 'border-ink bg-pad font-bold' : 'border-line bg-paper'}`}
+            >
+              {number}
+            </button>
+          ))}
+          <Button look="quiet" onClick={() => put(together.map(({ panelistId }) => panelistId))}>
+            All of them
+          </Button>
+        </div>
+      </fieldset>
+    </div>
   );
 }
 

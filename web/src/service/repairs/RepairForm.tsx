@@ -45,9 +45,16 @@ export function RepairForm({ seat, seats, onDone }: RepairFormProps) {
         {...{ choice, said, seat, seats }}
         onChange={(part) => setSaid((before) => ({ ...before, ...part }))}
       />
-      {isWhole && choice.kind !== 'late' && (
-        <p className="rounded-lg bg-water px-3 py-2" role="status">
-          <strong>What it costs:</strong> {repairCost({ piece: null, ...said } as unknown as Repair, card.test)}
+      {choice.kind !== 'late' && (
+        // Of one height, whatever it says: nothing may slip from under a finger as it grows.
+        <p className="min-h-22 rounded-lg bg-water px-3 py-2" role="status">
+          {isWhole ? (
+            <>
+              <strong>What it costs:</strong> {repairCost({ piece: null, ...said } as unknown as Repair, card.test)}
+            </>
+          ) : (
+            <span className="text-quiet">What it costs is said here once the rest is.</span>
+          )}
         </p>
       )}
       <div className="flex gap-3">

@@ -87,6 +87,7 @@ export const REPAIRS: readonly RepairChoice[] = [
   {
     ...{ name: 'Is served with another flight', kind: 'moved', asks: ['flight'] },
     about: ({ panelistId }) => ({ panelists: [panelistId] }),
-    ...{ fits: hasTray, isWhole: has('flight') },
+    fits: hasTray,
+    isWhole: (said) => said.flight !== undefined && (said.panelists?.length ?? 0) > 0,
   },
 ];
