@@ -119,14 +119,14 @@ it('has the kitchen of last time for the house, until one is kept for it; withou
   const { kitchen, coordinator, server } = running.as;
   const house = async () => (await kitchen.get('/api/house').expect(200)).body as object;
   await save('kitchen', await cooked(), 0, { cooks: ['Last'] }).expect(200);
-  expect(await house()).toEqual({ range: { ...range, cooks: ['Last'], served: [] }, locale: 'us' });
+  expect(await house()).toEqual({ range: { ...range, cooks: ['Last'], served: [] }, isKept: false, locale: 'us' });
   await kitchen
     .put('/api/house/range')
     .send({ range: { ...range, cooks: ['Kept'] } })
     .expect(200);
   await save('kitchen', await cooked(), 0, { cooks: ['Later'] }).expect(200);
   await coordinator.put('/api/house/locale').send({ locale: 'uk' }).expect(200);
-  expect(await house()).toEqual({ range: { ...range, cooks: ['Kept'], served: [] }, locale: 'uk' });
+  expect(await house()).toEqual({ range: { ...range, cooks: ['Kept'], served: [] }, isKept: true, locale: 'uk' });
   await kitchen
     .put('/api/house/range')
     .send({ range: { ...range, equipment: [range.equipment[0], range.equipment[0]] } })

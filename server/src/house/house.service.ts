@@ -23,7 +23,7 @@ export class HouseService {
   async get(): Promise<HouseView> {
     const { read } = this.transactions;
     const { range, locale } = await this.row(read);
-    return { range: range ?? (await this.lastUsed(read)), locale };
+    return { range: range ?? (await this.lastUsed(read)), isKept: range !== null, locale };
   }
 
   keepRange(range: Range, me: Me): Promise<HouseView> {

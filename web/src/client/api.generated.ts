@@ -985,6 +985,7 @@ export type RangeInput = {
 export type Locale = 'us' | 'uk';
 export type HouseView = {
   range: RangeInput | null;
+  isKept: boolean;
   locale: Locale;
 };
 export type KeptRange = {

@@ -64,9 +64,9 @@ function HouseKitchen({ range, onTake }: { range: RangeInput; onTake: (range: Ra
   const { data: house } = api.useGetHouseQuery(undefined, { refetchOnMountOrArgChange: true });
   const [keep] = api.useKeepRangeMutation();
   if (!house) return null;
-  const { range: own } = house;
+  const { range: own, isKept } = house;
   if (isEmpty(range)) return own && <Button onClick={() => onTake(own)}>Take the kitchen of the house</Button>;
-  return isOfHouse(range, own) ? (
+  return isKept && isOfHouse(range, own) ? (
     <p className="self-center text-sm text-quiet">This is the kitchen of the house, which new tastings start from.</p>
   ) : (
     <Button look="quiet" onClick={() => void keep({ keptRange: { range } })}>
