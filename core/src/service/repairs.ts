@@ -11,30 +11,19 @@
 import { holding, type Entry } from '../log';
 import type { ServiceEntry } from '../tasting';
 
-type Kind =
-  | 'swapped'
-  | 'trays-swapped'
-  | 'people-swapped'
-  | 'wrong-plate'
-  | 'replaced'
-  | 'missed'
-  | 'extra'
-  | 'reordered'
-  | 'absent'
-  | 'stopped'
-  | 'moved';
-
-/** An entry that says that something else was eaten than was planned, in another order, or by another person. */
-export type Repair = Extract<ServiceEntry['body'], { kind: Kind }>;
-
-const KINDS: ReadonlySet<string> = new Set<Kind>([
+const KINDS = [
   ...(['swapped', 'trays-swapped', 'people-swapped', 'wrong-plate', 'replaced', 'missed', 'extra'] as const),
   ...(['reordered', 'absent', 'stopped', 'moved'] as const),
-]);
+] as const;
+
+/** An entry that says that something else was eaten than was planned, in another order, or by another person. */
+export type Repair = Extract<ServiceEntry['body'], { kind: (typeof KINDS)[number] }>;
+
+const isRepair = ({ kind }: { kind: string }): boolean => (KINDS as readonly string[]).includes(kind);
 
 /** The repairs that hold, oldest first. */
 export const repairsOf = (log: readonly ServiceEntry[]): Entry<Repair>[] =>
-  holding(log).filter((entry): entry is Entry<Repair> & ServiceEntry => KINDS.has(entry.body.kind));
+  holding(log).filter((entry): entry is Entry<Repair> & ServiceEntry => isRepair(entry.body));
 
 /** Under which one plate of one tray is found. */
 export const plateName = (plate: { sitting: number; panelist: string; code: string }): string =>

@@ -5,12 +5,11 @@ import { useForm } from 'react-hook-form';
 import { useLedger } from '../../caveats/ledgerPost';
 import { api } from '../../client/api';
 import type { SeatView } from '../../client/api.generated';
-import { RepairForm } from '../../service/repairs/RepairForm';
+import { RepairDialog } from '../../service/repairs/RepairDialog';
 import type { Service } from '../../service/useService';
 import { useInTasting } from '../../shell/session';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
-import { Modal } from '../../ui/Modal';
 import { Mark } from '../../ui/Notice';
 
 interface SeatDialogProps {
@@ -24,31 +23,14 @@ interface SeatDialogProps {
 export function SeatDialog({ seat, seats, service, onClose }: SeatDialogProps) {
   const { card, me } = useInTasting();
   return (
-    <Modal
-      title={seat ? `Seat ${seat.seat}: ${seat.name}` : 'Seat'}
-      open={Boolean(seat)}
-      onOpenChange={(open) => !open && onClose()}
-    >
-      {seat && (
-        <div className="space-y-6">
-          {me.role === 'coordinator' && !card.closedAt && seat.state !== 'done' && (
-            <OwnLink id={card.id} panelistId={seat.panelistId} />
-          )}
-          {me.role === 'coordinator' && <BlindMark key={seat.panelistId} id={card.id} seat={seat} />}
-          <section>
-            <h3 className="mb-2 font-bold">What went otherwise than planned?</h3>
-            <RepairForm
-              key={seat.panelistId}
-              {...{ seat, seats }}
-              onDone={(happened) => {
-                service.write(happened);
-                onClose();
-              }}
-            />
-          </section>
-        </div>
+    <RepairDialog {...{ seat, seats, service, onClose }}>
+      {seat && me.role === 'coordinator' && (
+        <>
+          {!card.closedAt && seat.state !== 'done' && <OwnLink id={card.id} panelistId={seat.panelistId} />}
+          <BlindMark key={seat.panelistId} id={card.id} seat={seat} />
+        </>
       )}
-    </Modal>
+    </RepairDialog>
   );
 }
 
