@@ -20,9 +20,17 @@ export function readTable(text: string): Table {
     skipEmptyLines: 'greedy',
     transformHeader: (heading: string) => heading.trim(),
   });
+  if (meta.delimiter === ';') for (const row of data) pointDecimals(row);
   const unreadable = errors.find((error) => error.type === 'Quotes' || error.code === 'TooManyFields');
   if (unreadable) throw new BadInput(`Row ${(unreadable.row ?? 0) + 2}: ${unreadable.message}`);
   return { headings: meta.fields ?? [], rows: data };
+}
+
+/** Where cells are parted by semicolons, a comma in a number is its decimal sign: "4,5" is 4.5. */
+function pointDecimals(row: Record<string, string>): void {
+  for (const [heading, cell] of Object.entries(row)) {
+    if (/^\s*[+-]?\d+,\d+\s*$/.test(cell)) row[heading] = cell.replace(',', '.');
+  }
 }
 
 /** Two columns of one name cannot be told apart. */
@@ -58,7 +66,7 @@ export const isMissing = (row: Record<string, string>, column: string): boolean 
 
 const DECIMAL = /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i;
 
-/** A finite number, with a point for decimals. */
+/** A finite number, with a point for decimals; a comma where semicolons part the cells. */
 export function numberIn(row: Record<string, string>, column: string, where: string): number {
   const text = (row[column] ?? '').trim();
   const value = DECIMAL.test(text) ? Number(text) : NaN;

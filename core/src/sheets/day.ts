@@ -1,11 +1,11 @@
-import { chainOf, stepText } from '../kitchen';
+import { cautionsFor, chainOf, stepText, type Locale } from '../kitchen';
 import { rawNumbers } from '../served';
 import type { Piece, Tasting } from '../tasting';
 import { constantsTable } from './plan';
 import type { Block, Sheet, Tray } from './sheet';
 
 /** The kitchen's list: which tag is cooked how, from which lot or raw piece. No code and no panelist. */
-export function kitchenSheet(tasting: Tasting, pieces: readonly Piece[]): Sheet {
+export function kitchenSheet(tasting: Tasting, pieces: readonly Piece[], locale: Locale = 'us'): Sheet {
   const lots = new Map(tasting.lots.map(({ id, name }) => [id, name]));
   const { halves, constants, bundled } = tasting;
   const raw = rawNumbers(pieces, halves);
@@ -47,6 +47,7 @@ export function kitchenSheet(tasting: Tasting, pieces: readonly Piece[]): Sheet 
       ...alikeBlocks(tasting),
       ...blocks,
       ...(constants.length > 0 ? [constantsTable(tasting)] : []),
+      ...cautionBlocks(tasting, locale),
     ],
   };
 }
@@ -57,6 +58,22 @@ function numberingText({ halves, lots, piecesPerMethod }: Tasting, pieces: numbe
   return halves
     ? `Number the raw pieces from 1 to ${piecesPerMethod}${byLot} before you read on; cut each into as many parts as there are methods, and give every part its tag.`
     : `Number the raw pieces from 1 to ${pieces}${byLot} before you read on. This list says which tag each of them gets: it was drawn, and is not to be chosen.`;
+}
+
+/** What to mind with these chains, and whose rule it is. */
+function cautionBlocks({ product, methods }: Tasting, locale: Locale): Block[] {
+  const cooked = methods.map(({ name, steps, chain }) => ({ method: name, chain: chainOf({ steps, chain }) }));
+  const facts = cautionsFor(product, cooked, locale).map(({ text, source, methods: touched }) => ({
+    name: touched.join(', '),
+    lines: [text, source ?? 'Common practice'],
+  }));
+  return facts.length > 0
+    ? [
+        { kind: 'heading', text: 'To mind' },
+        { kind: 'facts', facts },
+        { kind: 'text', text: 'Local codes and licensed practice come first.', look: 'quiet' },
+      ]
+    : [];
 }
 
 /** What the kitchen has to see to, where the answer rests on it. */

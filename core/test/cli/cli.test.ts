@@ -98,6 +98,14 @@ describe('jacana analyse', () => {
       expect(sums(text)).toEqual({ x: 2, y: 4 });
   });
 
+  it('reads a comma as the decimal sign where semicolons part the cells, and nowhere else', () => {
+    const rows = 'who;what;rank\na;x;1,5\na;y;1,5\na;z;3\nb;x;1\nb;y;2\nb;z;3\n';
+    expect(JSON.parse(jacana(rows, 'analyse', 'x.csv', ...columns, '--json').out).rankSums).toEqual({
+      ...{ x: 2.5, y: 3.5, z: 6 },
+    });
+    expect(jacana('who,what,rank\na,x,"1,5"\na,y,2', 'analyse', 'x.csv', ...columns).code).toBe(2);
+  });
+
   it('refuses one column in two parts', () => {
     const { code, error } = jacana('who,what,rank\na,b,1', 'analyse', 'x.csv', ...columns.with(5, 'rank'));
     expect(code).toBe(2);

@@ -103,6 +103,17 @@ describe('what is to be done next', () => {
     expect(next).toMatchObject({ kind: 'start', step: roast, where: 'Oven 1, Oven 2' });
   });
 
+  it('says of what its probe ends where that piece is, and of the others where they are', () => {
+    const skipped = entry(1, { kind: 'skipped', pieces: ['A1', 'A2'], step: season, because: 'test' });
+    const state = kitchenState([skipped, tapped(3, 'started', roast, 'A1', 'A2')]);
+    const due = new Map([[`A2 ${roast}`, Date.parse(at(9))]]);
+    const ends = actionsOf({ steps, pieces: chains }, state, due).filter(({ kind }) => kind === 'end');
+    expect(ends.map(({ pieces, where }) => [pieces, where])).toEqual([
+      [['A2'], 'Oven 2'],
+      [['A1'], 'Oven 1'],
+    ]);
+  });
+
   it('counts off what is done again and again, and stops before the end', () => {
     const before = [season, roast].map((step) =>
       entry(27, { kind: 'skipped', pieces: ['A1', 'A2'], step, because: 'test' }),

@@ -25,6 +25,7 @@ import type { Me } from '../accounts/allow';
 import { Transactions } from '../database/transactions';
 import { refuseFields } from '../fields/problems';
 import { FindingsService } from '../findings/findings.service';
+import { HouseService } from '../house/house.service';
 import { WorkersService } from '../jobs/workers.service';
 import { calendarOf } from '../kitchen/calendar';
 import { RunSheetService } from '../kitchen/runSheet.service';
@@ -49,6 +50,7 @@ export class SheetsService {
     private readonly findings: FindingsService,
     private readonly runSheets: RunSheetService,
     private readonly workers: WorkersService,
+    private readonly house: HouseService,
     @Inject(OPTIONS) private readonly options: ServerOptions,
   ) {}
 
@@ -62,7 +64,7 @@ export class SheetsService {
     const stored = await this.store.getLocked(this.transactions.read, id);
     const state = kitchenState(await this.log.kitchen(this.transactions.read, id));
     const pieces = piecesNow(stored.plan.pieces, state).filter(({ standing }) => standing !== 'redone');
-    return this.drawn(kitchenSheet(tastingOf(stored), pieces));
+    return this.drawn(kitchenSheet(tastingOf(stored), pieces, (await this.house.get()).locale));
   }
 
   async run(id: string, me: Me): Promise<StreamableFile> {

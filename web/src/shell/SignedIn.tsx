@@ -1,4 +1,4 @@
-import { Navigate, Outlet, useLocation } from 'react-router';
+import { Navigate, Outlet, ScrollRestoration, useLocation } from 'react-router';
 import { Waiting } from './Waiting';
 import { api } from '../client/api';
 import { CommandProvider } from './CommandProvider';
@@ -16,6 +16,7 @@ export function SignedIn() {
     <CommandProvider>
       <Outlet context={{ me: session.me, session }} />
       <Notices />
+      <ScrollRestoration />
     </CommandProvider>
   );
 }

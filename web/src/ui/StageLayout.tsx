@@ -5,19 +5,24 @@ interface StageLayoutProps {
   sentence: string;
   /** What the sentence rests on. */
   support?: ReactNode;
+  /** What most people come to this stage for: beside the sentence, or right under it on a small screen. */
+  action?: ReactNode;
   children: ReactNode;
   /** What to watch and what to do next. */
   margin: ReactNode;
 }
 
 /** Every stage opens with its answer, then what supports it, with a margin at the right. */
-export function StageLayout({ sentence, support, children, margin }: StageLayoutProps) {
+export function StageLayout({ sentence, support, action, children, margin }: StageLayoutProps) {
   return (
     <div className="grid grid-cols-1 gap-x-5.5 gap-y-4 lg:grid-cols-[minmax(0,1fr)_19.75rem] min-[100rem]:grid-cols-[minmax(0,1fr)_24rem]">
       <div id="form" tabIndex={-1} className="min-w-0 space-y-4 outline-none">
-        <header>
-          <h1 className="font-serif text-[1.75rem] leading-tight text-balance">{sentence}</h1>
-          {support && <p className="mt-1.5 text-quiet">{support}</p>}
+        <header className={action ? 'gap-x-6 space-y-3 sm:flex sm:items-start sm:justify-between' : undefined}>
+          <div className="min-w-0">
+            <h1 className="font-serif text-[1.75rem] leading-tight text-balance">{sentence}</h1>
+            {support && <p className="mt-1.5 text-quiet">{support}</p>}
+          </div>
+          {action && <div className="not-printed shrink-0">{action}</div>}
         </header>
         {children}
       </div>

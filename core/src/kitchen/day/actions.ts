@@ -55,6 +55,20 @@ interface Planned {
   pieces: ReadonlyMap<string, ChainStep>;
 }
 
+/** Pieces that are in one step together, with the place of each that has one. */
+interface Group {
+  of: PlannedStep;
+  pieces: string[];
+  places: Map<string, string>;
+  now: StepState;
+}
+
+/** The places of some pieces, each once, in the order in which they are numbered. */
+const whereOf = (places: ReadonlyMap<string, string>, pieces: readonly string[]): string =>
+  [...new Set(pieces.flatMap((piece) => places.get(piece) ?? []))]
+    .sort((a, b) => a.localeCompare(b, 'en', { numeric: true }))
+    .join(', ');
+
 /** Under which a chain step is found. */
 export const chainName = (method: string, step: string): string => `${method} ${step}`;
 
@@ -68,16 +82,16 @@ export function actionsOf(
   state: KitchenState,
   byProbe: ReadonlyMap<string, number> = new Map(),
 ): Action[] {
-  const groups = new Map<string, { of: PlannedStep; pieces: string[]; places: Set<string>; now: StepState }>();
+  const groups = new Map<string, Group>();
   const own = stepsOfPieces(steps);
   for (const step of steps) {
     if (state.pieces.get(step.piece)?.gate?.decision === 'withdrawn') continue;
     const now = stepOf(state, step.piece, step.step);
     if (isOver(now) || !isReady(step, own.get(step.piece) ?? [], state)) continue;
     const name = [step.method, step.step, now.startedAt ?? `planned ${step.start}`].join(' ');
-    const known = groups.get(name) ?? { of: step, pieces: [], places: new Set<string>(), now };
+    const known = groups.get(name) ?? { of: step, pieces: [], places: new Map<string, string>(), now };
     known.pieces.push(step.piece);
-    if (step.equipment) known.places.add(`${step.equipment} ${step.place}`);
+    if (step.equipment) known.places.set(step.piece, `${step.equipment} ${step.place}`);
     groups.set(name, known);
   }
   const actions = [...groups.values()]
@@ -128,13 +142,13 @@ function isReady(step: PlannedStep, own: readonly PlannedStep[], state: KitchenS
 }
 
 function actionsOfGroup(
-  { of, pieces, places, now }: { of: PlannedStep; pieces: string[]; places: Set<string>; now: StepState },
+  { of, pieces, places, now }: Group,
   chain: ChainStep | undefined,
   byProbe: ReadonlyMap<string, number>,
 ): Action[] {
   const { method, step, name, text, hands } = of;
   const action = (kind: Action['kind'], due: number, again: Action['again'] = null): Action => ({
-    ...{ kind, pieces, method, step, name, text, due, where: [...places].join(', '), hands, again, check: null },
+    ...{ kind, pieces, method, step, name, text, due, where: whereOf(places, pieces), hands, again, check: null },
     of: [{ pieces, step }],
   });
   if (now.startedAt === null) return [action('start', Date.parse(of.start))];
@@ -142,7 +156,7 @@ function actionsOfGroup(
   const long = Date.parse(of.end) - Date.parse(of.start);
   const end = (own: readonly string[], at: number): Action => ({
     ...action('end', at),
-    ...{ pieces: [...own], of: [{ pieces: [...own], step }] },
+    ...{ pieces: [...own], where: whereOf(places, own), of: [{ pieces: [...own], step }] },
   });
   // What a probe ends is over piece by piece, whatever began together.
   const probed = pieces.filter((piece) => byProbe.has(`${piece} ${step}`));

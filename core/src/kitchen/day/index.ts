@@ -1,4 +1,5 @@
 export { actionsOf, chainName, type Action, type PlannedStep } from './actions';
+export { cautionsFor, type Caution } from './cautions';
 export { checksOf, thawedWarm, type Check } from './checks';
 export {
   coreAt,

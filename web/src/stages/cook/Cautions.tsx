@@ -1,11 +1,33 @@
-import { LIMITS_OF, LOCALES, type PublishedLimit } from '@jacana/core/kitchen';
+import { cautionsFor, LIMITS_OF, LOCALES, type PublishedLimit } from '@jacana/core/kitchen';
 import { api } from '../../client/api';
+import type { KitchenView } from '../../client/api.generated';
 import { useLocale } from '../../kitchen/useLocale';
 import { Temperature } from '../../shell/Temperature';
 import { Card } from '../../ui/Card';
 import { SelectField } from '../../ui/SelectField';
 
-/** The usual cautions, with their source; they never say that food is safe. */
+/** What to mind with these chains: whose rule it is, and which methods it is about. */
+export function ToMind({ kitchen: { product, methods } }: { kitchen: KitchenView }) {
+  const cautions = cautionsFor(product, methods, useLocale());
+  if (cautions.length === 0) return null;
+  return (
+    <Card title="To mind">
+      <ul className="space-y-3">
+        {cautions.map(({ id, text, source, methods: touched }) => (
+          <li key={id}>
+            <p>{text}</p>
+            <p className="text-sm text-quiet">
+              {touched.length === methods.length ? 'All methods' : touched.join(', ')} · {source ?? 'common practice'}
+            </p>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-2 text-sm text-quiet">Local codes and licensed practice come first.</p>
+    </Card>
+  );
+}
+
+/** The usual limits, with their source; they never say that food is safe. */
 export function Cautions() {
   const locale = useLocale();
   const [choose] = api.useChooseLocaleMutation();

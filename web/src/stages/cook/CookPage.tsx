@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { api } from '../../client/api';
-import type { KitchenConstantView, KitchenMethodView, TastingCard } from '../../client/api.generated';
+import type { KitchenConstantView, KitchenMethodView, KitchenView, TastingCard } from '../../client/api.generated';
 import { CaveatForm } from '../../caveats/CaveatForm';
 import { CaveatList } from '../../caveats/CaveatList';
 import { useInTasting } from '../../shell/session';
@@ -12,7 +12,7 @@ import { Waiting } from '../../shell/Waiting';
 import { StageLayout } from '../../ui/StageLayout';
 import { LabelsCard } from '../../sheets/LabelsCard';
 import { PrintSheets } from '../../sheets/PrintSheets';
-import { Cautions } from './Cautions';
+import { Cautions, ToMind } from './Cautions';
 import { DevicesCard } from './readings/DevicesCard';
 import { MeasuresCard } from './MeasuresCard';
 import { useKitchenNow } from '../../kitchen/kitchenClock';
@@ -36,22 +36,18 @@ export function CookPage() {
   if (!kitchen) return <Waiting what="the kitchen" query={query} />;
   const { methods, constants, halves } = kitchen;
   const isLocked = card.lockedAt !== null;
+  const canCook = sheet?.isFeasible ?? false;
   const bundled = methods.flatMap(({ method, bundled: texts }) => texts.map((text) => ({ method, text })));
   const tags = methods.flatMap(({ pieces }) => pieces.map(({ tag }) => tag));
   return (
     <StageLayout
-      sentence={
-        sheet
-          ? sheetSentence(sheet, now)
-          : making.isStopped
-            ? 'There is no run sheet yet.'
-            : 'The run sheet is being made.'
-      }
+      sentence={sheet ? sheetSentence(sheet, now) : unmadeSentence(making.isStopped)}
       support={supportText(card)}
-      margin={<CookMargin tags={tags} isSheet={sheet?.isFeasible ?? false} />}
+      action={<CookBySheet canCook={canCook} />}
+      margin={<CookMargin kitchen={kitchen} tags={tags} isSheet={canCook} />}
     >
       <SheetMaking id={card.id} sheet={making} />
-      {sheet?.isFeasible && range && (
+      {sheet && canCook && range && (
         <RunSheetCard sheet={sheet} range={range.range} methods={methods.map(({ method }) => method)} />
       )}
       {sheet && <WhatWouldHelp why={sheet.why} />}
@@ -72,25 +68,35 @@ export function CookPage() {
   );
 }
 
+const unmadeSentence = (isStopped: boolean): string =>
+  isStopped ? 'There is no run sheet yet.' : 'The run sheet is being made.';
+
+/** The way to the page that a kitchen cooks by; none before the plan is locked. */
+function CookBySheet({ canCook }: { canCook: boolean }) {
+  const { card } = useInTasting();
+  if (card.lockedAt === null || !canCook) return null;
+  return (
+    <Link to="live" className={buttonClass('main')}>
+      Cook by this sheet
+    </Link>
+  );
+}
+
 const supportText = ({ lockedAt, pieces }: Pick<TastingCard, 'lockedAt' | 'pieces'>): string =>
   lockedAt === null
     ? 'Tags are drawn when the plan is locked; until then pieces are counted by method.'
     : `${counted(pieces, 'piece')} to cook, each under a tag of its own. Number the raw pieces first; “raw 3” gets the tag above it, which was drawn. Keep the tag with the piece from raw to plate. Codes come later, from someone who does not read this page.`;
 
 /** What to do next, and what to watch. */
-function CookMargin({ tags, isSheet }: { tags: readonly string[]; isSheet: boolean }) {
+function CookMargin({ kitchen, tags, isSheet }: { kitchen: KitchenView; tags: readonly string[]; isSheet: boolean }) {
   const { card } = useInTasting();
   const isLocked = card.lockedAt !== null;
   return (
     <>
-      {isLocked && isSheet && (
-        <Link to="live" className={`${buttonClass('main')} w-full`}>
-          Cook by this sheet
-        </Link>
-      )}
       {isLocked && <CaveatForm id={card.id} tags={tags} />}
       {isLocked && <PrintSheets sheets={isSheet ? ['kitchen', 'run'] : ['kitchen']} />}
       {isLocked && <LabelsCard of="tags" />}
+      <ToMind kitchen={kitchen} />
       <Cautions />
     </>
   );

@@ -38,7 +38,7 @@ export function PlanPage() {
         PARTS.map(({ part: to, name }) => ({
           label: `Plan: ${name.toLowerCase()}`,
           group: 'Plan',
-          run: () => setSearch({ part: to }),
+          run: () => setSearch({ part: to }, { preventScrollReset: true }),
         })),
       [setSearch],
     ),
@@ -55,7 +55,7 @@ export function PlanPage() {
         </>
       }
     >
-      <Tabs.Root value={part} onValueChange={(to) => setSearch({ part: to })}>
+      <Tabs.Root value={part} onValueChange={(to) => setSearch({ part: to }, { preventScrollReset: true })}>
         <Tabs.List aria-label="Parts of the plan" className="mb-4 flex flex-wrap gap-x-6 border-b border-line">
           {PARTS.map(({ part: to, name }) => (
             <Tabs.Trigger

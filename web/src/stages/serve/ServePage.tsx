@@ -40,13 +40,15 @@ export function ServePage() {
     <StageLayout
       sentence={serveSentence(seats, card)}
       support="Serve each row from left to right. Choose a seat when something went otherwise than planned."
+      action={
+        !card.closedAt && (
+          <Link to="carry" className={buttonClass('main')}>
+            Carry trays
+          </Link>
+        )
+      }
       margin={
         <>
-          {!card.closedAt && (
-            <Link to="carry" className={`${buttonClass('main')} w-full`}>
-              Carry trays
-            </Link>
-          )}
           <Portioning />
           <PrintSheets
             sheets={

@@ -14,7 +14,7 @@ import { useKitchenNow } from '../../../kitchen/kitchenClock';
 import { endText, useCurves } from '../../../kitchen/curves';
 import { clockText } from '../../../kitchen/clock';
 import { Anew } from './Anew';
-import { dayOf, tapsOf, type Day } from './day';
+import { dayOf, LATE_MS, tapsOf, type Day } from './day';
 import { useKitchenPost, type Tapped } from './kitchenPost';
 import { NextAction } from './NextAction';
 import { PieceDialog } from './PieceDialog';
@@ -171,7 +171,7 @@ const turnOf = (action: Day['actions'][number], later: ReadonlyMap<string, numbe
 const SOON_MINUTES = 5;
 
 export function liveSentence({ actions }: Pick<Day, 'actions'>, now: number): string {
-  const late = actions.filter(({ due }) => due < now - 60_000);
+  const late = actions.filter(({ due }) => due <= now - LATE_MS);
   const soon = actions.filter(({ due }) => due <= now + SOON_MINUTES * 60_000);
   if (actions.length === 0) return 'All pieces are through.';
   if (late.length > 0) return `${counted(late.length, 'thing')} late: do ${late.length > 1 ? 'them' : 'it'} first.`;

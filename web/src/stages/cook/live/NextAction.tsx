@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import type { Action } from '@jacana/core/kitchen';
 import { TextField } from '../../../ui/Field';
-import { countdown, titleOf, verbOf } from './day';
+import { Countdown } from './Countdown';
+import { titleOf, verbOf } from './day';
 
 interface NextActionProps {
   action: Action;
@@ -21,7 +22,6 @@ const BIG = 'min-h-16 rounded-xl border-2 px-5 text-xl font-bold';
 /** What is to be done now, large: which piece, what, where, by whom. */
 export function NextAction({ action, probed, now, onDone, onNo, onLater, onSkip, onPiece }: NextActionProps) {
   const [because, setBecause] = useState<string | null>(null);
-  const { text, isLate } = countdown(action.due, now);
   const facts = [action.method, action.where, action.hands].filter(Boolean).join(' · ');
   return (
     <section aria-label="Next" className="rounded-card border-2 border-chestnut bg-paper p-5">
@@ -47,10 +47,7 @@ export function NextAction({ action, probed, now, onDone, onNo, onLater, onSkip,
           {action.kind === 'end' && probed && <p className="text-lg font-bold">{probed}</p>}
           {action.again && action.again.done > 0 && <p className="text-quiet">done {action.again.done} times so far</p>}
         </div>
-        <p className={`font-mono text-4xl font-semibold ${isLate ? 'rounded-lg bg-look px-2' : ''}`}>
-          {text}
-          {isLate && <span className="ml-2 font-sans text-lg">late</span>}
-        </p>
+        <Countdown due={action.due} now={now} isBig />
       </div>
       {because === null ? (
         <div className="mt-5 grid grid-cols-2 gap-3 sm:grid-cols-[minmax(0,2fr)_minmax(0,1fr)_minmax(0,1fr)]">

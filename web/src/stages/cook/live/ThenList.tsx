@@ -1,7 +1,8 @@
 import type { Action } from '@jacana/core/kitchen';
 import { Card } from '../../../ui/Card';
 import { clockText } from '../../../kitchen/clock';
-import { countdown, titleOf, verbOf } from './day';
+import { Countdown } from './Countdown';
+import { titleOf, verbOf } from './day';
 
 interface ThenListProps {
   actions: Action[];
@@ -41,7 +42,7 @@ export function ThenList({ actions, now, onPiece, onDo }: ThenListProps) {
               {titleOf(action)}{' '}
               <span className="text-quiet">{[action.where, action.hands].filter(Boolean).join(' · ')}</span>
             </span>
-            <span className="font-mono text-xl font-semibold">{countdown(action.due, now).text}</span>
+            <Countdown due={action.due} now={now} />
             <button
               type="button"
               aria-label={`${verbOf(action)}: ${action.name}, ${action.pieces.join(' ')}`}

@@ -2,7 +2,8 @@ import { cookLossOf, isOver, type ExpectedEnd, type PieceState } from '@jacana/c
 import { useDegrees } from '../../../shell/degrees';
 import { Card } from '../../../ui/Card';
 import { endText } from '../../../kitchen/curves';
-import { countdown, type Day } from './day';
+import { Countdown } from './Countdown';
+import type { Day } from './day';
 
 interface UnderWayProps {
   day: Day;
@@ -68,9 +69,7 @@ function Running({ tag, piece, day, now, onPiece }: UnderWayProps & { tag: strin
         {end?.name ?? 'under way'}
         {measured.length > 0 && <span className="block text-quiet">{measured.join(', ')}</span>}
       </span>
-      {end && !hasNoTime(expected) && (
-        <span className="font-mono text-xl font-semibold">{countdown(end.due, now).text}</span>
-      )}
+      {end && !hasNoTime(expected) && <Countdown due={end.due} now={now} />}
     </li>
   );
 }

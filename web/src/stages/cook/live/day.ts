@@ -79,12 +79,16 @@ export const tapsOf = ({ kind, of, check }: Action, isSo = true): Tapped[] =>
       : { kind: ({ start: 'started', again: 'acted', end: 'done', check: 'checked' } as const)[kind], pieces, step },
   );
 
-/** "4:10" to go, "2:05 late", "in 3 h". */
+/** From when on something counts as late: hands take a while. */
+export const LATE_MS = 60_000;
+
+/** "4:10" to go, "now", "2:05" late, "3 h". */
 export function countdown(due: number, now: number): { text: string; isLate: boolean } {
+  if (due <= now && due > now - LATE_MS) return { text: 'now', isLate: false };
   const seconds = Math.round(Math.abs(due - now) / 1000);
   const text =
     seconds >= 2 * 3600
       ? `${Math.round(seconds / 3600)} h`
       : `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
-  return { text, isLate: due < now - 1000 };
+  return { text, isLate: due <= now - LATE_MS };
 }

@@ -40,7 +40,11 @@ export function Timeline({ sheet, range, served, methods }: TimelineProps) {
             ))}
           {now > span.from && now < span.to && (
             <span className="absolute inset-y-5 border-l border-dashed border-ink" style={{ left: `${left(now)}%` }}>
-              <span className="absolute bottom-full -translate-x-1/2 font-mono text-xs whitespace-nowrap">now</span>
+              <span
+                className={`absolute bottom-full text-xs whitespace-nowrap ${left(now) > 50 ? '-translate-x-full pr-1' : ''}`}
+              >
+                now
+              </span>
             </span>
           )}
           <span className="absolute top-0 right-0 text-xs font-bold text-chestnut">on the plate</span>
