@@ -46,6 +46,8 @@ const ACCESS: Record<string, Who[]> = {
   'get /api/tastings/{id}/service-log': ['coordinator', 'server'],
   'post /api/tastings/{id}/service-log': ['coordinator', 'server'],
   'get /api/tastings/{id}/spares': ['server'],
+  'post /api/tastings/{id}/walk-ins': ['coordinator', 'server'],
+  'delete /api/tastings/{id}/walk-ins/{panelist}': ['coordinator', 'server'],
   'get /api/house': ['coordinator', 'kitchen'],
   'put /api/house/range': ['coordinator', 'kitchen'],
   'put /api/house/locale': ['coordinator', 'kitchen'],
@@ -208,6 +210,8 @@ async function servedIn(id: string): Promise<void> {
       })),
     })
     .expect(200);
+  const guest = { id: 'walk-in-0001', at: '2026-03-05T18:10:00Z', name: 'Guest', seat: 7, flight: 1 };
+  await server.post(`/api/tastings/${id}/walk-ins`).send(guest).expect(200);
 }
 
 async function subjectIn(state: (typeof STATES)[number]): Promise<Subject> {
@@ -300,9 +304,9 @@ describe('the portioning sheet', () => {
       const method = methods.find(({ pieces }) => pieces.some((piece) => piece.tag === tag))?.method;
       expect(tasting.methods.find((one: { id: string }) => one.id === key.codes[code]).name).toBe(method);
     }
-    // Two pieces for each of three methods feed six seats: three portions a piece, and one that was dropped.
+    // Two pieces for each of three methods feed six seats: three portions a piece; one who walked in, and one that was dropped.
     const planned = portions.filter(({ isAgain }) => !isAgain);
-    expect(planned.map(({ seats }) => seats.length)).toEqual([3, 3, 3, 3, 3, 3]);
+    expect(planned.map(({ seats }) => seats.length).sort()).toEqual([3, 3, 3, 4, 4, 4]);
     expect(portions.filter(({ isAgain }) => isAgain).map(({ seats }) => seats)).toEqual([[1]]);
   });
 

@@ -11,7 +11,7 @@ const seat = (state: SeatView['state'], quietFor = 0): SeatView => ({
   warmUp: false,
   sets: [{ codes: ['482'], zone: '' }],
   state,
-  ...{ tray: 'out', trayBy: null, outAt: null, celsius: null, isTwice: false, presence: 'expected' },
+  ...{ tray: 'out', trayBy: null, outAt: null, celsius: null, isTwice: false, presence: 'expected', isWalkIn: false },
   tasted: 0,
   blind: true,
   handedInAt: null,

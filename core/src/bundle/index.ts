@@ -1,5 +1,6 @@
 export * from '../questions';
 export * from '../tasting';
+export { asLocked, walkInDigest, walkInsOf } from './amended';
 export { digestOf } from './digest';
 export { fingerprint, type Fingerprinted } from './fingerprint';
 export { methodsFromTable, type ReadMethods } from './methodTable';

@@ -1,6 +1,8 @@
 import type { z } from 'zod';
 import type { Entry } from '../log';
 import { KnownService } from '../service';
+import canonicalize from 'canonicalize';
+import { walkInDigest, walkInsOf } from './amended';
 import { answerProblems, codesServed, currentAnswers, missingAnswers } from '../questions';
 import {
   BUNDLE_FORMAT,
@@ -83,6 +85,7 @@ function crossCheck(bundle: TastingBundle): Problem[] {
     ...ballotProblems(bundle),
     ...sealProblems(bundle),
     ...recordProblems(bundle),
+    ...amendmentProblems(bundle),
   ];
 }
 
@@ -199,7 +202,8 @@ function ballotProblems({ tasting, plan, ballots }: TastingBundle): Problem[] {
 function recordProblems({ tasting, plan, pieces, records, readings, photos }: TastingBundle): Problem[] {
   const redone = records.kitchen.flatMap(({ body }) => (body.kind === 'redone' ? body.as : []));
   const tags = new Set([...pieces.map((piece) => piece.tag), ...redone]);
-  const panel = new Set(tasting.panel.map((panelist) => panelist.id));
+  const gone = records.amendments.flatMap(({ body }) => (body.kind === 'walk-in' ? body : []));
+  const panel = new Set([...tasting.panel, ...gone.map(({ panelist }) => panelist)].map((panelist) => panelist.id));
   const stray = (tag: string, field: string): Problem[] =>
     tags.has(tag) ? [] : [{ field, message: `No piece has the tag ${tag}.` }];
   const caveats = logProblems('caveats', records.caveats, (body, field) => {
@@ -219,7 +223,11 @@ function recordProblems({ tasting, plan, pieces, records, readings, photos }: Ta
       : []),
     ...('pieces' in body ? body.pieces.flatMap((tag, number) => stray(tag, `${field}.pieces.${number}`)) : []),
   ]);
-  const known = new KnownService({ servings: plan?.servings ?? [], tags: [...tags] });
+  const known = new KnownService({
+    // Of those who left again, what was written while they were there.
+    servings: [...(plan?.servings ?? []), ...gone.flatMap(({ servings }) => servings)],
+    tags: [...tags],
+  });
   const service = logProblems('service', records.service, (body, field) => known.problemsOf(body, `${field}.`));
   const pictured = new Set(records.kitchen.flatMap(({ id, body }) => (body.kind === 'photo' ? id : [])));
   const strays = photos.flatMap(({ id }, at) =>
@@ -237,6 +245,25 @@ function recordProblems({ tasting, plan, pieces, records, readings, photos }: Ta
       'id',
     ),
   ];
+}
+
+/** Who walked in is on the panel with the servings that were drawn for them, and the key says what was drawn. */
+function amendmentProblems({ tasting, plan, key, records }: TastingBundle): Problem[] {
+  const panel = new Map(tasting.panel.map((panelist) => [panelist.id, panelist]));
+  const standing = new Set(walkInsOf(records.amendments).map(({ panelist }) => panelist.id));
+  return logProblems('amendments', records.amendments, (body, field) => {
+    if (body.kind !== 'walk-in') return [];
+    const { panelist, servings, digest } = body;
+    const isIn = (plan?.servings ?? []).filter((serving) => serving.panelist === panelist.id);
+    if (!standing.has(panelist.id)) return [];
+    if (panel.get(panelist.id)?.seat !== panelist.seat)
+      return [{ field: `${field}.panelist`, message: 'Who walked in is not on the panel at that seat.' }];
+    if (canonicalize(isIn) !== canonicalize(servings))
+      return [{ field: `${field}.servings`, message: 'The plan has other servings for who walked in.' }];
+    return !key || walkInDigest(body, key) === digest
+      ? []
+      : [{ field: `${field}.digest`, message: 'What was drawn for who walked in was changed since.' }];
+  });
 }
 
 /** Each minute of a channel stands once; two would say twice what was measured once. */

@@ -1,4 +1,4 @@
-import type { Key, TastingBundle } from '../bundle';
+import { walkInsOf, type Key, type TastingBundle } from '../bundle';
 import { orderBalance } from '../design';
 import { isOfTwoSamples } from '../questions';
 import { servedOf, servedPortions, type ServedPortion } from '../served';
@@ -10,6 +10,8 @@ export interface ServiceFinding {
   plates: number;
   changed: number;
   uneaten: number;
+  /** Seats of those who walked in, with orders drawn on the day. */
+  walkIns: number[];
   repairs: { at: string; by: string; text: string; isAfterUnsealing: boolean }[];
   /** How uneven orders are, as planned and as eaten: counts of a sample at a place, and of one right after another. Null where samples are told apart. */
   balance: { planned: Balance; eaten: Balance } | null;
@@ -17,12 +19,13 @@ export interface ServiceFinding {
 
 type Balance = Pick<ReturnType<typeof orderBalance>, 'positionImbalance' | 'carryOverImbalance'>;
 
-/** @returns null where nothing was repaired */
+/** @returns null where nothing was repaired and nobody walked in */
 export function serviceFinding(bundle: TastingBundle, key: Key): ServiceFinding | null {
   const { tasting, records, seal } = bundle;
   const { unsealedAt } = seal;
   const repairs = repairsOf(records.service);
-  if (repairs.length === 0) return null;
+  const guests = walkInsOf(records.amendments).map(({ panelist }) => panelist);
+  if (repairs.length + guests.length === 0) return null;
   const seats = new Map(tasting.panel.map(({ id, seat }) => [id, seat]));
   const portions = servedPortions(servedOf(bundle, key)).filter(({ warmUp }) => !warmUp);
   const uneaten = portions.filter(({ eaten, absent }) => !eaten || absent);
@@ -30,15 +33,20 @@ export function serviceFinding(bundle: TastingBundle, key: Key): ServiceFinding 
     plates: portions.length,
     changed: portions.filter(({ planned }) => planned !== null).length,
     uneaten: uneaten.length,
+    walkIns: guests.map(({ seat }) => seat).sort((a, b) => a - b),
     repairs: repairs.map(({ at, storedAt, by, body }) => ({
       ...{ at, by, text: repairText(body, (id) => seats.get(id) ?? 0) },
       isAfterUnsealing: unsealedAt !== null && Date.parse(storedAt) > Date.parse(unsealedAt),
     })),
-    balance: isOfTwoSamples(tasting.test) ? null : balanceOf(portions, bundle),
+    balance: isOfTwoSamples(tasting.test) ? null : balanceOf(portions, bundle, new Set(guests.map(({ id }) => id))),
   };
 }
 
-function balanceOf(portions: readonly ServedPortion[], { tasting }: TastingBundle): ServiceFinding['balance'] {
+function balanceOf(
+  portions: readonly ServedPortion[],
+  { tasting }: TastingBundle,
+  guests: ReadonlySet<string>,
+): ServiceFinding['balance'] {
   const place = new Map(tasting.methods.map(({ id }, at) => [id, at]));
   const trays = new Map<string, ServedPortion[]>();
   for (const portion of portions) {
@@ -59,15 +67,22 @@ function balanceOf(portions: readonly ServedPortion[], { tasting }: TastingBundl
     return { positionImbalance, carryOverImbalance };
   };
   return {
-    planned: orders(({ method, position, planned }) => planned ?? { method, position }),
+    planned: orders(({ ballot, method, position, planned }) =>
+      guests.has(ballot) ? null : (planned ?? { method, position }),
+    ),
     eaten: orders((portion) => (portion.eaten && !portion.absent ? portion : null)),
   };
 }
 
 /** What a report says of it, a line for each repair. */
-export function serviceLines({ plates, changed, uneaten, repairs, balance }: ServiceFinding): string[] {
+export function serviceLines({ plates, changed, uneaten, walkIns, repairs, balance }: ServiceFinding): string[] {
   return [
     `Of ${plates} plates ${changed} were not as planned, and ${uneaten} were not eaten.`,
+    ...(walkIns.length > 0
+      ? [
+          `Walked in on the day, with orders drawn then to mend the balance: seat ${walkIns.join(', ')}. Their servings are no part of the fingerprint, and count like the others.`,
+        ]
+      : []),
     ...repairs.map(
       ({ at, by, text, isAfterUnsealing }) =>
         `${at.slice(0, 16).replace('T', ' ')} UTC, ${by}${isAfterUnsealing ? ', after unsealing' : ''}: ${text}.`,

@@ -8,15 +8,17 @@ import {
   MOST_ENTRIES,
   MOST_IN_A_MINUTE,
   MOST_METHODS,
+  MOST_PANELISTS,
   MOST_PHOTO_BYTES,
   MOST_PHOTOS,
   MOST_PIECES,
   MOST_READING_MINUTES,
   MOST_SETS,
+  MOST_SITTINGS,
   PROBE_PLACES,
 } from './limits';
 import { code, entry, sitting, tag, text, within } from './entry';
-import { id, longText, moment, rangeSchema, shortText, tastingSchema } from './schema';
+import { id, longText, moment, panelistSchema, rangeSchema, shortText, tastingSchema } from './schema';
 import { serviceEntrySchema } from './service';
 
 /**
@@ -182,15 +184,30 @@ export const kitchenEntrySchema = entry(
   ]),
 );
 
-/** Kept free for what later versions write; a bundle that holds some was made by one. */
-const empty = z.array(z.never()).max(0).default([]);
+/**
+ * What was added to a plan after it was locked. Panel, servings and key hold it too, so that all that reads them
+ * sees who was there; what was locked is what remains without it.
+ */
+export const amendmentSchema = entry(
+  z.discriminatedUnion('kind', [
+    /** Somebody who was not on the panel, with servings drawn for them on the day. */
+    z.strictObject({
+      kind: z.literal('walk-in'),
+      panelist: panelistSchema,
+      servings: z.array(servingSchema).min(1).max(MOST_SITTINGS),
+      /** SHA-256 over what was drawn, with what stays sealed and the key's salt. */
+      digest: z.string().regex(/^[0-9a-f]{64}$/),
+    }),
+    z.strictObject({ kind: z.literal('undone'), of: id }),
+  ]),
+);
 
 /** The records of the day: append-only, oldest first. */
 export const recordsSchema = z.strictObject({
   caveats: z.array(caveatEntrySchema).max(MOST_ENTRIES),
   kitchen: z.array(kitchenEntrySchema).max(MOST_ENTRIES),
   service: z.array(serviceEntrySchema).max(MOST_ENTRIES),
-  amendments: empty,
+  amendments: z.array(amendmentSchema).max(MOST_PANELISTS).default([]),
 });
 
 /** What one channel of a device measured within one minute, in the order of time. */
@@ -257,6 +274,7 @@ export type Answer = z.infer<typeof answerSchema>;
 export type Ballot = z.infer<typeof ballotSchema>;
 export type CaveatEntry = z.infer<typeof caveatEntrySchema>;
 export type KitchenEntry = z.infer<typeof kitchenEntrySchema>;
+export type Amendment = z.infer<typeof amendmentSchema>;
 export type Photo = z.infer<typeof photoSchema>;
 export type ReadingMinute = z.infer<typeof readingMinuteSchema>;
 export type Records = z.infer<typeof recordsSchema>;

@@ -179,7 +179,7 @@ export class AnswerRow {
 }
 
 /** The records of the day, each of its own tasting. */
-export const LOGS = ['caveats', 'kitchen', 'service'] as const;
+export const LOGS = ['caveats', 'kitchen', 'service', 'amendments'] as const;
 export type LogName = (typeof LOGS)[number];
 
 /** One line of a record of the day. Append-only: a correction or an undo is one more row. */

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { digestOf, fingerprint, parseBundle, type Range, type TastingBundle } from '@jacana/core/bundle';
+import { asLocked, digestOf, fingerprint, parseBundle, type Range, type TastingBundle } from '@jacana/core/bundle';
 import { ordersCsv, tidyCsv } from '@jacana/core/tidy';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
@@ -92,7 +92,7 @@ export class ExchangeService {
       for (const [at, photo] of bundle.photos.entries())
         await this.photos.keep(manager, id, photo, `photos.${at}.jpeg`);
       if (bundle.plan && bundle.key)
-        await this.keys.put(manager, id, { plan: bundle.plan, pieces: bundle.pieces, key: bundle.key });
+        await this.keys.putImported(manager, id, { ...bundle, plan: bundle.plan, key: bundle.key });
       await this.audit.record(manager, {
         ...{ by, action: 'imported', tastingId: id },
         detail: [bundle.plan?.fingerprint ?? '', ...notices].filter(Boolean).join('. '),
@@ -106,8 +106,9 @@ export class ExchangeService {
     const notices: string[] = [];
     const { plan, key, tasting, pieces, digest } = bundle;
     if (plan && key) {
-      const { fingerprint: stated, ...rest } = plan;
-      if (fingerprint({ tasting, plan: rest, pieces, key }) !== stated)
+      const locked = asLocked({ tasting, plan, key }, bundle.records.amendments);
+      const { fingerprint: stated, ...rest } = locked.plan;
+      if (fingerprint({ ...locked, plan: rest, pieces }) !== stated)
         notices.push('Its fingerprint does not match: plan or key were changed after locking.');
     }
     if (digest !== null && digest !== digestOf(bundle))
@@ -175,6 +176,7 @@ export class ExchangeService {
       ...rowsOf('caveats', records.caveats),
       ...rowsOf('kitchen', records.kitchen),
       ...rowsOf('service', records.service),
+      ...rowsOf('amendments', records.amendments),
     ];
     for (let at = 0; at < entries.length; at += 50) await manager.insert(EntryRow, entries.slice(at, at + 50));
   }

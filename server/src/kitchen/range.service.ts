@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { noRange } from '@jacana/core/bundle';
+import { noRange, walkInsOf } from '@jacana/core/bundle';
 import { flightOf } from '@jacana/core/served';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
@@ -27,7 +27,10 @@ export class RangeService {
     await this.access.knownTo(me.role, id);
     const { read } = this.transactions;
     const row = await this.store.row(read, id);
-    const seats = (await this.store.panelists(read, id)).map(({ seat }) => seat);
+    // Who walks in is served with a flight that there is.
+    const guests = new Set(walkInsOf(await this.store.amendments(read, id)).map(({ panelist }) => panelist.id));
+    const panel = (await this.store.panelists(read, id)).filter((panelist) => !guests.has(panelist.id));
+    const seats = panel.map(({ seat }) => seat);
     return {
       ...{ version: row.rangeVersion ?? 0, range: row.range ?? noRange() },
       flights: Math.max(1, ...seats.map((seat) => flightOf(seat, row.design.service))),

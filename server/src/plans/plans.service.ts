@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { Tasting } from '@jacana/core/bundle';
+import { walkInsOf, type Tasting } from '@jacana/core/bundle';
 import { lockProblems } from '@jacana/core/design';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
@@ -97,7 +97,7 @@ export class PlansService {
 
   /** Destroys plan and key, as long as nothing was served under them; never once the tasting was closed. */
   private async takeBack(manager: EntityManager, id: string): Promise<string> {
-    const { row, plan, ballots } = await this.store.getLocked(manager, id);
+    const { row, plan, ballots, amendments } = await this.store.getLocked(manager, id);
     if (row.closedAt)
       throw refuseState(
         'closed',
@@ -107,6 +107,11 @@ export class PlansService {
       throw refuseState(
         'served',
         'Someone has opened a ballot, so this plan stays as it is. Note what changed as a caveat.',
+      );
+    if (walkInsOf(amendments).length > 0)
+      throw refuseState(
+        'walk-ins',
+        'Somebody walked in, with servings drawn under this key. Take that back first, or keep the plan as it is.',
       );
     await this.keys.destroy(manager, id);
     return plan.fingerprint;

@@ -3,13 +3,13 @@ import type { OwnRows } from '../database/dataSource';
 import { WorkersModule } from '../jobs/workers.module';
 import { AccessService } from './access/access.service';
 import { BundlesService } from './bundles/bundles.service';
-import { KeyRow } from './keys/key.row';
+import { AmendedKeyRow, KeyRow } from './keys/key.row';
 import { KeysService } from './keys/keys.service';
 import { SealController } from './unsealing/seal.controller';
 import { UnsealingService } from './unsealing/unsealing.service';
 
 /** What the data file keeps for the seal alone. */
-export const SEALED_ROWS: OwnRows = [KeyRow];
+export const SEALED_ROWS: OwnRows = [KeyRow, AmendedKeyRow];
 
 /**
  * The seal: the only place that reads the key, and that decides who may see what. Rooms: the

@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common';
+import { walkInsOf } from '@jacana/core/bundle';
 import { ledger } from '@jacana/core/caveats';
 import { serviceDay, trayName, type PersonState, type ServiceDay, type TrayState } from '@jacana/core/service';
 import { In } from 'typeorm';
@@ -43,6 +44,7 @@ export class BoardService {
     const tasted = await this.tastedCounts(id, row.sitting, only);
     const marks = ledger(await this.store.caveats(read, id), null).notBlind;
     const notBlind = new Set(marks.map(({ panelist }) => panelist));
+    const guests = new Set(walkInsOf(await this.store.amendments(read, id)).map(({ panelist }) => panelist.id));
     const day = serviceDay(await this.log.service(read, id));
     return trays.map((tray) => {
       const { openedAt = null, seenAt = null, handedInAt = null } = ballots.get(tray.panelistId) ?? {};
@@ -52,6 +54,7 @@ export class BoardService {
         ...tray,
         ...carried(day, { sitting: row.sitting, panelist: tray.panelistId }, tray.flight),
         ...{ state, tasted: count, openedAt, seenAt, handedInAt, blind: !notBlind.has(tray.panelistId) },
+        isWalkIn: guests.has(tray.panelistId),
       };
     });
   }

@@ -1,4 +1,4 @@
-import { Body, Controller, Get, Param, Post, Query } from '@nestjs/common';
+import { Body, Controller, Delete, Get, Param, Post, Query } from '@nestjs/common';
 import { ApiQuery, ApiTags } from '@nestjs/swagger';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
 import { Answers } from '../fields/fields';
@@ -9,7 +9,8 @@ import { StoredEntries } from '../kitchen/caveats.dto';
 import { BoardService } from './board.service';
 import { ServiceEntries, ServiceLogView } from './serviceLog.dto';
 import { ServiceLogService } from './serviceLog.service';
-import { PortioningReason, SparesOf, SparesView } from './service.dto';
+import { PortioningReason, SparesOf, SparesView, WalkInInput, WalkInView } from './service.dto';
+import { WalkInsService } from './walkIns.service';
 
 @ApiTags('service')
 @Controller('api/tastings/:id')
@@ -19,6 +20,7 @@ export class ServiceController {
     private readonly access: AccessService,
     private readonly unsealing: UnsealingService,
     private readonly log: ServiceLogService,
+    private readonly walkIns: WalkInsService,
   ) {}
 
   @Get('board')
@@ -42,6 +44,26 @@ export class ServiceController {
   @Answers(StoredEntries)
   addToServiceLog(@Param('id') id: string, @Body() body: ServiceEntries, @SignedIn() me: Me): Promise<StoredEntries> {
     return this.log.add(id, body.entries, me);
+  }
+
+  /** Somebody who is not on the panel comes: they get a seat, codes, and orders that mend the balance. */
+  @Post('walk-ins')
+  @Allow('coordinator', 'server')
+  @Answers(WalkInView)
+  letIn(@Param('id') id: string, @Body() body: WalkInInput, @SignedIn() me: Me): Promise<WalkInView> {
+    return this.walkIns.letIn(id, body, me);
+  }
+
+  /** As if they had not come; once their ballot was opened, they stay. */
+  @Delete('walk-ins/:panelist')
+  @Allow('coordinator', 'server')
+  @Answers(WalkInView)
+  takeBackWalkIn(
+    @Param('id') id: string,
+    @Param('panelist') panelist: string,
+    @SignedIn() me: Me,
+  ): Promise<WalkInView> {
+    return this.walkIns.takeBack(id, panelist, me);
   }
 
   /** Pieces that another portion for a code may be cut from: for whoever portions, who has them before them. */

@@ -1,4 +1,5 @@
-import { Code, SaidTexts, Text } from '../fields/fields';
+import { MOST_PANELISTS, SHORT_TEXT } from '@jacana/core/bundle';
+import { Code, Id, Moment, Said, SaidTexts, Text, Whole } from '../fields/fields';
 
 export class PortioningReason {
   /** Why the sheet is needed, and who will see it; kept in the seal's log. */
@@ -12,4 +13,20 @@ export class SparesOf {
 export class SparesView {
   /** Kitchen tags. */
   @SaidTexts() pieces: string[];
+}
+
+/** Somebody who came without being on the panel. */
+export class WalkInInput {
+  /** Made by the device: sent twice, it lets one person in. */
+  @Id() id: string;
+  @Moment() at: string;
+  @Text(SHORT_TEXT) name: string;
+  @Whole({ least: 1, most: MOST_PANELISTS }) seat: number;
+  /** With whom they are served. */
+  @Whole({ least: 1, most: MOST_PANELISTS }) flight: number;
+}
+
+export class WalkInView {
+  @Said('string') panelistId: string;
+  @Said('integer') seat: number;
 }

@@ -2,7 +2,12 @@ import { Module } from '@nestjs/common';
 import { SealModule } from '../seal/seal.module';
 import { BoardService } from './board.service';
 import { ServiceLogService } from './serviceLog.service';
+import { WalkInsService } from './walkIns.service';
 import { ServiceController } from './service.controller';
 
-@Module({ imports: [SealModule], controllers: [ServiceController], providers: [BoardService, ServiceLogService] })
+@Module({
+  imports: [SealModule],
+  controllers: [ServiceController],
+  providers: [BoardService, ServiceLogService, WalkInsService],
+})
 export class ServiceModule {}

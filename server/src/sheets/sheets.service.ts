@@ -17,7 +17,7 @@ import {
   type LabelLayout,
   type Sheet,
 } from '@jacana/core/sheets';
-import { noRange } from '@jacana/core/bundle';
+import { asLocked, noRange } from '@jacana/core/bundle';
 import { chainOf, kitchenState, piecesNow } from '@jacana/core/kitchen';
 import { rawNumbers } from '@jacana/core/served';
 import { serviceDay, trayName } from '@jacana/core/service';
@@ -56,7 +56,8 @@ export class SheetsService {
 
   async plan(id: string): Promise<StreamableFile> {
     const stored = await this.store.getLocked(this.transactions.read, id);
-    return this.drawn(planSheet(tastingOf(stored), planOf(stored.plan)));
+    const { tasting, plan } = asLocked({ tasting: tastingOf(stored), plan: planOf(stored.plan) }, stored.amendments);
+    return this.drawn(planSheet(tasting, plan));
   }
 
   async kitchen(id: string, me: Me): Promise<StreamableFile> {

@@ -1,5 +1,5 @@
 import { Injectable, NotFoundException } from '@nestjs/common';
-import type { CaveatEntry, Method, Tasting } from '@jacana/core/bundle';
+import { walkInsOf, type Amendment, type CaveatEntry, type Method, type Tasting } from '@jacana/core/bundle';
 import { ledger } from '@jacana/core/caveats';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import { BallotRow, type Design, EntryRow, MethodRow, PanelistRow, PlanRow, TastingRow } from '../database/entities';
@@ -13,8 +13,10 @@ export interface StoredTasting {
   methods: MethodRow[];
   panelists: PanelistRow[];
   ballots: BallotRow[];
+  /** With the servings of those who walked in since it was locked. */
   plan: PlanRow | null;
   caveats: CaveatEntry[];
+  amendments: Amendment[];
 }
 
 /** How far a tasting is and how much there is of it, counted by the database: for lists and cards. */
@@ -46,6 +48,7 @@ export class TastingStore {
       ballots: await manager.findBy(BallotRow, { tastingId: id }),
       plan: await this.plan(manager, id),
       caveats: await this.caveats(manager, id),
+      amendments: await this.amendments(manager, id),
     };
   }
 
@@ -66,11 +69,23 @@ export class TastingStore {
     return rows.map((row) => entryOf<CaveatEntry>(row));
   }
 
-  /** The locked plan, or null. It is parsed once, since it never changes under its fingerprint. */
+  /** What was added to the plan since it was locked. */
+  async amendments(manager: EntityManager, tastingId: string): Promise<Amendment[]> {
+    const rows = await manager.find(EntryRow, { where: { tastingId, log: 'amendments' }, order: { seq: 'ASC' } });
+    return rows.map((row) => entryOf<Amendment>(row));
+  }
+
+  /**
+   * The locked plan with the servings of those who walked in since, or null. What was locked is parsed once, since it
+   * never changes under its fingerprint.
+   */
   async plan(manager: EntityManager, tastingId: string): Promise<PlanRow | null> {
     const known = await manager.findOne(PlanRow, { select: { fingerprint: true }, where: { tastingId } });
     if (!known) return null;
-    return this.plans.get(tastingId, known.fingerprint, () => manager.findOneByOrFail(PlanRow, { tastingId }));
+    const read = (): Promise<PlanRow> => manager.findOneByOrFail(PlanRow, { tastingId });
+    const locked = await this.plans.get(tastingId, known.fingerprint, read);
+    const added = walkInsOf(await this.amendments(manager, tastingId)).flatMap(({ servings }) => servings);
+    return added.length > 0 ? { ...locked, servings: [...locked.servings, ...added] } : locked;
   }
 
   /** Newest first; a handful of counting queries, however many tastings there are. */

@@ -245,6 +245,18 @@ const injectedRtkApi = api
         }),
         invalidatesTags: ['service'],
       }),
+      letIn: build.mutation<LetInApiResponse, LetInApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/walk-ins`,
+          method: 'POST',
+          body: queryArg.walkInInput,
+        }),
+        invalidatesTags: ['service'],
+      }),
+      takeBackWalkIn: build.mutation<TakeBackWalkInApiResponse, TakeBackWalkInApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/walk-ins/${queryArg.panelist}`, method: 'DELETE' }),
+        invalidatesTags: ['service'],
+      }),
       getSpares: build.query<GetSparesApiResponse, GetSparesApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/spares`,
@@ -506,6 +518,16 @@ export type AddToServiceLogApiResponse = /** status 200  */ StoredEntries;
 export type AddToServiceLogApiArg = {
   id: string;
   serviceEntries: ServiceEntries;
+};
+export type LetInApiResponse = /** status 200  */ WalkInView;
+export type LetInApiArg = {
+  id: string;
+  walkInInput: WalkInInput;
+};
+export type TakeBackWalkInApiResponse = /** status 200  */ WalkInView;
+export type TakeBackWalkInApiArg = {
+  id: string;
+  panelist: string;
 };
 export type GetSparesApiResponse = /** status 200  */ SparesView;
 export type GetSparesApiArg = {
@@ -1255,6 +1277,7 @@ export type SeatView = {
   seenAt: string | null;
   handedInAt: string | null;
   blind: boolean;
+  isWalkIn: boolean;
 };
 export type BoardView = {
   seats: SeatView[];
@@ -1326,6 +1349,17 @@ export type ServiceEntryInput = {
 };
 export type ServiceEntries = {
   entries: ServiceEntryInput[];
+};
+export type WalkInView = {
+  panelistId: string;
+  seat: number;
+};
+export type WalkInInput = {
+  id: string;
+  at: string;
+  name: string;
+  seat: number;
+  flight: number;
 };
 export type SparesView = {
   pieces: string[];
@@ -1554,6 +1588,8 @@ export const {
   useGetBoardQuery,
   useGetServiceLogQuery,
   useAddToServiceLogMutation,
+  useLetInMutation,
+  useTakeBackWalkInMutation,
   useGetSparesQuery,
   useGetPortioningQuery,
   useOpenPortioningMutation,

@@ -66,6 +66,8 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     getBoard: { providesTags: of('board') },
     getServiceLog: { providesTags: of('serviceLog') },
     addToServiceLog: { invalidatesTags: of('serviceLog', 'board', 'plan', 'seal', 'findings') },
+    letIn: { invalidatesTags: of('card', 'board', 'plan', 'seal', 'serviceLog') },
+    takeBackWalkIn: { invalidatesTags: of('card', 'board', 'plan', 'seal', 'serviceLog') },
     getPortioning: { providesTags: of('plan') },
     getFindings: { providesTags: of('findings') },
     saveDraft: {

@@ -6,13 +6,19 @@ import { Mark } from '../ui/Notice';
 
 /** What went astray between the board and the mouth; the answer rests on what was eaten. */
 export function ServiceCard({ service }: { service: ServiceFinding }) {
-  const { plates, changed, uneaten, repairs, balance } = service;
+  const { plates, changed, uneaten, walkIns, repairs, balance } = service;
   return (
     <Card title="Served otherwise than planned" aside="the answer rests on what was eaten">
       <p>
         Of {counted(plates, 'plate')}, {changed} {changed === 1 ? 'was' : 'were'} not as planned, and {uneaten}{' '}
         {uneaten === 1 ? 'was' : 'were'} not eaten.
       </p>
+      {walkIns.length > 0 && (
+        <p className="mt-2">
+          Walked in on the day, with orders drawn then to mend the balance: seat {walkIns.join(', ')}. They count like
+          the others; their servings are no part of the fingerprint.
+        </p>
+      )}
       <ul className="mt-2 list-disc pl-5">
         {repairs.map(({ at, by, text, isAfterUnsealing }) => (
           <li key={`${at} ${text}`}>

@@ -9,6 +9,7 @@ const STALE: Record<string, readonly TagOf[]> = {
   'service-log': ['serviceLog', 'seal'],
   pieces: ['kitchen', 'range', 'plan'],
   sitting: ['plan', 'board', 'seal'],
+  'walk-in': ['plan', 'board', 'seal', 'serviceLog'],
   closed: ['seal', 'tasting'],
   reopened: ['seal', 'tasting'],
   unsealed: ['seal', 'tasting', 'findings', 'caveats'],

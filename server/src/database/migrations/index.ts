@@ -5,6 +5,7 @@ import { Records1780000000000 } from './1780000000000-records';
 import { Chains1795737600000 } from './1795737600000-chains';
 import { Readings1795824000000 } from './1795824000000-readings';
 import { House1795910400000 } from './1795910400000-house';
+import { WalkIns1796083200000 } from './1796083200000-walk-ins';
 
 /** In their order. A migration that has landed never changes, and leans on nothing that can. */
 export const MIGRATIONS = [
@@ -15,4 +16,5 @@ export const MIGRATIONS = [
   Chains1795737600000,
   Readings1795824000000,
   House1795910400000,
+  WalkIns1796083200000,
 ];

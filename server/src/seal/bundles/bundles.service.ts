@@ -19,7 +19,7 @@ export class BundlesService {
 
   async bundle(manager: EntityManager, id: string): Promise<TastingBundle> {
     const stored = await this.store.get(manager, id);
-    const { row, plan, caveats } = stored;
+    const { row, plan, caveats, amendments } = stored;
     const service = await this.log.service(manager, id);
     const bundle: TastingBundle = {
       format: 'jacana-tasting',
@@ -32,7 +32,7 @@ export class BundlesService {
       seal: { closedAt: row.closedAt, unsealedAt: row.unsealedAt, unsealedBy: row.unsealedBy },
       ballots: await this.ballots(manager, stored),
       records: {
-        ...{ caveats, kitchen: await this.log.kitchen(manager, id), amendments: [] },
+        ...{ caveats, kitchen: await this.log.kitchen(manager, id), amendments },
         service: row.unsealedAt ? service : withoutPieces(service),
       },
       readings: [],

@@ -10,3 +10,13 @@ export class KeyRow {
   @Column('simple-json') codes: Record<string, string>;
   @Column('simple-json') portions: { panelist: string; sitting: number; tags: string[] }[];
 }
+
+/** What the key says of somebody who walked in after locking. Under the seal like the key. */
+@Entity('amended_keys')
+export class AmendedKeyRow {
+  @PrimaryColumn('varchar') @ForeignKey(() => TastingRow) tastingId: string;
+  @PrimaryColumn('varchar') panelistId: string;
+  /** The methods of codes that nobody else has. */
+  @Column('simple-json') codes: Record<string, string>;
+  @Column('simple-json') portions: KeyRow['portions'];
+}

@@ -1,21 +1,26 @@
 import { randomBytes } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import {
+  asLocked,
+  codesServed,
   fingerprint,
+  walkInsOf,
   type Key,
   type KitchenEntry,
+  type Panelist,
   type Plan,
   type Tasting,
   type TastingBundle,
 } from '@jacana/core/bundle';
 import type { LockedPlan } from '@jacana/core/design';
+import { drawWalkIn, type DrawnWalkIn } from '@jacana/core/walkIn';
 import { flightsOfPieces } from '@jacana/core/served';
 import type { EntityManager } from 'typeorm';
 import { PlanRow } from '../../database/entities';
 import { LogService } from '../../log/log.service';
 import { WorkersService } from '../../jobs/workers.service';
 import { type StoredTasting, tastingOf } from '../../tastings/tasting.store';
-import { KeyRow } from './key.row';
+import { AmendedKeyRow, KeyRow } from './key.row';
 
 /** Whether what was printed at locking still comes out. */
 export interface Verification {
@@ -41,7 +46,7 @@ export class KeysService {
     });
   }
 
-  /** Stores a plan and puts its key away, freshly drawn or out of an imported bundle. Only the plan comes back. */
+  /** Stores a plan and puts its key away, as they were drawn. Only the plan comes back. */
   async put(
     manager: EntityManager,
     tastingId: string,
@@ -53,15 +58,76 @@ export class KeysService {
     return row;
   }
 
+  /** Out of an imported bundle: what was locked, and beside it what was drawn for those who walked in. */
+  async putImported(
+    manager: EntityManager,
+    tastingId: string,
+    { plan, pieces, key, tasting, records }: TastingBundle & { plan: Plan; key: Key },
+  ): Promise<void> {
+    const locked = asLocked({ tasting, plan, key }, records.amendments);
+    await this.put(manager, tastingId, { plan: locked.plan, pieces, key: locked.key });
+    for (const { panelist, servings } of walkInsOf(records.amendments)) {
+      const own = servings.flatMap(codesServed).filter((code) => !Object.hasOwn(locked.key.codes, code));
+      await this.amend(manager, {
+        ...{ tastingId, panelistId: panelist.id },
+        codes: Object.fromEntries(own.map((code) => [code, key.codes[code]])),
+        portions: key.portions.filter((portion) => portion.panelist === panelist.id),
+      });
+    }
+  }
+
   /** Plan and key go for good: what was drawn must not be known to be drawn again. */
   async destroy(manager: EntityManager, tastingId: string): Promise<void> {
+    await manager.delete(AmendedKeyRow, { tastingId });
     await manager.delete(KeyRow, { tastingId });
     await manager.delete(PlanRow, { tastingId });
   }
 
+  /** The key as it was locked, and what was drawn since for those who walked in. */
   async get(manager: EntityManager, tastingId: string): Promise<Key> {
     const { seed, salt, codes, portions } = await manager.findOneByOrFail(KeyRow, { tastingId });
-    return { seed, salt, codes, portions };
+    const added = await manager.findBy(AmendedKeyRow, { tastingId });
+    return {
+      ...{ seed, salt },
+      codes: Object.assign({}, codes, ...added.map((one) => one.codes)) as Key['codes'],
+      portions: [...portions, ...added.flatMap((one) => one.portions)],
+    };
+  }
+
+  /**
+   * Draws servings for somebody who walked in, and puts what is sealed of them away. Only what all may see comes back.
+   *
+   * @returns null where too little is left to cut
+   */
+  async drawWalkIn(
+    manager: EntityManager,
+    stored: StoredTasting & { plan: PlanRow },
+    panelist: Panelist,
+  ): Promise<DrawnWalkIn['body'] | null> {
+    const { row, plan } = stored;
+    const { id: tastingId, sitting } = row;
+    const drawn = drawWalkIn(
+      {
+        ...{ tasting: tastingOf(stored), plan: planOf(plan), pieces: plan.pieces },
+        key: await this.get(manager, tastingId),
+        kitchen: await this.log.kitchen(manager, tastingId),
+        service: await this.log.service(manager, tastingId),
+      },
+      { panelist, sitting },
+    );
+    if (!drawn) return null;
+    const { body, codes, portions } = drawn;
+    await this.amend(manager, { tastingId, panelistId: panelist.id, codes, portions });
+    return body;
+  }
+
+  private async amend(manager: EntityManager, row: AmendedKeyRow): Promise<void> {
+    await manager.insert(AmendedKeyRow, row);
+  }
+
+  /** Somebody who walked in is gone again, before anything was asked of them. */
+  async forget(manager: EntityManager, tastingId: string, panelistId: string): Promise<void> {
+    await manager.delete(AmendedKeyRow, { tastingId, panelistId });
   }
 
   /** To which flights each piece goes: of who eats what, all that leaves the seal for the kitchen. */
@@ -78,9 +144,14 @@ export class KeysService {
   }
 
   async verify(manager: EntityManager, stored: StoredTasting & { plan: PlanRow }): Promise<Verification> {
-    const { fingerprint: stated, ...plan } = planOf(stored.plan);
-    const key = await this.get(manager, stored.row.id);
-    const computed = fingerprint({ tasting: tastingOf(stored), plan, pieces: stored.plan.pieces, key });
+    const whole = {
+      tasting: tastingOf(stored),
+      plan: planOf(stored.plan),
+      key: await this.get(manager, stored.row.id),
+    };
+    const { tasting, plan: locked, key } = asLocked(whole, stored.amendments);
+    const { fingerprint: stated, ...plan } = locked;
+    const computed = fingerprint({ tasting, plan, pieces: stored.plan.pieces, key });
     return { stated, computed, matches: stated === computed };
   }
 }

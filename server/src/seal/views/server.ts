@@ -88,6 +88,8 @@ export class SeatView extends TrayView {
   @Said('string', true) seenAt: string | null;
   @Said('string', true) handedInAt: string | null;
   @Said('boolean') blind: boolean;
+  /** Whether they came without being on the panel. */
+  @Said('boolean') isWalkIn: boolean;
 }
 
 export class BoardView {

@@ -2,6 +2,7 @@ import { repairsOf, repairText } from '@jacana/core/service';
 import type { SeatView } from '../../client/api.generated';
 import { clockText } from '../../kitchen/clock';
 import { Card } from '../../ui/Card';
+import { WalkedIn } from '../walkIn/WalkedIn';
 import type { Service } from '../useService';
 
 interface RepairTraceProps {
@@ -13,10 +14,14 @@ interface RepairTraceProps {
 export function RepairTrace({ service: { log, write }, seats }: RepairTraceProps) {
   const repairs = repairsOf(log).reverse();
   const seatOf = (panelist: string): number => seats.find(({ panelistId }) => panelistId === panelist)?.seat ?? 0;
-  if (repairs.length === 0) return null;
+  const guests = seats.filter(({ isWalkIn }) => isWalkIn);
+  if (repairs.length + guests.length === 0) return null;
   return (
     <Card title="Otherwise than planned" aside="findings rest on what was eaten">
       <ul className="divide-y divide-line">
+        {guests.map((seat) => (
+          <WalkedIn key={seat.panelistId} seat={seat} />
+        ))}
         {repairs.map(({ id, at, by, body }) => (
           <li key={id} className="flex items-baseline justify-between gap-4 py-1.5">
             <span>

@@ -14,6 +14,7 @@ import { RepairTrace } from '../../service/repairs/RepairTrace';
 import { trayText } from '../../service/trayText';
 import { useService } from '../../service/useService';
 import { buttonClass } from '../../ui/Button';
+import { WalkInButton } from '../../service/walkIn/WalkInButton';
 import { PutOffCard } from './PutOffCard';
 import { Portioning } from './Portioning';
 import { serveSentence } from './serveSentence';
@@ -58,6 +59,7 @@ export function ServePage() {
             }
           />
           <LabelsCard of="labels" />
+          {!card.closedAt && <WalkInButton seats={seats} />}
           {!card.closedAt && <PutOffCard service={service} />}
           {!card.unsealedAt && <CaveatForm id={card.id} />}
         </>

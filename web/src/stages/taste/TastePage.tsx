@@ -6,6 +6,7 @@ import { Waiting } from '../../shell/Waiting';
 import { StageLayout } from '../../ui/StageLayout';
 import { RepairTrace } from '../../service/repairs/RepairTrace';
 import { useService } from '../../service/useService';
+import { WalkInButton } from '../../service/walkIn/WalkInButton';
 import { CloseCard } from './CloseCard';
 import { LinksCard } from './LinksCard';
 import { SeatDialog } from './SeatDialog';
@@ -38,6 +39,7 @@ export function TastePage() {
           <Watch seats={board.seats} onChoose={setChosen} />
           {isCoordinator && <CloseCard card={card} seats={board.seats} />}
           {isCoordinator && <LinksCard />}
+          {!card.closedAt && <WalkInButton seats={board.seats} />}
           <ToCome>
             <p>Rinse timer, and paper ballots typed in twice.</p>
           </ToCome>

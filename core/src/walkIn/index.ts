@@ -1,0 +1,1 @@
+export { drawWalkIn, type Day, type DrawnWalkIn } from './draw';

@@ -1,0 +1,190 @@
+import fc from 'fast-check';
+import {
+  asLocked,
+  codesServed,
+  fingerprint,
+  parseBundle,
+  type ServiceEntry,
+  type Test,
+  type TastingBundle,
+} from '../../src/bundle';
+import { orderBalance } from '../../src/design';
+import { heardSets } from '../../src/findings/planned/heard';
+import { kitchenState } from '../../src/kitchen';
+import { portionsOf, servedOf, servedPortions } from '../../src/served';
+import { drawWalkIn, type Day } from '../../src/walkIn';
+import { AT, simulatedBundle } from '../support/bundles';
+
+const dayOf = (bundle: TastingBundle): Day => ({
+  ...servedOf(bundle, bundle.key!),
+  ...{ tasting: bundle.tasting, plan: bundle.plan!, key: bundle.key! },
+});
+
+/** With one person more, as the server puts it down. */
+function withWalkIn(bundle: TastingBundle, number: number, sitting = 1): TastingBundle | null {
+  const panelist = { id: `w${number}`, seat: 200 + number, name: `Guest ${number}` };
+  const drawn = drawWalkIn(dayOf(bundle), { panelist, sitting });
+  if (!drawn) return null;
+  const { body, codes, portions } = drawn;
+  const { tasting, plan, key, records } = bundle;
+  return {
+    ...bundle,
+    tasting: { ...tasting, panel: [...tasting.panel, panelist] },
+    plan: { ...plan!, servings: [...plan!.servings, ...body.servings] },
+    key: { ...key!, codes: { ...key!.codes, ...codes }, portions: [...key!.portions, ...portions] },
+    records: {
+      ...records,
+      amendments: [...records.amendments, { id: `a${number}`, at: AT, storedAt: AT, by: 'Ines', body }],
+    },
+    digest: null,
+  };
+}
+
+const absent = (...people: string[]): ServiceEntry[] =>
+  people.map((panelist) => ({
+    ...{ id: `gone-${panelist}`, at: AT, storedAt: AT, by: 'Tove' },
+    body: { kind: 'absent', sitting: 1, panelist, because: '' },
+  }));
+const without = (bundle: TastingBundle, ...people: string[]): TastingBundle => ({
+  ...bundle,
+  ballots: bundle.ballots.filter(({ panelist }) => !people.includes(panelist)),
+  records: { ...bundle.records, service: absent(...people) },
+});
+
+const eaten = (bundle: TastingBundle) =>
+  servedPortions(servedOf(bundle, bundle.key!)).filter((one) => one.eaten && !one.absent);
+
+function balance(bundle: TastingBundle) {
+  const place = new Map(bundle.tasting.methods.map(({ id }, at) => [id, at]));
+  const trays = new Map<string, ReturnType<typeof eaten>>();
+  for (const plate of eaten(bundle)) {
+    const name = `${plate.ballot} ${plate.sitting} ${plate.set}`;
+    if (!plate.warmUp) trays.set(name, [...(trays.get(name) ?? []), plate]);
+  }
+  const orders = [...trays.values()].map((tray) => tray.map(({ method }) => place.get(method)!));
+  return orderBalance(orders, place.size);
+}
+
+/** What the plan was locked as still comes out of what is left without those who walked in. */
+function isAsLocked(bundle: TastingBundle): boolean {
+  const { plan, pieces, records } = bundle;
+  const locked = asLocked({ tasting: bundle.tasting, plan: plan!, key: bundle.key! }, records.amendments);
+  const { fingerprint: stated, ...rest } = locked.plan;
+  return fingerprint({ tasting: locked.tasting, plan: rest, pieces, key: locked.key }) === stated;
+}
+
+const ranking = simulatedBundle({ panelists: 12, methods: 4, pieces: 3 });
+
+describe('somebody who walks in', () => {
+  it('gets the order that somebody who did not come leaves open, so that places and neighbours are as even as planned', () => {
+    const planned = balance(ranking);
+    expect([planned.positionImbalance, planned.carryOverImbalance]).toEqual([0, 0]);
+    const short = without(ranking, 'p3', 'p7');
+    expect(balance(short).positionImbalance).toBeGreaterThan(0);
+    const mended = withWalkIn(withWalkIn(short, 1)!, 2)!;
+    expect(balance(mended)).toMatchObject({ positions: planned.positions, neighbours: planned.neighbours });
+  });
+
+  it('changes nothing of what was locked, and is heard in the answer', () => {
+    const more = withWalkIn(ranking, 1)!;
+    expect(isAsLocked(more)).toBe(true);
+    const answer = ranking.ballots[0];
+    const codes = codesServed(more.plan!.servings.at(-1)!);
+    const ballot = {
+      ...answer,
+      panelist: 'w1',
+      answers: answer.answers.map((one) => ({
+        ...one,
+        id: `w-${one.id}`,
+        ...(one.kind === 'ranking' && { ranking: codes.map((code) => [code]) }),
+      })),
+    };
+    const bundle = { ...more, ballots: [...more.ballots, ballot] };
+    expect(parseBundle(JSON.parse(JSON.stringify(bundle))).problems).toEqual([]);
+    const heard = (of: TastingBundle): number => heardSets(of, of.key!).sets.length;
+    expect(heard(bundle)).toBe(heard(ranking) + 1);
+  });
+
+  it('has codes of their own in a triangle, and portions that are left', () => {
+    const triangle = simulatedBundle({ methods: 2, panelists: 12, pieces: 2, tasting: { test: 'triangle' } });
+    const more = withWalkIn(triangle, 1)!;
+    const [own] = more.plan!.servings.slice(-1);
+    const codes = codesServed(own);
+    expect(new Set(codes).size).toBe(3);
+    for (const code of codes) expect(Object.hasOwn(triangle.key!.codes, code)).toBe(false);
+    const methods = codes.map((code) => more.key!.codes[code]);
+    expect(new Set(methods).size).toBe(2);
+    expect(isAsLocked(more)).toBe(true);
+  });
+
+  it('is refused where not enough is left to cut', () => {
+    const scarce = simulatedBundle({ panelists: 12, methods: 4, pieces: 3 });
+    const { quantities } = scarce.tasting;
+    const each = {
+      ...scarce.tasting,
+      quantities: { ...quantities, pieceGrams: 4 * quantities.portionGrams, usable: 1, cookLoss: 0 },
+    };
+    const full = { ...scarce, tasting: each };
+    expect(withWalkIn(full, 1)).toBeNull();
+    expect(withWalkIn(without(full, 'p5'), 1)).not.toBeNull();
+    expect(withWalkIn(withWalkIn(without(full, 'p5'), 1)!, 2)).toBeNull();
+  });
+
+  it('is refused by a bundle once anything that was drawn is another', () => {
+    const more = withWalkIn(ranking, 1)!;
+    const problems = (change: (bundle: TastingBundle) => void): string[] => {
+      const copy = JSON.parse(JSON.stringify(more)) as TastingBundle;
+      change(copy);
+      return parseBundle(copy).problems.map(({ field }) => field);
+    };
+    expect(problems(() => undefined)).toEqual([]);
+    const field = 'records.amendments.0.body';
+    expect(problems(({ tasting }) => void (tasting.panel.at(-1)!.seat = 99))).toContain(`${field}.panelist`);
+    expect(problems(({ plan }) => void plan!.servings.at(-1)!.sets[0].codes.reverse())).toContain(`${field}.servings`);
+    const other = ({ pieces, key }: TastingBundle): void => {
+      const tags = key!.portions.at(-1)!.tags;
+      const { method } = pieces.find(({ tag }) => tag === tags[0])!;
+      tags[0] = pieces.find((piece) => piece.method === method && piece.tag !== tags[0])!.tag;
+    };
+    expect(problems(other)).toContain(`${field}.digest`);
+  });
+
+  const designs: [Test, Parameters<typeof simulatedBundle>[0]][] = [
+    ['ranking', { methods: 3 }],
+    ['ranking', { methods: 6, panelists: 20, tasting: {} }],
+    ['triangle', { methods: 2 }],
+    ['duo-trio', { methods: 2 }],
+    ['tetrad', { methods: 2 }],
+    ['same-different', { methods: 2 }],
+    ['paired-preference', { methods: 2 }],
+    ['liking', { methods: 4, liking: true }],
+  ];
+
+  it.each(designs)(
+    'of a %s: codes stay apart, nothing is cut that is not there, and the plan stays (%j)',
+    (test, wanted) => {
+      fc.assert(
+        fc.property(fc.integer({ min: 1, max: 6 }), fc.subarray(['p0', 'p1', 'p4']), (guests, gone) => {
+          const start = without(
+            simulatedBundle({ panelists: 12, ...wanted, tasting: { ...wanted?.tasting, test }, seed: `s${guests}` }),
+            ...gone,
+          );
+          let bundle: TastingBundle = start;
+          for (let number = 1; number <= guests; number++) bundle = withWalkIn(bundle, number) ?? bundle;
+          expect(parseBundle(JSON.parse(JSON.stringify(bundle))).problems).toEqual([]);
+          expect(isAsLocked(bundle)).toBe(true);
+          const locked = asLocked(
+            { tasting: bundle.tasting, plan: bundle.plan!, key: bundle.key },
+            bundle.records.amendments,
+          );
+          expect(locked.plan.servings).toEqual(start.plan!.servings);
+          expect(locked.key).toEqual(start.key);
+          const cut = (tag: string): number => eaten(bundle).filter((plate) => plate.tag === tag).length;
+          for (const piece of bundle.pieces)
+            expect(cut(piece.tag)).toBeLessThanOrEqual(portionsOf(piece, bundle.tasting, kitchenState([])));
+        }),
+        { numRuns: 6 },
+      );
+    },
+  );
+});

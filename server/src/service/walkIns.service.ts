@@ -1,0 +1,136 @@
+import { randomUUID } from 'node:crypto';
+import { Injectable, NotFoundException } from '@nestjs/common';
+import { walkInsOf, type Amendment, type ServiceEntry } from '@jacana/core/bundle';
+import { flightOf } from '@jacana/core/served';
+import { repairsOf } from '@jacana/core/service';
+import type { EntityManager } from 'typeorm';
+import type { Me } from '../accounts/allow';
+import { AuditService } from '../audit/audit.service';
+import { PanelistRow, type PlanRow } from '../database/entities';
+import { Transactions } from '../database/transactions';
+import { refuseFields, refuseState } from '../fields/problems';
+import { LiveService } from '../live/live.service';
+import { LogService } from '../log/log.service';
+import { newToken } from '../panel/token';
+import { AccessService } from '../seal/access/access.service';
+import { KeysService } from '../seal/keys/keys.service';
+import { TastingStore, type StoredTasting } from '../tastings/tasting.store';
+import type { WalkInInput, WalkInView } from './service.dto';
+
+type Locked = StoredTasting & { plan: PlanRow };
+type Body = Amendment['body'];
+
+/** People who come without being on the panel. The plan stays as it was locked; what is added stands beside it. */
+@Injectable()
+export class WalkInsService {
+  constructor(
+    private readonly transactions: Transactions,
+    private readonly access: AccessService,
+    private readonly store: TastingStore,
+    private readonly keys: KeysService,
+    private readonly log: LogService,
+    private readonly audit: AuditService,
+    private readonly live: LiveService,
+  ) {}
+
+  /** Sent twice, it lets one person in. */
+  async letIn(id: string, input: WalkInInput, me: Me): Promise<WalkInView> {
+    await this.access.knownTo(me.role, id);
+    return this.transactions.write(async (manager) => {
+      const stored = await this.store.getLocked(manager, id);
+      const known = stored.amendments.find((entry) => entry.id === input.id);
+      if (known?.body.kind === 'walk-in') return { panelistId: known.body.panelist.id, seat: known.body.panelist.seat };
+      refuseClosed(stored);
+      const { seat, name } = input;
+      if (stored.panelists.some((panelist) => panelist.seat === seat))
+        throw refuseFields([{ field: 'seat', message: `Somebody has seat ${seat} already.` }]);
+      const panelist = { id: randomUUID(), seat, name: name.trim() };
+      const body = await this.drawn(manager, stored, panelist);
+      await manager.insert(PanelistRow, { ...panelist, tastingId: id, token: newToken(), device: null });
+      await this.log.append<Body>(manager, id, 'amendments', [{ id: input.id, at: input.at, body }], me);
+      await this.seatWithFlight(manager, stored, { ...input, panelist: panelist.id }, me);
+      await this.audit.record(manager, {
+        ...{ by: me.name, action: 'somebody walked in', tastingId: id },
+        detail: `seat ${seat}, servings ${body.digest}`,
+      });
+      await this.live.note(manager, id, 'tasting', 'walk-in');
+      return { panelistId: panelist.id, seat };
+    });
+  }
+
+  /** @throws ConflictException once anything hangs on them: what was answered, or exchanged, is not forgotten */
+  async takeBack(id: string, panelistId: string, me: Me): Promise<WalkInView> {
+    await this.access.knownTo(me.role, id);
+    return this.transactions.write(async (manager) => {
+      const stored = await this.store.getLocked(manager, id);
+      refuseClosed(stored);
+      const entry = stored.amendments.find(({ body }) => body.kind === 'walk-in' && body.panelist.id === panelistId);
+      const own = walkInsOf(stored.amendments).find(({ panelist }) => panelist.id === panelistId);
+      if (!entry || !own) throw new NotFoundException('Nobody who walked in has this id.');
+      const { seat } = own.panelist;
+      if (stored.ballots.some((ballot) => ballot.panelistId === panelistId))
+        throw refuseState('begun', `Seat ${seat} has opened the ballot, so it stays. Write down that they stopped.`);
+      const repairs = repairsOf(await this.log.service(manager, id)).filter(
+        ({ body }) => body.kind !== 'moved' && body.kind !== 'absent' && isAbout(body, panelistId),
+      );
+      if (repairs.length > 0)
+        throw refuseState('repaired', `Take back first what was written down about plates of seat ${seat}.`);
+      const undone: Body = { kind: 'undone', of: entry.id };
+      await this.log.append<Body>(
+        manager,
+        id,
+        'amendments',
+        [{ id: randomUUID(), at: new Date().toISOString(), body: undone }],
+        me,
+      );
+      await this.keys.forget(manager, id, panelistId);
+      await manager.delete(PanelistRow, { tastingId: id, id: panelistId });
+      await this.audit.record(manager, {
+        ...{ by: me.name, action: 'walk-in taken back', tastingId: id },
+        detail: `seat ${seat}`,
+      });
+      await this.live.note(manager, id, 'tasting', 'walk-in');
+      return { panelistId, seat };
+    });
+  }
+
+  private async drawn(manager: EntityManager, stored: Locked, panelist: { id: string; seat: number; name: string }) {
+    const noCodes = (): never => {
+      throw refuseState(
+        'no-codes',
+        'No codes are left that could be told apart. Use a seat of somebody who is absent.',
+      );
+    };
+    const body = await this.keys.drawWalkIn(manager, stored, panelist).catch((fault: unknown) => {
+      if (fault instanceof RangeError) return noCodes();
+      throw fault;
+    });
+    // In the same words whatever is short: which method it is, nobody has to know.
+    if (!body)
+      throw refuseState(
+        'no-portions',
+        'Too little is left to cut for another person. Write down first who is absent, or have another piece cooked.',
+      );
+    return body;
+  }
+
+  /** Seats beyond the panel would make a flight of their own: whoever walks in is served with one that there is. */
+  private async seatWithFlight(
+    manager: EntityManager,
+    { row }: Locked,
+    { id, at, seat, flight, panelist }: WalkInInput & { panelist: string },
+    me: Me,
+  ): Promise<void> {
+    if (flightOf(seat, row.design.service) === flight) return;
+    const body: ServiceEntry['body'] = { kind: 'moved', sitting: row.sitting, panelists: [panelist], flight };
+    await this.log.append(manager, row.id, 'service', [{ id: `${id}-flight`, at, body }], me);
+    await this.live.note(manager, row.id, 'tasting', 'service-log');
+  }
+}
+
+const isAbout = (body: object, panelist: string): boolean => Object.values(body).flat().includes(panelist);
+
+/** @throws ConflictException once nobody else may be asked */
+function refuseClosed({ row }: Locked): void {
+  if (row.closedAt) throw refuseState('closed', 'This tasting is closed: nobody else can be served. Reopen it first.');
+}
