@@ -1,4 +1,5 @@
 import type { Browser, Page } from '@playwright/test';
+import { begin, handIn } from '../support/ballot';
 import { expect, signInToDemo, sureThatAllCame, test, type Jacana } from '../support/jacana';
 
 /** Serving: trays carried by two runners, and what goes wrong on the way, mended where it happens. */
@@ -106,8 +107,9 @@ interface Bundle {
   records: { service: { body: { kind: string } }[] };
 }
 
-test('a triangle with two plates exchanged, one given up, one taken back: the answer rests on what was eaten', async ({
+test('a triangle with two plates exchanged, one given up, a walk-in, one taken back: the answer rests on what was eaten', async ({
   page,
+  browser,
   demo,
 }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
@@ -156,6 +158,29 @@ test('a triangle with two plates exchanged, one given up, one taken back: the an
     .click();
   await expect(page.getByRole('button', { name: 'Take back' })).toHaveCount(2);
 
+  // Somebody is at the door: a seat, codes and a ballot of their own, and the seal stays as it was.
+  await page.getByRole('button', { name: 'Somebody walked in' }).click();
+  await dialog.getByLabel('Name').fill('Guest');
+  await dialog.getByLabel('Seat', { exact: true }).fill('4');
+  await expect(dialog.getByText('Somebody has seat 4 already.')).toBeVisible();
+  await dialog.getByLabel('Seat', { exact: true }).fill('37');
+  await dialog.getByRole('button', { name: 'Let them in' }).click();
+  await expect(page.getByText('Seat 37 walked in: Guest')).toBeVisible();
+  const links = (await (await page.request.get(`${demo.address}/api/tastings/${id}/links`)).json()) as {
+    seat: number;
+    address: string;
+  }[];
+  const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  await phone.goto(links.find(({ seat }) => seat === 37)?.address ?? '');
+  await begin(phone);
+  await phone
+    .getByRole('button', { name: /^Choose/ })
+    .nth(1)
+    .click();
+  await phone.getByRole('button', { name: 'Go on' }).click();
+  await handIn(phone);
+  await expect(page.getByRole('button', { name: 'Seat 37, Guest, done' })).toBeVisible();
+
   // Closing names everyone who is not in.
   await page.getByRole('button', { name: 'Close the tasting' }).click();
   await expect(page.getByRole('list', { name: 'Not in' }).getByRole('listitem')).toHaveCount(18);
@@ -164,7 +189,7 @@ test('a triangle with two plates exchanged, one given up, one taken back: the an
   await sureThatAllCame(page);
   await page.getByRole('button', { name: 'Unseal the key' }).click();
   await page.getByRole('button', { name: 'Read the answer' }).click({ timeout: 60_000 });
-  await expect(page.getByText('Of 108 plates, 3 were not as planned, and 1 was not eaten.')).toBeVisible({
+  await expect(page.getByText('Of 111 plates, 3 were not as planned, and 1 was not eaten.')).toBeVisible({
     timeout: 60_000,
   });
 
@@ -188,12 +213,12 @@ test('a triangle with two plates exchanged, one given up, one taken back: the an
     answers++;
     if (methods.filter((method) => method === picked).length === 1) right++;
   }
-  expect(answers).toBe(17);
+  expect(answers).toBe(18);
   const findings = (await (await page.request.get(`${demo.address}/api/tastings/${id}/findings`)).json()) as {
     people: number;
     sections: { id: string; data: { result?: { correct?: number; n?: number } } }[];
   };
-  expect(findings.people).toBe(17);
+  expect(findings.people).toBe(18);
   const telling = findings.sections.find(({ id: section }) => section === 'telling');
   expect(JSON.stringify(telling)).toContain(`"correct":${right}`);
 });

@@ -11,19 +11,21 @@ export interface PlannedServing {
   plan: Pick<Plan, 'servings'> | null;
 }
 
-/** Seats of one flight are served at the same time. */
-export const flightOf = (seat: number, { seatsPerFlight }: Pick<Tasting['service'], 'seatsPerFlight'>): number =>
-  Math.ceil(seat / seatsPerFlight);
+/** Seats of one flight are served at the same time; who walked in sits with one of them. */
+export const flightOf = (
+  { seat, flight }: { seat: number; flight?: number | null },
+  { seatsPerFlight }: Pick<Tasting['service'], 'seatsPerFlight'>,
+): number => flight ?? Math.ceil(seat / seatsPerFlight);
 
 /**
  * Every portion of the plan in serving order: by panelist and sitting, the warm-up first.
  * It needs no key, and holds nothing that a server may not know.
  */
 export function plannedPortions({ tasting, plan }: PlannedServing): PlannedPortion[] {
-  const seats = new Map(tasting.panel.map(({ id, seat }) => [id, seat]));
+  const people = new Map(tasting.panel.map((panelist) => [panelist.id, panelist]));
   return (plan?.servings ?? []).flatMap(({ panelist, sitting, warmUp, sets }) => {
-    const seat = seats.get(panelist) ?? 0;
-    const flight = flightOf(seat, tasting.service);
+    const { seat, flight: own } = people.get(panelist) ?? { seat: 0 };
+    const flight = flightOf({ seat, flight: own }, tasting.service);
     const portions: PlannedPortion[] = [];
     // Field by field: spreading objects makes the thousands of panels of a rehearsal take half as long again.
     const add = (set: number, zone: string | null, position: number, code: string): void =>

@@ -130,6 +130,8 @@ export const panelistSchema = z.strictObject({
   id,
   seat: z.int().min(1).max(MOST_PANELISTS),
   name: shortText,
+  /** Of somebody who walked in: with whom they are served, since their seat is beyond those of the panel. */
+  flight: z.int().min(1).max(MOST_PANELISTS).optional(),
 });
 
 /** What is cooked on, by whom, and when it is served; settled on the day, and no part of the plan. */

@@ -1,3 +1,4 @@
+import { walkInsOf } from '../bundle';
 import type { Key, TastingBundle } from '../tasting';
 import { servedOf, servedPortions } from '../served';
 import { csvOf } from './csv';
@@ -34,6 +35,8 @@ export interface ServedRow {
   planned_flight: number;
   planned_position: number;
   as_planned: 'yes' | 'no';
+  /** Whether it was served to somebody who was not on the panel when the plan was locked. */
+  walk_in: 'yes' | 'no';
 }
 
 /** Who ate what, plate by plate, warm-ups included, in the order of the plan. */
@@ -41,6 +44,7 @@ export function servedRows(bundle: TastingBundle, key: Key): ServedRow[] {
   const { methods, zones, lots, panel } = bundle.tasting;
   const names = new Map([...methods, ...zones, ...lots, ...panel].map(({ id, name }) => [id, name]));
   const nameOf = (id: string | null): string => (id === null ? '' : (names.get(id) ?? id));
+  const guests = new Set(walkInsOf(bundle.records.amendments).map(({ panelist }) => panelist.id));
   return servedPortions(servedOf(bundle, key)).map((portion) => {
     const { sitting, seat, set, zone, position, code, tag, block, lot, eaten, absent, extra, planned } = portion;
     const { method, tag: piece, panelist, flight, position: place } = planned ?? portion;
@@ -51,6 +55,7 @@ export function servedRows(bundle: TastingBundle, key: Key): ServedRow[] {
       ...{ served_at: portion.servedAt ?? '', celsius: portion.celsius ?? '' },
       ...{ planned_method: nameOf(method), planned_piece: piece, planned_panelist: nameOf(panelist) },
       ...{ planned_flight: flight, planned_position: place, as_planned: planned === null && !absent ? 'yes' : 'no' },
+      walk_in: guests.has(portion.ballot) ? 'yes' : 'no',
     };
   });
 }
@@ -61,5 +66,5 @@ const COLUMNS: (keyof ServedRow)[] = [
   ...(['sitting', 'flight', 'seat', 'panelist', 'ballot', 'set', 'zone', 'position', 'code'] as const),
   ...(['method', 'piece', 'block', 'lot', 'eaten', 'extra', 'served_at', 'celsius'] as const),
   ...(['planned_method', 'planned_piece', 'planned_panelist', 'planned_flight', 'planned_position'] as const),
-  'as_planned',
+  ...(['as_planned', 'walk_in'] as const),
 ];

@@ -123,6 +123,8 @@ export class PanelistRow {
   @PrimaryColumn('varchar') id: string;
   @Column('integer') seat: number;
   @Column('varchar') name: string;
+  /** Of somebody who walked in: with whom they are served. */
+  @Column('integer', { nullable: true }) flight: number | null;
   /** Part of the ballot's address; whoever has it can answer. */
   @Column('varchar', { unique: true }) token: string;
   /** The one device that may answer now. */

@@ -30,10 +30,9 @@ export class RangeService {
     // Who walks in is served with a flight that there is.
     const guests = new Set(walkInsOf(await this.store.amendments(read, id)).map(({ panelist }) => panelist.id));
     const panel = (await this.store.panelists(read, id)).filter((panelist) => !guests.has(panelist.id));
-    const seats = panel.map(({ seat }) => seat);
     return {
       ...{ version: row.rangeVersion ?? 0, range: row.range ?? noRange() },
-      flights: Math.max(1, ...seats.map((seat) => flightOf(seat, row.design.service))),
+      flights: Math.max(1, ...panel.map((panelist) => flightOf(panelist, row.design.service))),
       sittings: row.design.service.sittings,
     };
   }

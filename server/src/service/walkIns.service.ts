@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable, NotFoundException } from '@nestjs/common';
-import { walkInsOf, type Amendment, type ServiceEntry } from '@jacana/core/bundle';
-import { flightOf } from '@jacana/core/served';
+import { walkInsOf, type Amendment, type Panelist } from '@jacana/core/bundle';
 import { repairsOf } from '@jacana/core/service';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
@@ -41,14 +40,13 @@ export class WalkInsService {
       const known = stored.amendments.find((entry) => entry.id === input.id);
       if (known?.body.kind === 'walk-in') return { panelistId: known.body.panelist.id, seat: known.body.panelist.seat };
       refuseClosed(stored);
-      const { seat, name } = input;
+      const { seat, name, flight } = input;
       if (stored.panelists.some((panelist) => panelist.seat === seat))
         throw refuseFields([{ field: 'seat', message: `Somebody has seat ${seat} already.` }]);
-      const panelist = { id: randomUUID(), seat, name: name.trim() };
+      const panelist = { id: randomUUID(), seat, name: name.trim() || `Seat ${seat}`, flight };
       const body = await this.drawn(manager, stored, panelist);
       await manager.insert(PanelistRow, { ...panelist, tastingId: id, token: newToken(), device: null });
       await this.log.append<Body>(manager, id, 'amendments', [{ id: input.id, at: input.at, body }], me);
-      await this.seatWithFlight(manager, stored, { ...input, panelist: panelist.id }, me);
       await this.audit.record(manager, {
         ...{ by: me.name, action: 'somebody walked in', tastingId: id },
         detail: `seat ${seat}, servings ${body.digest}`,
@@ -71,7 +69,7 @@ export class WalkInsService {
       if (stored.ballots.some((ballot) => ballot.panelistId === panelistId))
         throw refuseState('begun', `Seat ${seat} has opened the ballot, so it stays. Write down that they stopped.`);
       const repairs = repairsOf(await this.log.service(manager, id)).filter(
-        ({ body }) => body.kind !== 'moved' && body.kind !== 'absent' && isAbout(body, panelistId),
+        ({ body }) => body.kind !== 'absent' && isAbout(body, panelistId),
       );
       if (repairs.length > 0)
         throw refuseState('repaired', `Take back first what was written down about plates of seat ${seat}.`);
@@ -94,7 +92,7 @@ export class WalkInsService {
     });
   }
 
-  private async drawn(manager: EntityManager, stored: Locked, panelist: { id: string; seat: number; name: string }) {
+  private async drawn(manager: EntityManager, stored: Locked, panelist: Panelist) {
     const noCodes = (): never => {
       throw refuseState(
         'no-codes',
@@ -112,19 +110,6 @@ export class WalkInsService {
         'Too little is left to cut for another person. Write down first who is absent, or have another piece cooked.',
       );
     return body;
-  }
-
-  /** Seats beyond the panel would make a flight of their own: whoever walks in is served with one that there is. */
-  private async seatWithFlight(
-    manager: EntityManager,
-    { row }: Locked,
-    { id, at, seat, flight, panelist }: WalkInInput & { panelist: string },
-    me: Me,
-  ): Promise<void> {
-    if (flightOf(seat, row.design.service) === flight) return;
-    const body: ServiceEntry['body'] = { kind: 'moved', sitting: row.sitting, panelists: [panelist], flight };
-    await this.log.append(manager, row.id, 'service', [{ id: `${id}-flight`, at, body }], me);
-    await this.live.note(manager, row.id, 'tasting', 'service-log');
   }
 }
 

@@ -244,7 +244,7 @@ export function tastingOf({ row, methods, panelists }: Pick<StoredTasting, 'row'
       ...(effort && { effort }),
       ...(cookLoss !== null && { cookLoss }),
     })),
-    panel: panelists.map(({ id, seat, name }) => ({ id, seat, name })),
+    panel: panelists.map(({ id, seat, name, flight }) => ({ id, seat, name, ...(flight !== null && { flight }) })),
     piecesPerMethod: row.piecesPerMethod,
     alpha: row.alpha,
     createdAt: row.createdAt,

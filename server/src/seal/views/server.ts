@@ -116,8 +116,8 @@ const trayOf = ({ warmUp, sets }: Serving, zones: readonly { id: string; name: s
 export function traysNow({ row, plan, panelists }: Planned): TrayView[] {
   const servings = (plan?.servings ?? []).filter((serving) => serving.sitting === row.sitting);
   const own = new Map(servings.map((serving) => [serving.panelist, trayOf(serving, row.design.zones)]));
-  return panelists.map(({ id, seat, name }) => ({
-    ...{ panelistId: id, seat, name, flight: flightOf(seat, row.design.service) },
+  return panelists.map(({ id, seat, name, flight }) => ({
+    ...{ panelistId: id, seat, name, flight: flightOf({ seat, flight }, row.design.service) },
     ...(own.get(id) ?? { codes: [], warmUp: false, sets: [] }),
   }));
 }
@@ -126,8 +126,8 @@ export function traysNow({ row, plan, panelists }: Planned): TrayView[] {
 export function allTrays({ row, plan, panelists }: Planned): SittingTrayView[] {
   const people = new Map(panelists.map((panelist) => [panelist.id, panelist]));
   return (plan?.servings ?? []).map((serving) => {
-    const { seat, name } = people.get(serving.panelist) ?? { seat: 0, name: '' };
-    const flight = flightOf(seat, row.design.service);
+    const { seat, name, flight: own } = people.get(serving.panelist) ?? { seat: 0, name: '', flight: null };
+    const flight = flightOf({ seat, flight: own }, row.design.service);
     const who = { panelistId: serving.panelist, seat, name, flight, sitting: serving.sitting };
     return { ...who, ...trayOf(serving, row.design.zones) };
   });

@@ -41,7 +41,7 @@ export function WalkInForm({ seats, onDone }: WalkInFormProps) {
     >
       <TextField
         label="Name"
-        hint="May stay empty."
+        hint="May stay empty: then it is that of the seat."
         maxLength={SHORT_TEXT}
         value={name}
         onChange={(event) => setName(event.target.value)}
@@ -73,8 +73,8 @@ function problemOf(text: string, seats: readonly SeatView[]): string | null {
   return seats.some((one) => one.seat === seat) ? `Somebody has seat ${seat} already.` : null;
 }
 
-/** The first flight that still has trays to come; the last one where none has. */
+/** The first flight that somebody still has to be served in; the last one where nobody has. */
 function nextFlight(seats: readonly SeatView[]): number {
-  const waiting = seats.filter(({ tray }) => tray === 'waiting').map(({ flight }) => flight);
+  const waiting = seats.filter(({ tray, state }) => tray === 'waiting' && state !== 'done').map(({ flight }) => flight);
   return waiting.length > 0 ? Math.min(...waiting) : Math.max(1, ...seats.map(({ flight }) => flight));
 }
