@@ -78,6 +78,7 @@ const ACCESS: Record<string, Who[]> = {
   'get /api/tastings/{id}/sheets/trays': ['coordinator', 'server'],
   'get /api/tastings/{id}/sheets/carrying': ['coordinator', 'server'],
   'get /api/tastings/{id}/sheets/attendance': ['coordinator', 'server'],
+  'get /api/tastings/{id}/sheets/ballots': ['coordinator', 'server'],
   'get /api/tastings/{id}/sheets/envelope': ['coordinator'],
   'get /api/tastings/{id}/sheets/labels': ['coordinator', 'server'],
   'get /api/tastings/{id}/sheets/tags': ['coordinator', 'kitchen'],

@@ -74,7 +74,7 @@ describe('sheets of paper', () => {
   it('name their tasting by the title that its reader may read, and never link codes to methods', async () => {
     const { body } = await running.as.coordinator.get(`/api/tastings/${id}/plan`);
     const codes = (body.trays as { codes: string[] }[]).flatMap((tray) => tray.codes);
-    for (const sheet of ['portioning', 'trays']) {
+    for (const sheet of ['portioning', 'trays', 'ballots']) {
       const { given, text, name } = await printed('server', id, sheet);
       expect(given.title).toBe('Thursday panel');
       for (const word of [...METHODS, 'steamed or not', 'secret']) expect(text).not.toContain(word);

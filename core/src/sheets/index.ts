@@ -1,3 +1,4 @@
+export { ballotSheet } from './ballots';
 export { kitchenSheet, linksSheet, portioningSheet, traySheet, type PortionRow, type TrayRow } from './day';
 export {
   LABEL_LIMITS,
@@ -15,4 +16,4 @@ export { decisionText, DECISION_NAMES, planSheet } from './plan';
 export { runSheet, together } from './run';
 export { attendanceSheet, envelopeSheet, carryingSheet } from './serve';
 export { reportSheet } from './report';
-export type { Block, Column, Sheet, Tray } from './sheet';
+export type { AnswerRoom, Block, Column, Sheet, Tray } from './sheet';

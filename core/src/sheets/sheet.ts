@@ -13,7 +13,19 @@ export type Block =
   | { kind: 'trays'; above: string; trays: Tray[] }
   /** Cards to cut apart, each with an address that a phone can read. */
   | { kind: 'cards'; cards: { name: string; lines: string[]; address: string }[] }
+  /** Blocks that belong to one person, whose name comes again on every page that they run over to. */
+  | { kind: 'personal'; name: string; blocks: Block[] }
+  /** A question of a paper ballot, with room for its answer; kept on one page. */
+  | { kind: 'question'; ask: string; hint: string; answer: AnswerRoom }
   | { kind: 'new-page' };
+
+/** How an answer is written down: ticked in a grid, crossed on lines, written into boxes, or in words. */
+export type AnswerRoom =
+  | { as: 'boxes'; columns: string[]; rows: string[]; isCode: 'rows' | 'columns' }
+  /** Lines of 100 mm, so that a millimetre is a point of the scale. */
+  | { as: 'scales'; rows: string[]; low: string; high: string }
+  | { as: 'blanks'; names: string[] }
+  | { as: 'lines'; count: number };
 
 export interface Column {
   name: string;

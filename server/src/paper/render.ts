@@ -1,7 +1,9 @@
 import { padPath, SEALED_NOTCH, type Block, type Sheet, type Tray } from '@jacana/core/sheets';
 import pdfmake from 'pdfmake';
 import type { Column, Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
+import { questionOf } from './answers';
 import { FONTS, runs } from './fonts';
+import { INK, LINE, QUIET } from './inks';
 
 /** When a sheet was drawn, in the words of whoever reads it. */
 export interface Printing {
@@ -12,10 +14,6 @@ pdfmake.setFonts(FONTS);
 // A sheet draws on nothing but its own rows and the fonts that ship with Jacana.
 pdfmake.setUrlAccessPolicy(() => false);
 pdfmake.setLocalAccessPolicy((path) => Object.values(FONTS).some((face) => Object.values(face).includes(path)));
-
-const INK = '#12312F';
-const QUIET = '#3D5A55';
-const LINE = '#CBD8D1';
 
 /** Draws a sheet on A4, true to size: title, date and page number on every page. */
 export async function renderSheet(sheet: Sheet, { printedAt }: Printing): Promise<Uint8Array> {
@@ -57,6 +55,10 @@ function contentOf(block: Block): Content {
       return traysOf(block.above, block.trays);
     case 'cards':
       return cardsOf(block.cards);
+    case 'personal':
+      return personalOf(block);
+    case 'question':
+      return questionOf(block);
     case 'new-page':
       return { text: '', pageBreak: 'before' };
   }
@@ -74,6 +76,26 @@ function textOf({ text, look }: Extract<Block, { kind: 'text' }>): Content {
       return { text: runs(text, 'Text'), margin: [0, 0, 0, 4] };
   }
 }
+
+/** A table of one column, since its head comes again on every page. */
+const personalOf = ({ name, blocks }: Extract<Block, { kind: 'personal' }>): Content => ({
+  layout: {
+    defaultBorder: false,
+    paddingLeft: () => 0,
+    paddingRight: () => 0,
+    paddingTop: () => 0,
+    paddingBottom: () => 0,
+  },
+  table: {
+    headerRows: 1,
+    keepWithHeaderRows: 1,
+    widths: ['*'],
+    body: [
+      [{ text: runs(name, 'Text'), bold: true, fontSize: 14, margin: [0, 0, 0, 4] }],
+      ...blocks.map((block): TableCell[] => [contentOf(block)]),
+    ],
+  },
+});
 
 const factsOf = (facts: Extract<Block, { kind: 'facts' }>['facts']): Content => ({
   margin: [0, 2, 0, 8],

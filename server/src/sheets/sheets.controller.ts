@@ -54,6 +54,13 @@ export class SheetsController {
     return this.sheets.attendance(id, me);
   }
 
+  /** A ballot for each seat, to be filled in by hand. */
+  @Get('ballots')
+  @Allow('coordinator', 'server')
+  printBallots(@Param('id') id: string, @SignedIn() me: Me): Promise<StreamableFile> {
+    return this.sheets.ballots(id, me);
+  }
+
   @Get('envelope')
   @Allow('coordinator')
   printEnvelope(@Param('id') id: string): Promise<StreamableFile> {

@@ -1,6 +1,7 @@
 import { Inject, Injectable, StreamableFile } from '@nestjs/common';
 import {
   attendanceSheet,
+  ballotSheet,
   envelopeSheet,
   kitchenSheet,
   linksSheet,
@@ -103,6 +104,12 @@ export class SheetsService {
     return this.drawn(attendanceSheet(title, trays, sitting));
   }
 
+  /** Paper in the place of phones: only what is asked and served, as on the screen of a panelist. */
+  async ballots(id: string, me: Me): Promise<StreamableFile> {
+    const { title, trays, sitting, items } = await this.carried(id, me);
+    return this.drawn(ballotSheet(title, trays, { items, sitting }));
+  }
+
   async envelope(id: string): Promise<StreamableFile> {
     const { row, plan } = await this.store.getLocked(this.transactions.read, id);
     return this.drawn(envelopeSheet(row.title, plan));
@@ -128,7 +135,7 @@ export class SheetsService {
       .filter(({ panelistId, codes }) => codes.length > 0 && !day.people.get(nameOf(panelistId))?.absent)
       .map((tray) => ({ ...tray, flight: day.flights.get(nameOf(tray.panelistId)) ?? tray.flight }));
     const sitting = { now: row.sitting, of: row.design.service.sittings };
-    return { title: this.access.ballotTitle(row), trays, sitting };
+    return { title: this.access.ballotTitle(row), trays, sitting, items: row.design.ballot.items };
   }
 
   async tags(id: string, { spares: _spares, ...layout }: LabelsAsked, me: Me): Promise<StreamableFile> {

@@ -10,6 +10,7 @@ const NAMES = {
   trays: 'Tray map',
   carrying: 'Carrying list',
   attendance: 'Attendance list',
+  ballots: 'Paper ballots',
   envelope: 'Envelope',
   portioning: 'Portioning sheet',
   links: 'Ballot cards',

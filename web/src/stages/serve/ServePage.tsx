@@ -54,8 +54,8 @@ export function ServePage() {
           <PrintSheets
             sheets={
               me.role === 'server'
-                ? ['trays', 'carrying', 'attendance', 'portioning']
-                : ['trays', 'carrying', 'attendance', 'envelope']
+                ? ['trays', 'carrying', 'attendance', 'ballots', 'portioning']
+                : ['trays', 'carrying', 'attendance', 'ballots', 'envelope']
             }
           />
           <LabelsCard of="labels" />
