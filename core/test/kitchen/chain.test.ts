@@ -5,6 +5,7 @@ import {
   differenceText,
   readStep,
   readSteps,
+  servingWindow,
   stepProblem,
   stepText,
 } from '../../src/kitchen';
@@ -153,5 +154,16 @@ describe('chains', () => {
     expect(stepProblem({ ...step, minutes: { least: 5, usual: 4, most: 9 } })).toMatch('outside');
     expect(stepProblem({ ...step, wait: { least: 5, most: 4 } })).toMatch('longer than it may');
     expect(stepProblem({ ...step, every: { what: 'turn' } })).toMatch('how often to turn');
+  });
+});
+
+describe('servingWindow', () => {
+  it('is the shortest wait after the last step of any chain that says one', () => {
+    const chain = (...lines: string[]) => readSteps(lines.join('\n'), String);
+    const waits = (most: number) => [{ ...chain('Plate 1 min')[0], wait: { most } }];
+    expect(servingWindow([waits(8), waits(5), chain('Plate 1 min')])).toBe(5);
+    // What waits before the last step is no serving window.
+    expect(servingWindow([[...waits(3), ...chain('Plate 1 min')]])).toBeNull();
+    expect(servingWindow([])).toBeNull();
   });
 });

@@ -1,9 +1,10 @@
 import { Injectable } from '@nestjs/common';
 import { walkInsOf } from '@jacana/core/bundle';
 import { ledger } from '@jacana/core/caveats';
+import { chainOf, servingWindow } from '@jacana/core/kitchen';
 import { serviceDay, trayName, type PersonState, type ServiceDay, type TrayState } from '@jacana/core/service';
 import { In } from 'typeorm';
-import { AnswerRow, BallotRow } from '../database/entities';
+import { AnswerRow, BallotRow, MethodRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { LogService } from '../log/log.service';
 import { LiveService } from '../live/live.service';
@@ -29,7 +30,9 @@ export class BoardService {
   async board(id: string): Promise<BoardView> {
     // The event number first: an event in between is then sent again rather than lost.
     const asOf = await this.live.latest(id);
-    return { asOf, seats: await this.seats(id) };
+    const methods = await this.transactions.read.findBy(MethodRow, { tastingId: id });
+    const window = servingWindow(methods.map(({ chain, steps }) => chainOf({ chain: chain ?? [], steps })));
+    return { asOf, seats: await this.seats(id), window };
   }
 
   /** @param only ids of the panelists that are asked about; left out, it is everyone */

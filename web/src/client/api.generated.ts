@@ -1282,6 +1282,7 @@ export type SeatView = {
 export type BoardView = {
   seats: SeatView[];
   asOf: number;
+  window: number | null;
 };
 export type ServiceKind =
   | 'sliced'

@@ -22,6 +22,12 @@ export function usualMinutes({ minutes: { least, usual, most } }: Pick<ChainStep
   return least !== undefined && most !== undefined ? (least + most) / 2 : (least ?? most ?? null);
 }
 
+/** Minutes that a portion of any of the methods may wait on its plate, by the last steps of their chains; null where none says. */
+export function servingWindow(chains: readonly (readonly ChainStep[])[]): number | null {
+  const waits = chains.flatMap((chain) => chain.at(-1)?.wait?.most ?? []);
+  return waits.length > 0 ? Math.min(...waits) : null;
+}
+
 /** Minutes of a cook's hands that a step takes; null where nobody said how long it is. */
 export function handsMinutes(step: Pick<ChainStep, 'minutes' | 'hands'>): number | null {
   const usual = usualMinutes(step);

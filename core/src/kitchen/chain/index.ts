@@ -1,4 +1,12 @@
-export { chainEffort, chainOf, handsMinutes, MINUTES_TO_START, stepProblem, usualMinutes } from './chain';
+export {
+  chainEffort,
+  chainOf,
+  handsMinutes,
+  MINUTES_TO_START,
+  servingWindow,
+  stepProblem,
+  usualMinutes,
+} from './chain';
 export { differences, differenceText, type StepDifference } from './differences';
 export { readStep, readSteps } from './read';
 export { anEquipment, EQUIPMENT_NAMES, minutesText, spanText, stepText } from './say';

@@ -96,6 +96,8 @@ export class BoardView {
   @ListOf(() => SeatView, MOST_PANELISTS) seats: SeatView[];
   /** Number of the last event that this board includes; live updates follow from it. */
   @Said('integer') asOf: number;
+  /** Minutes that a portion may wait, by the method that waits shortest; null where no chain says. */
+  @Said('number', true) window: number | null;
 }
 
 type Cut = Pick<ServedPortion, 'sitting' | 'flight' | 'tag' | 'zone' | 'code' | 'seat'>;

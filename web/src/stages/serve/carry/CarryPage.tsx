@@ -35,7 +35,7 @@ export function CarryPage() {
     open.find(({ place }) => place === 'mine') ??
     open.find(({ seat }) => seat.panelistId === chosen) ??
     open.find(({ place }) => place === 'waiting');
-  const cut = next && sinceCut(day.sliced.get(`${sitting} ${next.flight}`), now);
+  const cut = next && sinceCut(day.sliced.get(`${sitting} ${next.flight}`), { now, window: query.data.window });
   const take = ({ seat, panelistId: panelist }: SeatView): void => {
     const entry = write({ kind: 'taken', sitting, panelist });
     setMine(rememberedTakes(id, entry));

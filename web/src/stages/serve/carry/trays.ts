@@ -45,14 +45,26 @@ export function carrySentence(trays: readonly CarriedTray[]): string {
   return `${flights > 1 ? `Flight ${flight}: ` : ''}${own} ${own === 1 ? 'tray' : 'trays'} to carry.`;
 }
 
-/** Minutes since the pieces of a flight were cut, in words; and a sign that needs no colour. */
-export function sinceCut(at: string | undefined, now: number): { text: string; sign: string } | null {
+/**
+ * Minutes since the pieces of a flight were cut, and what is left of the serving window, in words; and a sign that
+ * needs no colour.
+ *
+ * @param window minutes that a portion may wait, by the chains; null where none says
+ */
+export function sinceCut(
+  at: string | undefined,
+  { now, window }: { now: number; window: number | null },
+): { text: string; sign: string } | null {
   if (at === undefined) return null;
   const minutes = Math.max(0, Math.floor((now - Date.parse(at)) / 60_000));
-  const text = minutes === 0 ? 'cut just now' : `cut ${minutes} ${minutes === 1 ? 'minute' : 'minutes'} ago`;
-  return { text, sign: minutes < FRESH ? '●○○' : minutes < COOLING ? '●●○' : '●●●' };
+  const most = window ?? COOLING;
+  const cut = minutes === 0 ? 'cut just now' : `cut ${minutesText(minutes)} ago`;
+  const left = most - minutes;
+  const until = window === null ? '' : left > 0 ? `, ${minutesText(left)} left` : ', longer than planned';
+  return { text: `${cut}${until}`, sign: minutes < most / 2 ? '●○○' : minutes < most ? '●●○' : '●●●' };
 }
 
-/** Minutes until a portion is lukewarm, and until it is cold: common practice, no source. */
-const FRESH = 5;
+const minutesText = (minutes: number): string => `${minutes} ${minutes === 1 ? 'minute' : 'minutes'}`;
+
+/** Minutes until a portion is cold, where the chains do not say how long it may wait: common practice, no source. */
 const COOLING = 10;
