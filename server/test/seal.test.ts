@@ -48,6 +48,8 @@ const ACCESS: Record<string, Who[]> = {
   'get /api/tastings/{id}/spares': ['server'],
   'post /api/tastings/{id}/walk-ins': ['coordinator', 'server'],
   'delete /api/tastings/{id}/walk-ins/{panelist}': ['coordinator', 'server'],
+  'post /api/tastings/{id}/print/labels': ['coordinator', 'server'],
+  'post /api/tastings/{id}/print/tags': ['coordinator', 'kitchen'],
   'get /api/house': ['coordinator', 'kitchen'],
   'put /api/house/range': ['coordinator', 'kitchen'],
   'put /api/house/locale': ['coordinator', 'kitchen'],

@@ -52,4 +52,6 @@ export class SessionView {
   /** The address that other devices use. */
   @Said('string') address: string;
   @Said('boolean') onNetwork: boolean;
+  /** Whether the server was told of a label printer. */
+  @Said('boolean') hasPrinter: boolean;
 }

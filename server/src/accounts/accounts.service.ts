@@ -39,6 +39,7 @@ export class AccountsService implements OnModuleInit {
       demo: this.options.demo && !this.options.lan ? DEMO_SIGN_INS : [],
       address: publicAddress(this.options),
       onNetwork: this.options.lan,
+      hasPrinter: this.options.printer !== null,
     };
   }
 

@@ -22,6 +22,8 @@ export interface ServerOptions {
   quiet: boolean;
   /** Kitchen seconds in one of ours; 1 but in a demo. */
   pace: number;
+  /** Address of a label printer; null where there is none. */
+  printer: string | null;
 }
 
 export const OPTIONS = Symbol('ServerOptions');
@@ -37,7 +39,7 @@ const ROOT = resolve(__dirname, '..', '..', '..');
  * @throws BadOptions with what to type instead
  */
 export function readOptions(args: readonly string[]): ServerOptions {
-  const { data, demo, lan, port, pace: typedPace } = parseWords(args);
+  const { data, demo, lan, port, pace: typedPace, printer } = parseWords(args);
   const number = Number(port);
   if (!Number.isInteger(number) || number < 1 || number > 65535) {
     throw new BadOptions(`--port ${port} is not a port: give a whole number from 1 to 65535.`);
@@ -57,6 +59,7 @@ export function readOptions(args: readonly string[]): ServerOptions {
     signInsPerMinute: 20,
     quiet: false,
     pace,
+    printer: printerAt(printer),
   };
 }
 
@@ -70,11 +73,19 @@ function parseWords(args: readonly string[]) {
         lan: { type: 'boolean', default: false },
         port: { type: 'string', default: '4680' },
         pace: { type: 'string', default: '1' },
+        printer: { type: 'string' },
       },
     }).values;
   } catch (error) {
-    throw new BadOptions(`${(error as Error).message} Known options: --data FILE, --lan, --port NUMBER.`);
+    throw new BadOptions(
+      `${(error as Error).message} Known options: --data FILE, --lan, --port NUMBER, --printer ADDRESS.`,
+    );
   }
+}
+
+function printerAt(typed: string | undefined): string | null {
+  if (typed === undefined || (URL.canParse(typed) && /^https?:$/.test(new URL(typed).protocol))) return typed ?? null;
+  throw new BadOptions(`--printer ${typed} is not an address: give one such as http://192.168.1.20:4681.`);
 }
 
 /** The address to give out: this machine's first network address with --lan, else localhost. */

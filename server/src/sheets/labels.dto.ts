@@ -1,6 +1,6 @@
 import { LABEL_LIMITS, type LabelLayout } from '@jacana/core/sheets';
 import { Type } from 'class-transformer';
-import { Choice, Decimal, Whole } from '../fields/fields';
+import { Choice, Decimal, Id, Said, Whole } from '../fields/fields';
 
 /** How labels lie on the page, in millimetres, and how many spare ones there are. Out of an address, so all text. */
 export class LabelsAsked implements LabelLayout {
@@ -14,4 +14,22 @@ export class LabelsAsked implements LabelLayout {
   @Type(() => Number) @Whole(LABEL_LIMITS.start) start: number;
   /** Of each code and flight, without a seat. */
   @Type(() => Number) @Whole(LABEL_LIMITS.spares) spares: number;
+}
+
+/** Labels for the printer that the server knows of. */
+export class LabelsToPrint {
+  /** Made by the device, once for each pile of labels: sent again, what is missing of it comes out. */
+  @Id() job: string;
+  @Decimal(LABEL_LIMITS.width) width: number;
+  @Decimal(LABEL_LIMITS.height) height: number;
+  @Whole(LABEL_LIMITS.spares) spares: number;
+}
+
+export const PRINTER_STATES = ['ready', 'out-of-labels', 'jammed'] as const;
+
+/** What has come out so far. */
+export class PrintedView {
+  @Said('integer') asked: number;
+  @Said('integer') printed: number;
+  @Choice(PRINTER_STATES, 'PrinterState') state: (typeof PRINTER_STATES)[number];
 }

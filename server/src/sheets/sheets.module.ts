@@ -4,12 +4,14 @@ import { HouseModule } from '../house/house.module';
 import { WorkersModule } from '../jobs/workers.module';
 import { KitchenModule } from '../kitchen/kitchen.module';
 import { SealModule } from '../seal/seal.module';
+import { LabelPrinterService } from './labelPrinter.service';
+import { PrinterController } from './printer.controller';
 import { SheetsController } from './sheets.controller';
 import { SheetsService } from './sheets.service';
 
 @Module({
   imports: [SealModule, WorkersModule, FindingsModule, KitchenModule, HouseModule],
-  controllers: [SheetsController],
-  providers: [SheetsService],
+  controllers: [SheetsController, PrinterController],
+  providers: [SheetsService, LabelPrinterService],
 })
 export class SheetsModule {}

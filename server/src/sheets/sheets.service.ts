@@ -36,7 +36,8 @@ import { AccessService } from '../seal/access/access.service';
 import { planOf } from '../seal/keys/keys.service';
 import { UnsealingService } from '../seal/unsealing/unsealing.service';
 import { traysNow } from '../seal/views/server';
-import type { LabelsAsked } from './labels.dto';
+import type { LabelsAsked, LabelsToPrint, PrintedView } from './labels.dto';
+import { LabelPrinterService } from './labelPrinter.service';
 import { lockedOnly, TastingStore, tastingOf } from '../tastings/tasting.store';
 
 /** Puts together what stands on each sheet, from what its reader may know, and has it drawn. */
@@ -52,6 +53,7 @@ export class SheetsService {
     private readonly runSheets: RunSheetService,
     private readonly workers: WorkersService,
     private readonly house: HouseService,
+    private readonly printer: LabelPrinterService,
     @Inject(OPTIONS) private readonly options: ServerOptions,
   ) {}
 
@@ -116,9 +118,17 @@ export class SheetsService {
   }
 
   async labels(id: string, { spares, ...layout }: LabelsAsked, me: Me): Promise<StreamableFile> {
+    return this.stuck('labels', await this.ofPortions(id, spares, me), layout);
+  }
+
+  async sendLabels(id: string, { job, spares, ...size }: LabelsToPrint, me: Me): Promise<PrintedView> {
+    return this.printer.print(job, await this.ofPortions(id, spares, me), size);
+  }
+
+  private async ofPortions(id: string, spares: number, me: Me): Promise<Label[]> {
     const { trays, sitting } = await this.carried(id, me);
     const labelled = trays.map((tray) => ({ ...tray, sitting: sitting.now }));
-    return this.stuck('labels', portionLabels(labelled, { spares, sittings: sitting.of }), layout);
+    return portionLabels(labelled, { spares, sittings: sitting.of });
   }
 
   /**
@@ -139,10 +149,18 @@ export class SheetsService {
   }
 
   async tags(id: string, { spares: _spares, ...layout }: LabelsAsked, me: Me): Promise<StreamableFile> {
+    return this.stuck('tags', await this.ofPieces(id, me), layout);
+  }
+
+  async sendTags(id: string, { job, spares: _spares, ...size }: LabelsToPrint, me: Me): Promise<PrintedView> {
+    return this.printer.print(job, await this.ofPieces(id, me), size);
+  }
+
+  private async ofPieces(id: string, me: Me): Promise<Label[]> {
     await this.access.knownTo(me.role, id);
     const stored = await this.store.getLocked(this.transactions.read, id);
     const { pieces } = stored.plan;
-    return this.stuck('tags', tagLabels(pieces, rawNumbers(pieces, tastingOf(stored).halves)), layout);
+    return tagLabels(pieces, rawNumbers(pieces, tastingOf(stored).halves));
   }
 
   private async stuck(name: string, labels: readonly Label[], layout: LabelLayout): Promise<StreamableFile> {

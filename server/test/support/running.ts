@@ -36,6 +36,7 @@ export const testOptions: ServerOptions = {
   signInsPerMinute: 1000,
   quiet: true,
   pace: 1,
+  printer: null,
 };
 
 export async function startServer(options: Partial<ServerOptions> = {}): Promise<Running> {

@@ -13,6 +13,7 @@ export const addTagTypes = [
   'ballots',
   'findings',
   'exchange',
+  'sheets',
 ] as const;
 const injectedRtkApi = api
   .enhanceEndpoints({
@@ -318,6 +319,22 @@ const injectedRtkApi = api
         query: (queryArg) => ({ url: `/api/import`, method: 'POST', body: queryArg.body }),
         invalidatesTags: ['exchange'],
       }),
+      sendLabels: build.mutation<SendLabelsApiResponse, SendLabelsApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/print/labels`,
+          method: 'POST',
+          body: queryArg.labelsToPrint,
+        }),
+        invalidatesTags: ['sheets'],
+      }),
+      sendTags: build.mutation<SendTagsApiResponse, SendTagsApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/print/tags`,
+          method: 'POST',
+          body: queryArg.labelsToPrint,
+        }),
+        invalidatesTags: ['sheets'],
+      }),
     }),
     overrideExisting: false,
   });
@@ -582,6 +599,16 @@ export type ImportBundleApiArg = {
     [key: string]: any;
   };
 };
+export type SendLabelsApiResponse = /** status 200  */ PrintedView;
+export type SendLabelsApiArg = {
+  id: string;
+  labelsToPrint: LabelsToPrint;
+};
+export type SendTagsApiResponse = /** status 200  */ PrintedView;
+export type SendTagsApiArg = {
+  id: string;
+  labelsToPrint: LabelsToPrint;
+};
 export type Role = 'coordinator' | 'kitchen' | 'server' | 'reader';
 export type PersonView = {
   name: string;
@@ -600,6 +627,7 @@ export type SessionView = {
   demo: DemoSignIn[];
   address: string;
   onNetwork: boolean;
+  hasPrinter: boolean;
 };
 export type SignIn = {
   login: string;
@@ -1538,6 +1566,18 @@ export type ImportedView = {
   id: string;
   notices: string[];
 };
+export type PrinterState = 'ready' | 'out-of-labels' | 'jammed';
+export type PrintedView = {
+  asked: number;
+  printed: number;
+  state: PrinterState;
+};
+export type LabelsToPrint = {
+  job: string;
+  width: number;
+  height: number;
+  spares: number;
+};
 export const {
   useGetSessionQuery,
   useSignInMutation,
@@ -1602,4 +1642,6 @@ export const {
   useExportCsvQuery,
   useExportOrdersQuery,
   useImportBundleMutation,
+  useSendLabelsMutation,
+  useSendTagsMutation,
 } = injectedRtkApi;

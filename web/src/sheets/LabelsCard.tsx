@@ -7,6 +7,7 @@ import { buttonClass } from '../ui/Button';
 import { Card } from '../ui/Card';
 import { NumberField } from '../ui/NumberField';
 import { SelectField } from '../ui/SelectField';
+import { SendLabels } from './SendLabels';
 
 type Asked = LabelLayout & { spares: number };
 
@@ -36,7 +37,7 @@ const remembered = (): Asked =>
 
 /** Labels true to size: of portions by code, or for the kitchen of pieces by tag. */
 export function LabelsCard({ of }: { of: 'labels' | 'tags' }) {
-  const { card } = useInTasting();
+  const { card, session } = useInTasting();
   const [asked, setAsked] = useState<Asked>(remembered);
   const [isOpen, setOpen] = useState(false);
   const put = (part: Partial<Asked>): void => {
@@ -128,9 +129,12 @@ export function LabelsCard({ of }: { of: 'labels' | 'tags' }) {
           {asked.page !== 'roll' && 'a page'} (PDF)
         </a>
       )}
+      {session.hasPrinter && <SendLabels of={of} size={sizeOf(asked)} />}
     </Card>
   );
 }
+
+const sizeOf = ({ width, height, spares }: Asked) => ({ width, height, spares });
 
 const LIMITS_OF = {
   ...{ width: LABEL_LIMITS.width, height: LABEL_LIMITS.height, left: LABEL_LIMITS.margin, top: LABEL_LIMITS.margin },
