@@ -100,6 +100,16 @@ describe('sheets of paper', () => {
     await coordinator.get(`/api/tastings/${early}/sheets/plan`).expect(409);
   });
 
+  it('print the plan as it was locked, whoever walked in since; what is carried has everyone', async () => {
+    const early = await locked(running.as.coordinator, plan);
+    const before = await printed('coordinator', early, 'plan');
+    const guest = { id: 'guest-on-paper', at: '2026-03-05T18:10:00Z', name: 'Guest', seat: 70, flight: 1 };
+    await running.as.server.post(`/api/tastings/${early}/walk-ins`).send(guest).expect(200);
+    expect((await printed('coordinator', early, 'plan')).given).toEqual(before.given);
+    for (const sheet of ['carrying', 'ballots', 'trays'])
+      expect((await printed('server', early, sheet)).text).toContain('Guest');
+  });
+
   it('end in a report with verdict, limits, caveats and fingerprint', async () => {
     const { coordinator } = running.as;
     const done = await locked(coordinator, draft({}, 3, 8));

@@ -112,8 +112,13 @@ describe('somebody who walks in', () => {
     expect([after.tasting, after.plan]).toEqual([before.tasting, before.plan]);
     expect(after.records.amendments.map(({ body }) => body.kind)).toEqual(['walk-in', 'undone']);
     expect(parseBundle(after).problems).toEqual([]);
+    await coordinator.post(`/api/tastings/${id}/unlock`).expect(204);
+    await coordinator.post(`/api/tastings/${id}/lock`).expect(200);
     // The seat is free again; and whoever began to answer stays.
     const next = (await letIn(id, guest()).expect(200)).body as { panelistId: string };
+    // What was drawn under a key keeps it from being destroyed.
+    const unlocked = await coordinator.post(`/api/tastings/${id}/unlock`).expect(409);
+    expect(unlocked.body.message).toContain('Somebody walked in');
     const token = (await tokens(coordinator, id))[6];
     await running.stranger
       .post(`/api/ballots/${token}/open`)
@@ -145,6 +150,18 @@ describe('somebody who walks in', () => {
       .send({ entries: [absent] })
       .expect(200);
     await letIn(scarce, guest()).expect(200);
+  });
+
+  it('leaves nothing under the seal once taken back', async () => {
+    const { coordinator } = running.as;
+    const id = await locked(coordinator);
+    const { panelistId } = (await letIn(id, guest()).expect(200)).body as { panelistId: string };
+    await coordinator.delete(`/api/tastings/${id}/walk-ins/${panelistId}`).expect(200);
+    await letIn(id, guest()).expect(200);
+    await coordinator.post(`/api/tastings/${id}/close`).expect(204);
+    await coordinator.post(`/api/tastings/${id}/unseal`).expect(200);
+    const { key, plan } = await bundleOf(id);
+    expect(key!.portions.map(({ panelist }) => panelist)).toEqual(plan!.servings.map(({ panelist }) => panelist));
   });
 
   it('two at once for one seat: one sits down', async () => {

@@ -21,14 +21,14 @@ const answer = (...items: BallotItem[]) => questions([tray(1)], ...items)[0].ans
 
 describe('a ballot on paper', () => {
   it('is there for each seat, by flights, on pages of its own that say whose they are', () => {
-    const trays = [tray(3, { flight: 2 }), tray(2), tray(1)];
+    const trays = [tray(1, { flight: 2 }), tray(3), tray(2)];
     const { blocks, title } = ballotSheet('Thursday panel', trays, {
       items: [item('liking')],
       sitting: { now: 2, of: 2 },
     });
     expect(title).toBe('Thursday panel');
     expect(personal(blocks).map(({ name }) => name)).toEqual(
-      [1, 2, 3].map((seat) => `Seat ${seat} · Panelist ${seat}, sitting 2`),
+      [2, 3, 1].map((seat) => `Seat ${seat} · Panelist ${seat}, sitting 2`),
     );
     expect(blocks.filter(({ kind }) => kind === 'new-page')).toHaveLength(2);
     const [{ name }] = personal(ballotSheet('', [tray(4, { name: '' })], { items: [], sitting }).blocks);

@@ -4,14 +4,18 @@ import {
   codesServed,
   fingerprint,
   parseBundle,
+  walkInDigest,
   type ServiceEntry,
   type Test,
   type TastingBundle,
 } from '../../src/bundle';
 import { orderBalance } from '../../src/design';
+import { serviceLines } from '../../src/findings';
 import { heardSets } from '../../src/findings/planned/heard';
 import { kitchenState } from '../../src/kitchen';
 import { portionsOf, servedOf, servedPortions } from '../../src/served';
+import { serviceFinding } from '../../src/findings/service';
+import { servedRows } from '../../src/tidy';
 import { drawWalkIn, type Day } from '../../src/walkIn';
 import { AT, simulatedBundle } from '../support/bundles';
 
@@ -21,9 +25,9 @@ const dayOf = (bundle: TastingBundle): Day => ({
 });
 
 /** With one person more, as the server puts it down. */
-function withWalkIn(bundle: TastingBundle, number: number, sitting = 1): TastingBundle | null {
-  const panelist = { id: `w${number}`, seat: 200 + number, name: `Guest ${number}` };
-  const drawn = drawWalkIn(dayOf(bundle), { panelist, sitting });
+function withWalkIn(bundle: TastingBundle, number: number, flight?: number): TastingBundle | null {
+  const panelist = { id: `w${number}`, seat: 200 + number, name: `Guest ${number}`, ...(flight && { flight }) };
+  const drawn = drawWalkIn(dayOf(bundle), { panelist, sitting: 1 });
   if (!drawn) return null;
   const { body, codes, portions } = drawn;
   const { tasting, plan, key, records } = bundle;
@@ -85,6 +89,72 @@ describe('somebody who walks in', () => {
     expect(balance(mended)).toMatchObject({ positions: planned.positions, neighbours: planned.neighbours });
   });
 
+  it('mends neighbours where places are even already', () => {
+    // Six people, each order once; those who go one way round, the first of them leading each time, stay away.
+    const six = simulatedBundle({ panelists: 6, methods: 3, pieces: 3 });
+    const orderOf = (bundle: TastingBundle, ballot: string): string =>
+      eaten(bundle)
+        .filter((plate) => plate.ballot === ballot && !plate.warmUp)
+        .map(({ method }) => method)
+        .join(' ');
+    const round = ['m0 m1 m2', 'm1 m2 m0', 'm2 m0 m1'];
+    const gone = six.tasting.panel.map(({ id }) => id).filter((id) => round.includes(orderOf(six, id)));
+    expect(gone).toHaveLength(3);
+    for (const seed of [1, 2, 3, 4, 5])
+      expect(round).toContain(orderOf(withWalkIn(without(six, ...gone), seed)!, `w${seed}`));
+  });
+
+  it('eats of the pieces with most left, never of one that was given up, and of the new one where one was cooked again', () => {
+    const tags = (bundle: TastingBundle, ballot: string) =>
+      eaten(bundle)
+        .filter((plate) => plate.ballot === ballot)
+        .map(({ tag }) => tag);
+    let even: TastingBundle = ranking;
+    for (const number of [1, 2, 3]) even = withWalkIn(even, number)!;
+    // Twelve people and three who walked in, three pieces of each method.
+    for (const { tag } of ranking.pieces) expect(eaten(even).filter((plate) => plate.tag === tag)).toHaveLength(5);
+    const [first] = ranking.pieces;
+    const entry = { id: 'k1', at: AT, storedAt: AT, by: 'Marek' };
+    const cooked = (body: TastingBundle['records']['kitchen'][number]['body']): TastingBundle => ({
+      ...ranking,
+      records: { ...ranking.records, kitchen: [{ ...entry, body }] },
+    });
+    const off = cooked({ kind: 'gate', piece: first.tag, decision: 'withdrawn', because: 'burnt' });
+    let again = cooked({ kind: 'redone', piece: first.tag, as: 'Z9' });
+    for (const number of [1, 2, 3, 4]) {
+      expect(tags(withWalkIn(off, number)!, `w${number}`)).not.toContain(first.tag);
+      again = withWalkIn(again, number)!;
+    }
+    expect(parseBundle(JSON.parse(JSON.stringify(again))).problems).toEqual([]);
+    expect([1, 2, 3, 4].flatMap((number) => tags(again, `w${number}`))).toContain('Z9');
+  });
+
+  it('is named in findings, report and CSV, served with the flight that was said, beside the balance as planned', () => {
+    const more = withWalkIn(without(ranking, 'p3'), 1, 7)!;
+    const service = serviceFinding(more, more.key!)!;
+    expect(service.walkIns).toEqual([201]);
+    expect(serviceLines(service).join(' ')).toContain('Walked in on the day');
+    expect(service.balance!.planned).toEqual(serviceFinding(without(ranking, 'p3'), ranking.key!)!.balance!.planned);
+    expect(service.balance!.eaten).toEqual(service.balance!.planned);
+    expect(serviceFinding(withWalkIn(ranking, 1)!, withWalkIn(ranking, 1)!.key!)).toMatchObject({
+      repairs: [],
+      walkIns: [201],
+    });
+    const rows = servedRows(more, more.key!).filter(({ walk_in }) => walk_in === 'yes');
+    expect(rows.map(({ seat, flight, as_planned }) => [seat, flight, as_planned])).toEqual(
+      rows.map(() => [201, 7, 'yes']),
+    );
+    expect(rows.length).toBeGreaterThan(3);
+  });
+
+  it('has a digest that nobody can try out methods by: it hangs on the salt', () => {
+    const more = withWalkIn(ranking, 1)!;
+    const [{ body }] = more.records.amendments;
+    const walkIn = body as Extract<typeof body, { kind: 'walk-in' }>;
+    expect(walkInDigest(walkIn, more.key!)).toBe(walkIn.digest);
+    expect(walkInDigest(walkIn, { ...more.key!, salt: 'another salt, as long' })).not.toBe(walkIn.digest);
+  });
+
   it('changes nothing of what was locked, and is heard in the answer', () => {
     const more = withWalkIn(ranking, 1)!;
     expect(isAsLocked(more)).toBe(true);
@@ -128,6 +198,18 @@ describe('somebody who walks in', () => {
     expect(withWalkIn(full, 1)).toBeNull();
     expect(withWalkIn(without(full, 'p5'), 1)).not.toBeNull();
     expect(withWalkIn(withWalkIn(without(full, 'p5'), 1)!, 2)).toBeNull();
+    // What was given up is not there to be cut.
+    const [{ tag }] = eaten(full).filter(({ ballot }) => ballot === 'p5');
+    const off = without(full, 'p5');
+    const gate = { kind: 'gate' as const, piece: tag, decision: 'withdrawn' as const, because: 'burnt' };
+    off.records.kitchen = [{ id: 'off', at: AT, storedAt: AT, by: 'Marek', body: gate }];
+    expect(withWalkIn(off, 1)).toBeNull();
+    // What was spoilt was cut all the same.
+    const [{ code }] = eaten(full).filter(({ ballot }) => ballot === 'p1');
+    const short = without(full, 'p5');
+    const spoilt = { kind: 'replaced' as const, sitting: 1, panelist: 'p1', code, piece: null, because: 'dropped' };
+    short.records.service.push({ id: 'spoilt', at: AT, storedAt: AT, by: 'Tove', body: spoilt });
+    expect(withWalkIn(short, 1)).toBeNull();
   });
 
   it('is refused by a bundle once anything that was drawn is another', () => {

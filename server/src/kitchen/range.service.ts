@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { noRange, walkInsOf } from '@jacana/core/bundle';
+import { noRange } from '@jacana/core/bundle';
 import { flightOf } from '@jacana/core/served';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
@@ -27,12 +27,10 @@ export class RangeService {
     await this.access.knownTo(me.role, id);
     const { read } = this.transactions;
     const row = await this.store.row(read, id);
-    // Who walks in is served with a flight that there is.
-    const guests = new Set(walkInsOf(await this.store.amendments(read, id)).map(({ panelist }) => panelist.id));
-    const panel = (await this.store.panelists(read, id)).filter((panelist) => !guests.has(panelist.id));
+    const panelists = await this.store.panelists(read, id);
     return {
       ...{ version: row.rangeVersion ?? 0, range: row.range ?? noRange() },
-      flights: Math.max(1, ...panel.map((panelist) => flightOf(panelist, row.design.service))),
+      flights: Math.max(1, ...panelists.map((panelist) => flightOf(panelist, row.design.service))),
       sittings: row.design.service.sittings,
     };
   }
