@@ -135,6 +135,7 @@ describe('somebody who walks in', () => {
     expect((await letIn(id, guest({ seat: 3 })).expect(400)).body.problems).toEqual([
       { field: 'seat', message: 'Somebody has seat 3 already.' },
     ]);
+    expect((await letIn(id, guest({ name: ' panelist 2' })).expect(400)).body.problems[0].field).toBe('name');
     await letIn(id, guest({ seat: 0 })).expect(400);
     await letIn(id, guest({ seat: 501 })).expect(400);
     await letIn(await drafted(coordinator), guest()).expect(404);

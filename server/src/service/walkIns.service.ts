@@ -41,9 +41,8 @@ export class WalkInsService {
       if (known?.body.kind === 'walk-in') return { panelistId: known.body.panelist.id, seat: known.body.panelist.seat };
       refuseClosed(stored);
       const { seat, name, flight } = input;
-      if (stored.panelists.some((panelist) => panelist.seat === seat))
-        throw refuseFields([{ field: 'seat', message: `Somebody has seat ${seat} already.` }]);
       const panelist = { id: randomUUID(), seat, name: name.trim() || `Seat ${seat}`, flight };
+      refuseTaken(stored, panelist);
       const body = await this.drawn(manager, stored, panelist);
       await manager.insert(PanelistRow, { ...panelist, tastingId: id, token: newToken(), device: null });
       await this.log.append<Body>(manager, id, 'amendments', [{ id: input.id, at: input.at, body }], me);
@@ -114,6 +113,19 @@ export class WalkInsService {
 }
 
 const isAbout = (body: object, panelist: string): boolean => Object.values(body).flat().includes(panelist);
+
+/** @throws BadRequestException for a seat or a name that somebody has: servers go by both */
+function refuseTaken({ panelists }: Locked, { seat, name }: Panelist): void {
+  if (panelists.some((panelist) => panelist.seat === seat))
+    throw refuseFields([{ field: 'seat', message: `Somebody has seat ${seat} already.` }]);
+  if (panelists.some((panelist) => panelist.name.trim().toLowerCase() === name.toLowerCase()))
+    throw refuseFields([
+      {
+        field: 'name',
+        message: `Somebody is called ${name} already. Add an initial, so that servers can tell them apart.`,
+      },
+    ]);
+}
 
 /** @throws ConflictException once nobody else may be asked */
 function refuseClosed({ row }: Locked): void {

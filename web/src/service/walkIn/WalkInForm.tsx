@@ -42,6 +42,7 @@ export function WalkInForm({ seats, onDone }: WalkInFormProps) {
       <TextField
         label="Name"
         hint="May stay empty: then it is that of the seat."
+        problem={refusal?.problems.find(({ field }) => field === 'name')?.message}
         maxLength={SHORT_TEXT}
         value={name}
         onChange={(event) => setName(event.target.value)}
