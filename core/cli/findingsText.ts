@@ -51,13 +51,14 @@ function kitchenLines(found: Findings, names: ReadonlyMap<string, string>): stri
   const line = (parts: readonly (string | null)[]): string => parts.filter((part) => part !== null).join(', ');
   return [
     'Measured in the kitchen (means over pieces):',
-    ...kitchen.methods.map(({ method, cookLoss, ended, highest, heated, held }) => {
+    ...kitchen.methods.map(({ method, cookLoss, ended, highest, heated, held, toSeat }) => {
       const said = line([
         cookLoss && `${decimal(100 * cookLoss.mean, 1)} % lost`,
         ended && `core ${decimal(ended.mean, 1)} °C at the end`,
         highest && `highest ${decimal(highest.mean, 1)} °C`,
         heated && `${decimal(heated.mean, 0)} min in the heat`,
         held && `${decimal(held.mean, 0)} min to the plate`,
+        toSeat && `${decimal(toSeat.mean, 0)} min to the seat`,
       ]);
       return `  ${names.get(method)}: ${said || 'nothing'}`;
     }),

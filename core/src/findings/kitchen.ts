@@ -13,6 +13,7 @@ import {
   type MethodMeasures,
   type PieceNow,
 } from '../kitchen';
+import { meanInterval, type MeanWithInterval } from '../inference';
 import { servedOf, servedPortions } from '../served';
 import { heardSets } from './planned';
 
@@ -35,7 +36,12 @@ export interface CookedPiece extends Omit<PieceNow, 'lot' | 'block'> {
 /** What the kitchen measured, beside how it was liked. Methods differ in much besides: it explains nothing by itself. */
 export interface KitchenFinding {
   /** In the order of the tasting. */
-  methods: (Omit<MethodMeasures, 'method'> & { method: string; liking: number | null })[];
+  methods: (Omit<MethodMeasures, 'method'> & {
+    method: string;
+    liking: number | null;
+    /** Minutes from the last heat to the seat: over pieces, of each the mean over its trays. */
+    toSeat: MeanWithInterval | null;
+  })[];
   pieces: CookedPiece[];
 }
 
@@ -52,13 +58,20 @@ export function kitchenFinding(bundle: TastingBundle, key: Key): KitchenFinding 
     .map(({ tag, method }) => ({ tag, method, chain: chains.get(method) ?? [] }));
   const measures = new Map(measuresOf(cooked, state, curves).map((one) => [one.method, one]));
   const [seats, scores] = [seatsOf(bundle, key), scoresOf(bundle, key)];
+  const waits = waitsOf(bundle, key, (piece) => endOfHeat(piece, chains, state));
   const likings = (own: readonly PieceNow[]): number[] => own.flatMap(({ tag }) => scores.get(tag) ?? []);
   return {
     methods: tasting.methods.flatMap(({ id }) => {
       const measured = measures.get(id);
       if (!measured) return [];
       const all = likings(pieces.filter(({ method }) => method === id));
-      return [{ ...measured, method: id, liking: all.length > 0 ? meanOf(all) : null }];
+      const toSeat = pieces.filter(({ method }) => method === id).flatMap(({ tag }) => waits.get(tag) ?? []);
+      return [
+        {
+          ...{ ...measured, method: id, liking: all.length > 0 ? meanOf(all) : null },
+          toSeat: toSeat.length > 0 ? meanInterval(toSeat, ALPHA, [0, Infinity]) : null,
+        },
+      ];
     }),
     pieces: pieces.map(({ lot: _lot, block: _block, ...piece }) => {
       const own = scores.get(piece.tag) ?? [];
@@ -73,6 +86,7 @@ export function kitchenFinding(bundle: TastingBundle, key: Key): KitchenFinding 
   };
 }
 
+const ALPHA = 0.05;
 const meanOf = (values: readonly number[]): number => values.reduce((sum, one) => sum + one, 0) / values.length;
 
 function measured(tag: string, state: KitchenState, curves: ReturnType<typeof curvesOf>, end: number | null) {
@@ -97,6 +111,21 @@ function endOfHeat(
   const heat = (chains.get(method) ?? []).filter(({ kind }) => kind === 'heat');
   const ends = heat.map(({ id }) => steps.get(id)?.doneAt);
   return ends.length > 0 && ends.every((end) => end) ? Math.max(...ends.map((end) => Date.parse(end ?? ''))) : null;
+}
+
+/** Minutes from the heat to the seat, by piece: what is carried goes on waiting. Where nobody wrote down a tray, there is none. */
+function waitsOf(
+  bundle: TastingBundle,
+  key: Key,
+  endOf: (piece: Pick<PieceNow, 'tag' | 'method'>) => number | null,
+): Map<string, number> {
+  const waits = new Map<string, number[]>();
+  for (const { tag, method, servedAt, eaten, absent } of servedPortions(servedOf(bundle, key))) {
+    const end = servedAt !== null && eaten && !absent ? endOf({ tag, method }) : null;
+    if (end === null || servedAt === null) continue;
+    waits.set(tag, [...(waits.get(tag) ?? []), (Date.parse(servedAt) - end) / 60_000]);
+  }
+  return new Map([...waits].map(([tag, own]) => [tag, meanOf(own)]));
 }
 
 function seatsOf(bundle: TastingBundle, key: Key): Map<string, number[]> {

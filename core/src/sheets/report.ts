@@ -266,15 +266,21 @@ function kitchenTable({ methods }: KitchenFinding, nameOf: (id: string) => strin
     above: 'Measured in the kitchen: means over pieces, with intervals of 95 %, beside mean liking',
     columns: [
       { name: 'Method', isWide: true },
-      ...['Liking', 'Mass lost, %', 'Core at the end, °C', 'Highest, °C', 'In the heat, min', 'Then held, min'].map(
-        number,
-      ),
+      ...[
+        'Liking',
+        'Mass lost, %',
+        'Core at the end, °C',
+        'Highest, °C',
+        'In the heat, min',
+        'Then held, min',
+        'To the seat, min',
+      ].map(number),
     ],
-    rows: methods.map(({ method, liking, cookLoss, ended, highest, heated, held }) => [
+    rows: methods.map(({ method, liking, cookLoss, ended, highest, heated, held, toSeat }) => [
       nameOf(method),
       liking === null ? '' : decimal(liking, 1),
       said(cookLoss, 100),
-      ...[ended, highest, heated, held].map((one) => said(one)),
+      ...[ended, highest, heated, held, toSeat].map((one) => said(one)),
     ]),
   };
 }

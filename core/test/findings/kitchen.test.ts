@@ -69,6 +69,29 @@ it('has the measures of each method, with liking, and of each piece, with who at
   expect(roasted.liking).toBeCloseTo(total / 12, 9);
 });
 
+it('goes on counting until the tray stands at its seat: over pieces, of each the mean of its trays', () => {
+  const bundle = cooked();
+  expect(kitchenOf(bundle)!.methods.map(({ toSeat }) => toSeat)).toEqual(plain.tasting.methods.map(() => null));
+  const seated = plain.key!.portions.filter(({ tags }) => tags.includes(tag)).map(({ panelist }) => panelist);
+  // Two trays with this piece, 12 and 18 minutes after its heat, and one whose panelist never came.
+  const out = seated.slice(0, 2).map((panelist, turn) => ({
+    ...{ id: `out-${turn}`, at: at(52 + 6 * turn), storedAt: at(60), by: 'Tove' },
+    body: { kind: 'out' as const, sitting: 1, panelist },
+  }));
+  const gone = { kind: 'absent' as const, sitting: 1, panelist: seated[2], because: '' };
+  const late = { kind: 'out' as const, sitting: 1, panelist: seated[2] };
+  const entries = [
+    { ...out[0], id: 'out-2', at: at(90), body: late },
+    { ...out[0], id: 'gone', at: at(91), body: gone },
+  ];
+  const served = { ...bundle, records: { ...bundle.records, service: [...out, ...entries] } };
+  const [roasted] = kitchenOf(served)!.methods;
+  expect(roasted.toSeat).toMatchObject({ mean: 15, interval: null, n: 1 });
+  const found = findings(served);
+  expect(findingsText(found)).toContain('15 min to the seat');
+  expect(JSON.stringify(reportSheet(found))).toContain('"15.0"');
+});
+
 it('does not change the answer', () => {
   const [before, after] = [findings({ ...cooked(), records: plain.records }), findings(cooked())];
   expect(after.verdict).toEqual(before.verdict);

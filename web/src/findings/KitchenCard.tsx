@@ -29,11 +29,12 @@ export function KitchenCard({ kitchen, methods }: KitchenCardProps) {
               `Core at the end, ${said.unit}`,
               `Highest, ${said.unit}`,
               'In the heat, min',
+              'Then to the seat, min',
               'Pieces',
             ]}
           />
           <tbody>
-            {kitchen.methods.map(({ method, liking, cookLoss, ended, highest, heated }) => {
+            {kitchen.methods.map(({ method, liking, cookLoss, ended, highest, heated, toSeat }) => {
               const at = methods.findIndex(({ id }) => id === method);
               return (
                 <tr key={method} className="border-t border-line">
@@ -45,6 +46,7 @@ export function KitchenCard({ kitchen, methods }: KitchenCardProps) {
                   <td>{said.degrees(ended)}</td>
                   <td>{said.degrees(highest)}</td>
                   <td>{said.minutes(heated)}</td>
+                  <td>{said.minutes(toSeat)}</td>
                   <td>
                     <Pieces pieces={kitchen.pieces.filter((piece) => piece.method === method)} onOpen={setOpen} />
                   </td>
