@@ -21,7 +21,7 @@ import {
   type Serving,
   type Tasting,
 } from '../bundle';
-import { codeSharing, drawCodes } from '../design';
+import { drawCodes } from '../design';
 import { keyStream, type RandomStream } from '../numeric';
 import { servedPortions, type Served, type ServedPortion } from '../served';
 import { Room } from './room';
@@ -110,12 +110,12 @@ interface Like {
 function servingsLike(day: Day, { who, like, plates, tags }: Like, random: RandomStream): DrawnWalkIn {
   const own = day.plan.servings.filter(({ panelist, sitting }) => panelist === like && sitting >= who.sitting);
   const codes: Record<string, string> = {};
+  const isShared = sharesCodes(day.plan.servings);
   const servings = own.map((serving): Serving => {
     const before = codesServed(serving);
-    const drawn =
-      codeSharing(day.tasting) === 'shared'
-        ? before
-        : drawCodes(before.length, random, new Set([...Object.keys(day.key.codes), ...Object.keys(codes)]));
+    const drawn = isShared
+      ? before
+      : drawCodes(before.length, random, new Set([...Object.keys(day.key.codes), ...Object.keys(codes)]));
     const renamed = new Map(before.map((code, at) => [code, drawn[at]]));
     for (const [code, fresh] of renamed) if (code !== fresh) codes[fresh] = day.key.codes[code];
     const now = (code: string): string => renamed.get(code) as string;
@@ -132,6 +132,12 @@ function servingsLike(day: Day, { who, like, plates, tags }: Like, random: Rando
   const key = { ...day.key, codes: { ...day.key.codes, ...codes }, portions: [...day.key.portions, ...portions] };
   const digest = walkInDigest({ panelist: who.panelist, servings }, key);
   return { body: { kind: 'walk-in', panelist: who.panelist, servings, digest }, codes, portions };
+}
+
+/** Whether the plan has one code on several trays; how it was locked, whoever walked in since. */
+function sharesCodes(servings: readonly Serving[]): boolean {
+  const codes = servings.flatMap(codesServed);
+  return new Set(codes).size < codes.length;
 }
 
 /** The piece of the plan that a tag goes back to: one that was cooked again stands in for it wherever it is cut. */

@@ -187,6 +187,19 @@ describe('somebody who walks in', () => {
     expect(isAsLocked(more)).toBe(true);
   });
 
+  it('has codes of their own though three digits would not do for a panel of that size', () => {
+    // Two hundred people have six hundred codes; planned for one more, they would be shared.
+    const crowd = simulatedBundle({
+      ...{ methods: 2, panelists: 200, pieces: 2, tasting: { test: 'triangle' } },
+    });
+    let more: TastingBundle = crowd;
+    for (const number of [1, 2]) {
+      more = withWalkIn({ ...more, ballots: [] }, number)!;
+      for (const code of codesServed(more.plan!.servings.at(-1)!))
+        expect(Object.hasOwn(crowd.key!.codes, code)).toBe(false);
+    }
+  });
+
   it('is refused where not enough is left to cut', () => {
     const scarce = simulatedBundle({ panelists: 12, methods: 4, pieces: 3 });
     const { quantities } = scarce.tasting;
