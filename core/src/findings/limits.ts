@@ -83,7 +83,7 @@ function limitsOfPlan({ bundle: { tasting, plan }, kind, likeness }: LimitInputs
 }
 
 /** What the people who came cannot say. */
-function limitsOfPanel({ bundle: { tasting }, panelists, leftOut, kind }: LimitInputs): Limit[] {
+function limitsOfPanel({ bundle: { tasting, plan }, panelists, leftOut, kind }: LimitInputs): Limit[] {
   const found: Limit[] = [];
   if (kind !== 'cannot-say' && panelists.length < SMALL_PANEL) {
     found.push({
@@ -105,7 +105,7 @@ function limitsOfPanel({ bundle: { tasting }, panelists, leftOut, kind }: LimitI
     const who = list(leftOut.map((panelist) => String(panelist.seat)));
     found.push({
       kind: 'missing',
-      text: `${counted(leftOut.length, 'ballot')} of ${tasting.panel.length * tasting.service.sittings} did not come in (seat ${who}). Nothing was filled in for ${leftOut.length === 1 ? 'it' : 'them'}.`,
+      text: `${counted(leftOut.length, 'ballot')} of ${plan?.servings.length ?? leftOut.length} did not come in (seat ${who}). Nothing was filled in for ${leftOut.length === 1 ? 'it' : 'them'}.`,
     });
   }
   return found;

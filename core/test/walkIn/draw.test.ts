@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   asLocked,
   codesServed,
+  defaultTasting,
   fingerprint,
   parseBundle,
   walkInDigest,
@@ -10,7 +11,7 @@ import {
   type TastingBundle,
 } from '../../src/bundle';
 import { orderBalance } from '../../src/design';
-import { serviceLines } from '../../src/findings';
+import { findings, sectionOf, serviceLines } from '../../src/findings';
 import { heardSets } from '../../src/findings/planned/heard';
 import { kitchenState } from '../../src/kitchen';
 import { portionsOf, servedOf, servedPortions } from '../../src/served';
@@ -145,6 +146,29 @@ describe('somebody who walks in', () => {
       rows.map(() => [201, 7, 'yes']),
     );
     expect(rows.length).toBeGreaterThan(3);
+  });
+
+  it('is served at the sitting that they came to and those after, and is missed at no other', () => {
+    const defaults = defaultTasting().service;
+    const two = simulatedBundle({
+      panelists: 8,
+      methods: 3,
+      tasting: { service: { ...defaults, together: 3, sittings: 2 } },
+    });
+    const panelist = { id: 'w1', seat: 9, name: 'Guest' };
+    const at = (sitting: number) => drawWalkIn(dayOf(two), { panelist, sitting })!;
+    expect(at(1).body.servings.map(({ sitting }) => sitting)).toEqual([1, 2]);
+    const { body, codes, portions } = at(2);
+    expect([body.servings, portions].map((own) => own.map(({ sitting }) => sitting))).toEqual([[2], [2]]);
+    const { tasting, plan, key } = two;
+    const more = {
+      ...two,
+      tasting: { ...tasting, panel: [...tasting.panel, panelist] },
+      plan: { ...plan!, servings: [...plan!.servings, ...body.servings] },
+      key: { ...key!, codes: { ...key!.codes, ...codes }, portions: [...key!.portions, ...portions] },
+    };
+    const missing = sectionOf(findings(more), 'limits')?.find(({ kind }) => kind === 'missing');
+    expect(missing?.text).toContain('1 ballot of 17 did not come in (seat 9)');
   });
 
   it('has a digest that nobody can try out methods by: it hangs on the salt', () => {

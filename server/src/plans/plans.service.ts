@@ -132,10 +132,11 @@ export class PlansService {
   async close(id: string, me: Me): Promise<void> {
     await this.transactions.write(async (manager) => {
       const stored = await this.store.getLocked(manager, id);
-      const { row, panelists, ballots } = stored;
+      const { row, plan, ballots } = stored;
       if (row.closedAt) throw refuseState('closed', 'This tasting is closed already.');
       const handedIn = ballots.filter((ballot) => ballot.handedInAt).length;
-      const expected = panelists.length * row.design.service.sittings;
+      // Who walked in has none at the sittings before.
+      const expected = plan.servings.length;
       await manager.update(TastingRow, { id }, { closedAt: new Date().toISOString() });
       await this.audit.record(manager, {
         by: me.name,
