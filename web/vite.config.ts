@@ -10,7 +10,7 @@ const ballotPage: Plugin = {
   name: 'ballot-page',
   configureServer: ({ middlewares }) => {
     middlewares.use((request, _response, next) => {
-      if (request.url?.startsWith('/b/')) request.url = '/ballot.html';
+      if (/^\/b(\/|$)/.test(request.url ?? '')) request.url = '/ballot.html';
       next();
     });
   },

@@ -117,6 +117,26 @@ test('a triangle works at 360 pixels with text at 200 %', async ({ demo, page, b
   await fits();
 });
 
+test('a ballot is reached by the code on its card, where no camera reads the other', async ({
+  demo,
+  page,
+  browser,
+}) => {
+  const address = await demoBallot(page, demo.address, 32);
+  const { guest, fits } = await smallPhone(browser, `${demo.address}/b`);
+  const field = guest.getByLabel('The code on your card');
+  await field.fill('aaaa bbbb');
+  await fits();
+  await guest.getByRole('button', { name: 'To my ballot' }).click();
+  await expect(guest.getByText('No ballot has this code.', { exact: false })).toBeVisible();
+  await fits();
+  const secret = address.split('/b/')[1];
+  await field.fill(`${secret.slice(0, 4)} ${secret.slice(4, 8)}`.toUpperCase());
+  await field.press('Enter');
+  await expect(guest.getByRole('button', { name: 'Begin' })).toBeVisible();
+  expect(guest.url()).toBe(address);
+});
+
 test('every kind of question is answered at 360 pixels with text at 200 %, and arrives', async ({
   empty,
   page,

@@ -68,7 +68,7 @@ function serveWeb(app: NestExpressApplication, folder: string): void {
   app.use((request: Request, response: Response, next: NextFunction) => {
     if (!['GET', 'HEAD'].includes(request.method) || request.path.startsWith('/api/') || /\.\w+$/.test(request.path))
       return next();
-    const page = join(folder, request.path.startsWith('/b/') ? 'ballot.html' : 'index.html');
+    const page = join(folder, /^\/b(\/|$)/.test(request.path) ? 'ballot.html' : 'index.html');
     if (!existsSync(page)) return next();
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile(page);

@@ -50,6 +50,7 @@ const ACCESS: Record<string, Who[]> = {
   'delete /api/tastings/{id}/walk-ins/{panelist}': ['coordinator', 'server'],
   'post /api/tastings/{id}/print/labels': ['coordinator', 'server'],
   'post /api/tastings/{id}/print/tags': ['coordinator', 'kitchen'],
+  'post /api/ballot-codes': EVERYONE,
   'get /api/house': ['coordinator', 'kitchen'],
   'put /api/house/range': ['coordinator', 'kitchen'],
   'put /api/house/locale': ['coordinator', 'kitchen'],

@@ -2,6 +2,7 @@ import { cautionsFor, chainOf, stepText, type Locale } from '../kitchen';
 import { rawNumbers } from '../served';
 import type { Piece, Tasting } from '../tasting';
 import { constantsTable } from './plan';
+import { shortCode } from './shortCode';
 import type { Block, Sheet, Tray } from './sheet';
 
 /** The kitchen's list: which tag is cooked how, from which lot or raw piece. No code and no panelist. */
@@ -206,7 +207,11 @@ export function linksSheet(title: string, links: readonly { seat: number; name: 
       { kind: 'text', text: 'Cut apart, and give each to its panelist alone: it answers in that name.', look: 'quiet' },
       {
         kind: 'cards',
-        cards: links.map(({ seat, name, address }) => ({ name, lines: [`Seat ${seat}`], address })),
+        cards: links.map(({ seat, name, address }) => ({
+          ...{ name, address },
+          lines: [`Seat ${seat}`, 'Without a camera, type at'],
+          ...{ typedAt: `${address.split('/b/')[0]}/b`, code: shortCode(address) },
+        })),
       },
     ],
   };

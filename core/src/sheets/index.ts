@@ -13,6 +13,7 @@ export {
 } from './labels';
 export { padPath, SEALED_NOTCH } from './pad';
 export { decisionText, DECISION_NAMES, planSheet } from './plan';
+export { readShortCode, shortCode } from './shortCode';
 export { runSheet, together } from './run';
 export { attendanceSheet, envelopeSheet, carryingSheet } from './serve';
 export { reportSheet } from './report';

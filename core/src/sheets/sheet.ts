@@ -11,8 +11,8 @@ export type Block =
   | { kind: 'table'; above: string; columns: Column[]; rows: string[][] }
   /** Trays of seats: codes as pads, by what stands side by side. */
   | { kind: 'trays'; above: string; trays: Tray[] }
-  /** Cards to cut apart, each with an address that a phone can read. */
-  | { kind: 'cards'; cards: { name: string; lines: string[]; address: string }[] }
+  /** Cards to cut apart, each with an address that a phone can read, and where a code is typed instead. */
+  | { kind: 'cards'; cards: { name: string; lines: string[]; address: string; typedAt: string; code: string }[] }
   /** Blocks that belong to one person, whose name comes again on every page that they run over to. */
   | { kind: 'personal'; name: string; blocks: Block[] }
   /** A question of a paper ballot, with room for its answer; kept on one page. */

@@ -268,9 +268,25 @@ describe('somebody who walks in', () => {
     expect(problems(other)).toContain(`${field}.digest`);
   });
 
+  const usual = defaultTasting().service;
   const designs: [Test, Parameters<typeof simulatedBundle>[0]][] = [
     ['ranking', { methods: 3 }],
     ['ranking', { methods: 6, panelists: 20, tasting: {} }],
+    [
+      'ranking',
+      {
+        methods: 3,
+        pieces: 4,
+        tasting: {
+          zones: ['loin', 'belly'].map((zone) => ({ id: zone, name: zone })),
+          lots: ['one', 'two'].map((lot) => ({ id: lot, name: lot })),
+          halves: true,
+        },
+      },
+    ],
+    ['ranking', { methods: 6, tasting: { service: { ...usual, together: 3, warmUp: true } } }],
+    ['ranking', { methods: 3, tasting: { service: { ...usual, together: 3, codes: 'own' } } }],
+    ['triangle', { methods: 2, tasting: { service: { ...usual, replicates: 2, sittings: 2 } } }],
     ['triangle', { methods: 2 }],
     ['duo-trio', { methods: 2 }],
     ['tetrad', { methods: 2 }],

@@ -18,11 +18,22 @@ import {
   ListOf,
   Optional,
   Ranking,
+  Said,
   SaidTexts,
   Text,
   Texts,
   Whole,
 } from '../fields/fields';
+
+/** What stands on a seat's card, for whoever has no camera. */
+export class ShortCode {
+  @Text(20) code: string;
+}
+
+export class FoundBallot {
+  /** The secret part of the ballot's address. */
+  @Said('string') token: string;
+}
 
 export class OpenBallot {
   /** Made by the device and kept there, so that a reload is not a second device. */

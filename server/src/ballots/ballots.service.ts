@@ -8,7 +8,8 @@ import {
   type AskedBallot,
   type Serving,
 } from '@jacana/core/bundle';
-import { In, IsNull, Not, type EntityManager } from 'typeorm';
+import { readShortCode } from '@jacana/core/sheets';
+import { In, IsNull, Like, Not, type EntityManager } from 'typeorm';
 import { AnswerRow, BallotRow, PanelistRow, TastingRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
@@ -99,6 +100,19 @@ export class BallotsService {
       await this.seen(manager, own, handedIn);
       return this.view(manager, { ...own, ballot: { ...ballot, ...handedIn } }, 'handed-in');
     });
+  }
+
+  /** The ballot whose card has this code. @throws NotFoundException where none, or more than one, has it */
+  async byCode(typed: string): Promise<{ token: string }> {
+    const code = readShortCode(typed);
+    const manager = this.transactions.read;
+    const found = code === null ? [] : await manager.findBy(PanelistRow, { token: Like(`${code}%`) });
+    if (found.length !== 1) throw noCode();
+    // The same words for a plan that is not locked, or was removed: a code tells nothing of tastings.
+    await this.find(manager, found[0].token).catch(() => {
+      throw noCode();
+    });
+    return { token: found[0].token };
   }
 
   /**
@@ -219,6 +233,8 @@ export class BallotsService {
   }
 }
 
+const noCode = (): NotFoundException =>
+  new NotFoundException('No ballot has this code. Look at the card again, or ask for another.');
 const noBallot = (): NotFoundException =>
   new NotFoundException('There is no ballot at this address. Check the link with the coordinator.');
 

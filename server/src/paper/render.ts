@@ -239,7 +239,13 @@ function cardsOf(cards: Extract<Block, { kind: 'cards' }>['cards']): Content {
   };
 }
 
-function cardOf({ name, lines: said, address }: Extract<Block, { kind: 'cards' }>['cards'][number]): TableCell {
+function cardOf({
+  name,
+  lines: said,
+  address,
+  typedAt,
+  code,
+}: Extract<Block, { kind: 'cards' }>['cards'][number]): TableCell {
   return {
     margin: [6, 6, 6, 6],
     columnGap: 10,
@@ -249,7 +255,8 @@ function cardOf({ name, lines: said, address }: Extract<Block, { kind: 'cards' }
         stack: [
           { text: runs(name, 'Text'), bold: true, fontSize: 14 },
           ...said.map((line) => ({ text: runs(line, 'Text') })),
-          { text: address, font: 'Code', fontSize: 7.5, margin: [0, 6, 0, 0] },
+          { text: typedAt.replace(/^https?:\/\//, ''), font: 'Code', fontSize: 9 },
+          { text: code, font: 'Code', bold: true, fontSize: 14, margin: [0, 2, 0, 0] },
         ],
       },
     ],

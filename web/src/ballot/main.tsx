@@ -3,21 +3,31 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import '../look/theme.css';
 import { Ballot } from './Ballot';
+import { CodePage } from './CodePage';
 import { Post } from './post';
 import { createBallotStore } from './ballotStore';
 import { PostContext } from './PostContext';
 
 const token = window.location.pathname.split('/')[2] ?? '';
-const store = createBallotStore(token);
-const post = new Post(token, store);
-post.start();
+const page = createRoot(document.getElementById('root') as HTMLElement);
 
-createRoot(document.getElementById('root') as HTMLElement).render(
-  <StrictMode>
-    <Provider store={store}>
-      <PostContext.Provider value={post}>
-        <Ballot />
-      </PostContext.Provider>
-    </Provider>
-  </StrictMode>,
-);
+if (token === '') {
+  page.render(
+    <StrictMode>
+      <CodePage />
+    </StrictMode>,
+  );
+} else {
+  const store = createBallotStore(token);
+  const post = new Post(token, store);
+  post.start();
+  page.render(
+    <StrictMode>
+      <Provider store={store}>
+        <PostContext.Provider value={post}>
+          <Ballot />
+        </PostContext.Provider>
+      </Provider>
+    </StrictMode>,
+  );
+}

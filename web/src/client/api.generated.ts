@@ -299,6 +299,10 @@ const injectedRtkApi = api
         query: (queryArg) => ({ url: `/api/ballots/${queryArg.token}/hand-in`, method: 'POST', body: queryArg.handIn }),
         invalidatesTags: ['ballots'],
       }),
+      findBallot: build.mutation<FindBallotApiResponse, FindBallotApiArg>({
+        query: (queryArg) => ({ url: `/api/ballot-codes`, method: 'POST', body: queryArg.shortCode }),
+        invalidatesTags: ['ballots'],
+      }),
       getFindings: build.query<GetFindingsApiResponse, GetFindingsApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/findings` }),
         providesTags: ['findings'],
@@ -574,6 +578,10 @@ export type HandInApiResponse = /** status 200  */ BallotView;
 export type HandInApiArg = {
   token: string;
   handIn: HandIn;
+};
+export type FindBallotApiResponse = /** status 200  */ FoundBallot;
+export type FindBallotApiArg = {
+  shortCode: ShortCode;
 };
 export type GetFindingsApiResponse = /** status 200  */ FindingsView;
 export type GetFindingsApiArg = {
@@ -1472,6 +1480,12 @@ export type HandIn = {
   sitting: number;
   answers: AnswerInput[];
 };
+export type FoundBallot = {
+  token: string;
+};
+export type ShortCode = {
+  code: string;
+};
 export type VerdictKind =
   | 'winner'
   | 'leading-set'
@@ -1637,6 +1651,7 @@ export const {
   useOpenBallotMutation,
   useSaveAnswersMutation,
   useHandInMutation,
+  useFindBallotMutation,
   useGetFindingsQuery,
   useExportBundleQuery,
   useExportCsvQuery,

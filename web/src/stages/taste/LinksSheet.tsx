@@ -1,3 +1,4 @@
+import { shortCode } from '@jacana/core/sheets';
 import { QRCodeSVG } from 'qrcode.react';
 import { api } from '../../client/api';
 import { useInTasting } from '../../shell/session';
@@ -39,6 +40,10 @@ export function LinksSheet() {
               <a href={address} className="font-mono text-xs break-all text-chestnut underline">
                 {address}
               </a>
+              <p className="text-sm">
+                Without a camera, at {address.replace(/^https?:\/\//, '').split('/b/')[0]}/b:{' '}
+                <span className="font-mono font-bold whitespace-nowrap">{shortCode(address)}</span>
+              </p>
             </div>
           </li>
         ))}
