@@ -3,7 +3,7 @@ import { expect, signInToDemo, test } from '../support/jacana';
 
 /** Every page, as every role, on a phone, a tablet, a laptop and a wide screen: nothing sticks out or is cut off. */
 
-test.describe.configure({ timeout: 150_000 });
+test.describe.configure({ timeout: 300_000 });
 
 const WIDTHS = [390, 820, 1280, 1920];
 

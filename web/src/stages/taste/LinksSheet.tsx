@@ -21,7 +21,7 @@ export function LinksSheet() {
           them.
         </p>
       )}
-      <ul className="grid grid-cols-2 gap-3">
+      <ul className="grid gap-3 sm:grid-cols-2 print:grid-cols-2">
         {links.map(({ panelistId, seat, name, address }) => (
           <li
             key={panelistId}
