@@ -18,6 +18,7 @@
  * solve({ jobs: [{ piece: 'A1', method: 'a', due: 20, tasks: [{ step: 's', name: 'Boil', minutes: 9, equipment: null, setting: null, hands: 'none', waitLeast: 0, waitMost: 5 }] }], appliances: [], cooks: 1, seed: '1' }).placed[0].start // 11
  */
 import { randomStream } from '../../numeric';
+import { isTooMuch } from './bound';
 import { bestOf } from './exhaust';
 import { earliestOf, fitted, MOVED, SLACK } from './fit';
 import { handsOf, waitingOf, waitsOf, type Job, type Placed, type Problem } from './model';
@@ -48,6 +49,10 @@ export interface SolveOptions {
 }
 
 export function solve(problem: Problem, options: SolveOptions = {}): RunSheet {
+  return isTooMuch(problem) ? asFound(null, true) : searched(problem, options);
+}
+
+function searched(problem: Problem, options: SolveOptions): RunSheet {
   const { isAnyEnough, onProgress, isCancelled } = options;
   const tries = Math.min(options.tries ?? Infinity, triesFor(problem));
   const nodes = isMany(problem) ? 0 : (options.nodes ?? nodesFor(problem));
@@ -64,7 +69,7 @@ const asFound = (found: Finished | null, isProven: boolean): RunSheet => ({
   ...{ placed: found?.placed ?? null, waiting: found?.waiting ?? 0, isProven },
 });
 
-/** Of many pieces no sheet is ever proven the best, nor that there is none: nothing is spent on it. */
+/** Of many pieces no sheet is ever proven the best: nothing is spent on it. */
 const isMany = ({ jobs }: Problem): boolean => jobs.length > MANY;
 const MANY = 40;
 
