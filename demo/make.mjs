@@ -8,8 +8,9 @@ import { fileURLToPath } from 'node:url';
 import { defaultTasting, digestOf, noRange, parseBundle } from '@jacana/core/bundle';
 import { lockPlan, lockProblems } from '@jacana/core/design';
 import { byMinute, kitchenState, minuteOf, pieceOf, readSteps, runSheetOf } from '@jacana/core/kitchen';
-import { proposedConstants, usualBallot, withProduct } from '@jacana/core/library';
+import { neutralQuestion, proposedConstants, usualBallot, withProduct } from '@jacana/core/library';
 import { randomStream } from '@jacana/core/numeric';
+import { guessedCode } from '@jacana/core/questions';
 import { flightsOfPieces } from '@jacana/core/served';
 import { simulateBallots, simulatedCore } from '@jacana/core/simulate';
 
@@ -236,6 +237,7 @@ function salmon() {
     ]),
     bundled: [{ id: 'bundled-1', method: 'pan-seared', text: 'cooked in butter' }],
     panel: panelOf(24),
+    ballot: { items: [...defaultTasting().ballot.items, neutralQuestion('guess', 'guess')] },
     piecesPerMethod: 3,
     quantities: { costPerKilogram: 32 },
     createdAt: minutesAfter(start, -3 * 24 * 60),
@@ -249,7 +251,7 @@ function salmon() {
     ...{ tasting, locked, seed: 'reedbed-salmon', start, pace: 2.2 },
     truth: { liking: [6.4, 7.3, 5.7, 5.0], disagreement: 0.9, noise: 0.6 },
     progress: () => ({ done: true }),
-  });
+  }).map(guessing(locked, tasting.methods));
   const tagOf = (method, number) => locked.pieces.filter((piece) => piece.method === method)[number].tag;
   const caveat = (id, minutes, by, text, pieces) =>
     entry(id, minutesAfter(start, minutes), by, {
@@ -275,6 +277,19 @@ function salmon() {
       kitchen,
     },
   });
+}
+
+/** What each took the last sample for, a moment after handing in: one in eight knows, and some have no idea. */
+function guessing({ plan, key }, methods) {
+  const random = randomStream('reedbed-salmon', 'demo guesses');
+  return (ballot, at) => {
+    const code = guessedCode(plan.servings[at]);
+    const [knows, said] = [random.fraction() < 1 / 8, Math.floor((methods.length + 1) * random.fraction())];
+    const method = knows ? key.codes[code] : (methods[said]?.id ?? null);
+    const when = { at: minutesAfter(ballot.handedInAt, 0.4), by: 'panelist', reason: '' };
+    const guess = { id: `guess-${at + 1}`, ...when, kind: 'guess', item: 'guess', code, method };
+    return { ...ballot, answers: [...ballot.answers, guess] };
+  };
 }
 
 /** Share of its mass that a piece of each method loses, and where its core ends, °C: invented. */

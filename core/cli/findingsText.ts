@@ -1,5 +1,6 @@
 import {
   gateLines,
+  guessLines,
   methodTestText,
   similarityText,
   plannedView,
@@ -33,6 +34,7 @@ export function findingsText(found: Findings): string {
     ...(sectionOf(found, 'collected') ?? []).flatMap((one) => collectedLines(one, names)),
     ...kitchenLines(found, names),
     ...serviceText(found),
+    ...guessText(found, names),
     ...(sectionOf(found, 'limits') ?? []).map((limit) => `- ${limit.text}`),
     `Fingerprint ${found.fingerprint.matches ? 'matches' : 'DOES NOT MATCH'}: ${found.fingerprint.stated}`,
     `Next: ${sectionOf(found, 'next')?.text ?? ''}`,
@@ -42,6 +44,13 @@ export function findingsText(found: Findings): string {
 const serviceText = (found: Findings): string[] => {
   const service = sectionOf(found, 'service');
   return service ? ['Served otherwise than planned:', ...serviceLines(service).map((line) => `  ${line}`)] : [];
+};
+
+const guessText = (found: Findings, names: ReadonlyMap<string, string>): string[] => {
+  const guesses = sectionOf(found, 'guesses');
+  return guesses
+    ? ['Was it blind?', ...guessLines(guesses, (id) => names.get(id) ?? id).map((line) => `  ${line}`)]
+    : [];
 };
 
 /** What the kitchen measured, by method. */

@@ -1,16 +1,17 @@
+import { defaultTasting } from '@jacana/core/bundle';
 import type { Browser, Page } from '@playwright/test';
 import { begin, handIn } from '../support/ballot';
-import { expect, signInToDemo, sureThatAllCame, test, type Jacana } from '../support/jacana';
+import { expect, lockDraft, signInToDemo, sureThatAllCame, test, type Jacana } from '../support/jacana';
 
 /** Serving: trays carried by two runners, and what goes wrong on the way, mended where it happens. */
 
 const PHONE = { width: 390, height: 844 };
 
-async function runner(browser: Browser, jacana: Jacana): Promise<Page> {
+async function runner(browser: Browser, jacana: Jacana, title = /winter menu/): Promise<Page> {
   const page = await (await browser.newContext()).newPage();
   await signInToDemo(page, jacana, 'Tove');
   await page.setViewportSize(PHONE);
-  await page.getByRole('link', { name: /winter menu/ }).click();
+  await page.getByRole('link', { name: title }).click();
   await page
     .getByRole('navigation')
     .getByRole('link', { name: /^Serve/ })
@@ -21,6 +22,8 @@ async function runner(browser: Browser, jacana: Jacana): Promise<Page> {
 }
 
 const next = (page: Page) => page.getByRole('region', { name: 'Next tray' });
+const isNext = async (page: Page, seat: number): Promise<boolean> =>
+  new RegExp(`Seat ${seat}\\b`).test(await next(page).innerText({ timeout: 1000 }));
 const take = (page: Page) => page.getByRole('button', { name: 'I take this tray' }).click();
 const putDown = (page: Page, seat: number) => page.getByRole('button', { name: `It stands at seat ${seat}` }).click();
 
@@ -100,11 +103,81 @@ test('two runners on phones never carry the same tray, though one of them loses 
   await expect(desk.getByText(/said to be out twice/)).toBeVisible();
 });
 
+test('forty seats in four flights of six samples: two runners at a race, one of them a minute without a network', async ({
+  browser,
+  demo,
+}) => {
+  const desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await signInToDemo(desk, demo, 'Ines');
+  const design = defaultTasting();
+  const id = await lockDraft(desk, demo, {
+    ...{ ...design, title: 'Carrots, six ways', ballotTitle: 'The long evening', question: 'Which carrots are best?' },
+    methods: Array.from({ length: 6 }, (_, at) => ({
+      ...{ id: `carrot-${at}`, name: `Way ${at + 1}`, note: '', steps: '', chain: [], equipment: '', reference: false },
+    })),
+    panel: Array.from({ length: 40 }, (_, at) => ({ id: `guest-${at + 1}`, name: `Guest ${at + 1}` })),
+    service: { ...design.service, together: 6, seatsPerFlight: 10 },
+    quantities: { ...design.quantities, pieceGrams: 50_000 },
+  });
+  const [one, other] = await Promise.all([
+    runner(browser, demo, /The long evening/),
+    runner(browser, demo, /The long evening/),
+  ]);
+
+  // Trays are things: whoever has one in hand, the other cannot take it, whatever the phone says.
+  const standing = new Set(Array.from({ length: 40 }, (_, at) => at + 1));
+  async function carry(page: Page): Promise<boolean> {
+    const seen = await next(page)
+      .innerText({ timeout: 2000 })
+      .catch(() => '');
+    const shown = Number(/Seat (\d+)/.exec(seen)?.[1]);
+    const seat = standing.has(shown) ? shown : [...standing][0];
+    if (seat === undefined) return false;
+    standing.delete(seat);
+    // What the other takes meanwhile changes what is next here.
+    await expect(async () => {
+      const find = page.getByLabel('Find a seat by number or name');
+      if (!(await isNext(page, seat))) {
+        await find.fill(String(seat), { timeout: 1000 });
+        await page.getByRole('button', { name: new RegExp(`^Seat ${seat}\\b`) }).click({ timeout: 1000 });
+      }
+      await find.fill('', { timeout: 1000 });
+      expect(await isNext(page, seat)).toBe(true);
+    }).toPass();
+    await take(page);
+    await putDown(page, seat);
+    return true;
+  }
+  const race = async (page: Page, trays = Infinity): Promise<void> => {
+    for (let carried = 0; carried < trays && (await carry(page)); carried++);
+  };
+  await Promise.all([race(one, 8), race(other, 5)]);
+  const gone = Date.now();
+  await other.context().setOffline(true);
+  await Promise.all([race(one), race(other)]);
+  await expect(other.getByText(/taps on the way/)).toBeVisible();
+  await other.waitForTimeout(Math.max(0, 60_000 - (Date.now() - gone)));
+  await other.context().setOffline(false);
+  await expect(other.getByText(/taps? on the way/)).toBeHidden({ timeout: 20_000 });
+
+  for (const page of [one, other])
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Every tray is out.');
+  await desk.goto(`${demo.address}/tastings/${id}/serve`);
+  await expect(desk.getByRole('heading', { level: 1 })).toHaveText('Every tray is out.');
+  await expect(desk.getByText(/said to be out twice/)).toHaveCount(0);
+  for (const flight of [1, 2, 3, 4])
+    await expect(desk.getByRole('region', { name: `Flight ${flight}` }).getByRole('listitem')).toHaveCount(10);
+  const { records } = (await (await desk.request.get(`${demo.address}/api/tastings/${id}/bundle`)).json()) as Bundle;
+  const out = records.service.flatMap(({ body }) => (body.kind === 'out' ? body.panelist : []));
+  expect(out).toHaveLength(40);
+  expect(new Set(out).size).toBe(40);
+});
+
 interface Bundle {
   key: { codes: Record<string, string> };
   plan: { servings: { panelist: string; sets: { codes: string[] }[] }[] };
   ballots: { panelist: string; handedInAt: string | null; answers: { kind: string; choice?: string[] }[] }[];
-  records: { service: { body: { kind: string } }[] };
+  records: { service: { body: { kind: string; panelist?: string } }[] };
 }
 
 test('a triangle with two plates exchanged, one given up, a walk-in, one taken back: the answer rests on what was eaten', async ({
@@ -224,5 +297,5 @@ test('a triangle with two plates exchanged, one given up, a walk-in, one taken b
 });
 
 const panelistOfSwap = ({ records }: Bundle): string | undefined =>
-  records.service.map(({ body }) => body as { kind: string; panelist?: string }).find(({ kind }) => kind === 'swapped')
+  records.service.map(({ body }) => body).find(({ kind }) => kind === 'swapped')
     ?.panelist;

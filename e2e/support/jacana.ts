@@ -133,19 +133,23 @@ export async function planTasting(
   page: Page,
   methods: string[],
   people: number,
-  { ties = false, liking = true } = {},
+  { ties = false, liking = true, guess = false } = {},
 ): Promise<void> {
   await beginTasting(page, 'Carrots', 'Which carrots do our guests like best?');
   await listMethods(page, methods);
   if (methods.length === 2) await takeTest(page, 'Ranking');
   await goTo(page, 'Plan');
   await setNumber(page, 'People who taste', people);
-  if (ties || !liking) await page.getByRole('tab', { name: 'Ballot' }).click();
+  if (ties || !liking || guess) await page.getByRole('tab', { name: 'Ballot' }).click();
   if (ties) {
     await page.getByRole('button', { name: /Ranking/ }).click();
     await page.getByLabel(/Allow ties/).click();
   }
   if (!liking) await page.getByRole('button', { name: 'Remove question 1' }).click();
+  if (guess) {
+    await page.getByRole('button', { name: 'Add a question' }).click();
+    await page.getByRole('menuitem', { name: /^Guess of the method/ }).click();
+  }
   await lockPlan(page);
 }
 

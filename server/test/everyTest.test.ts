@@ -22,6 +22,8 @@ function answersTo({ items, sets }: OpenedBallot, seat: number): object[] {
   return items.flatMap((item): object[] => {
     const kind = answerKindOf(item);
     switch (scopeOf(item)) {
+      case 'afterwards':
+        return [];
       case 'ballot':
         return seat % 2 === 0 ? [{ kind, item: item.id, text: 'as it was' }] : [];
       case 'sample': {

@@ -95,6 +95,7 @@ const ACCESS: Record<string, Who[]> = {
   'post /api/ballots/{token}/open': EVERYONE,
   'post /api/ballots/{token}/answers': EVERYONE,
   'post /api/ballots/{token}/hand-in': EVERYONE,
+  'post /api/ballots/{token}/guess': EVERYONE,
 };
 
 /** Routes that would end the walk, or that the walk uses itself to move the tasting on. */

@@ -141,4 +141,41 @@ describe('the postman', () => {
     await jest.advanceTimersByTimeAsync(3000);
     expect(store.getState().ballot?.name).toBe('Ada');
   });
+
+  const asked = { ask: 'Which do you think this was?', code: '907', methods: [], isGiven: false };
+  const handedIn = { ...served, state: 'handed-in', handedInAt: '2026-03-05T18:00:00Z', guess: asked };
+
+  it('keeps a guess until it is stored, over a dead network and a reload, and sends it once', async () => {
+    replies = [{ status: 200, body: handedIn }];
+    await begin();
+    replies = ['dead network'];
+    store.dispatch(actions.guessed({ id: 'guess-1', method: 'steamed' }));
+    store.dispatch(actions.guessed({ id: 'guess-2', method: 'poached' }));
+    await settle();
+    expect(isAllSaved(store.getState())).toBe(false);
+    expect(createBallotStore('token').getState().guess).toEqual({ id: 'guess-1', method: 'steamed' });
+    await jest.advanceTimersByTimeAsync(1000);
+    const sent = letters.filter(({ what }) => what === 'guess');
+    expect(sent.map(({ body }) => body)).toEqual([
+      { id: 'guess-1', method: 'steamed' },
+      { id: 'guess-1', method: 'steamed' },
+    ]);
+    expect(store.getState()).toMatchObject({ guess: null, ballot: { guess: { isGiven: true } } });
+    expect(isAllSaved(store.getState())).toBe(true);
+  });
+
+  it.each([
+    ['guessed', { ...asked, isGiven: true }],
+    ['closed', null],
+  ])('lets a guess go that the server does not take, %s: the ballot counts', async (error, guess) => {
+    replies = [
+      { status: 200, body: handedIn },
+      { status: 409, body: { error, message: 'No.' } },
+    ];
+    await begin();
+    store.dispatch(actions.guessed({ id: 'guess-1' }));
+    await settle();
+    expect(store.getState()).toMatchObject({ guess: null, refusal: null });
+    expect(store.getState().ballot?.guess).toEqual(guess);
+  });
 });

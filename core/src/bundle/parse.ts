@@ -9,7 +9,10 @@ import {
   BUNDLE_VERSION,
   bundleSchema,
   MOST_TELLERS,
+  type Answer,
+  type Ballot,
   type Problem,
+  type Tasting,
   type TastingBundle,
 } from '../tasting';
 import { upgradeFromVersion1 } from './v1';
@@ -185,7 +188,12 @@ function ballotProblems({ tasting, plan, ballots }: TastingBundle): Problem[] {
     }
     const asked = { design: tasting.ballot, serving };
     ballot.answers.forEach((answer, number) =>
-      problems.push(...within(`${field}.answers.${number}`, answerProblems(answer, asked))),
+      problems.push(
+        ...within(`${field}.answers.${number}`, [
+          ...answerProblems(answer, asked),
+          ...guessProblems(answer, tasting, ballot),
+        ]),
+      ),
     );
     if (ballot.handedInAt)
       problems.push(
@@ -196,6 +204,16 @@ function ballotProblems({ tasting, plan, ballots }: TastingBundle): Problem[] {
       );
   });
   return problems;
+}
+
+/** A guess names a method, which nobody may see before everything was handed in. */
+function guessProblems(answer: Answer, { methods, service }: Tasting, { sitting, handedInAt }: Ballot): Problem[] {
+  if (answer.kind !== 'guess') return [];
+  if (handedInAt === null || sitting !== service.sittings)
+    return [{ field: 'kind', message: 'A guess is asked for once the last ballot was handed in.' }];
+  return answer.method === null
+    ? []
+    : unknownId(new Set(methods.map(({ id }) => id)), answer.method, 'method', 'method');
 }
 
 /** An entry may only touch pieces, panelists and earlier entries that there are. */

@@ -111,6 +111,8 @@ function ballotProblems(tasting: Tasting): Problem[] {
     const message = itemProblem(item, tasting);
     if (message) problems.push({ field: `ballot.items.${at}`, message });
   });
+  if (ballot.items.filter(({ kind }) => kind === 'guess').length > 1)
+    problems.push({ field: 'ballot', message: 'Ask once which method the last sample was, and remove the other.' });
   const concerns = wordingConcerns(
     ballot.items,
     methods.map((method) => method.name),

@@ -42,7 +42,7 @@ export function collected(bundle: TastingBundle, key: Key, isRead: (item: Ballot
   const { tasting } = bundle;
   const { sets } = heardSets(bundle, key);
   return tasting.ballot.items
-    .filter((item) => !isRead(item))
+    .filter((item) => !isRead(item) && scopeOf(item) !== 'afterwards')
     .map((item) => ({
       ...{ item: item.id, ask: item.ask, kind: item.kind },
       methods: tasting.methods.map(({ id }, method) => answersAbout(item, sets, method, id)),

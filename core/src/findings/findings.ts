@@ -7,6 +7,7 @@ import { winnerText } from './chances';
 import { claimOf, methodSupport } from './claim';
 import { collected, isAnalysed } from './collected';
 import { serviceFinding } from './service';
+import { guessFinding } from './guesses';
 import { kitchenFinding } from './kitchen';
 import { likenessSentence } from './likeness';
 import { likingFinding } from './liking';
@@ -120,12 +121,15 @@ function sharedSections(bundle: TastingBundle, key: Key): Section[] {
   const zones = zoneAnswers(bundle, key);
   const kitchen = kitchenFinding(bundle, key);
   const service = serviceFinding(bundle, key);
+  const guesses = guessFinding(bundle, key);
   const others = collected(bundle, key, (item) => isAnalysed(bundle, item));
   return [
     ...(zones.length > 0 ? [section('zones', 'explored', zones)] : []),
     ...(others.length > 0 ? [section('collected', 'explored', others)] : []),
     ...(kitchen ? [section('kitchen', 'explored', kitchen)] : []),
     ...(service ? [section('service', 'explored', service)] : []),
+    // What is asked, and how it is read, was settled before anyone tasted.
+    ...(guesses ? [section('guesses', 'planned', guesses)] : []),
   ];
 }
 
@@ -148,11 +152,7 @@ function plannedFindings(bundle: TastingBundle, key: Key): Found {
       plannedSection(planned),
       ...sharedSections(bundle, key),
       section('sensitivity', 'planned', plannedSensitivity(bundle, key, { kind, about, leaders })),
-      section(
-        'limits',
-        'planned',
-        limits({ bundle, panelists: people, leftOut, kind, likeness: likenessOf(bundle, key) }),
-      ),
+      section('limits', 'planned', limits({ bundle, panelists: people, leftOut, kind, ...besides(bundle, key) })),
       section('next', 'explored', plannedNextStep({ kind, about }, tasting, claimOf(bundle.plan, tasting))),
     ],
   };
@@ -214,19 +214,17 @@ function rankingFindings(
       section('panel', 'explored', panelFinding(panelists, servings, rules)),
       ...sharedSections(bundle, key),
       section('sensitivity', 'planned', sensitivity({ panelists, bundle, key, planned: verdict, rules })),
-      section(
-        'limits',
-        'planned',
-        limits({ bundle, panelists, leftOut, kind: verdict.kind, likeness: likenessOf(bundle, key) }),
-      ),
+      section('limits', 'planned', limits({ bundle, panelists, leftOut, kind: verdict.kind, ...besides(bundle, key) })),
       section('next', 'explored', nextStep(verdict, panelists, { names, alpha: plan.alpha, seed: key.seed })),
     ],
   };
 }
 
-/** Whether pieces that were taken to be alike are seen to be. */
-const likenessOf = (bundle: TastingBundle, key: Key): string =>
-  claimOf(bundle.plan, bundle.tasting).alike ? likenessSentence(bundle, key) : '';
+/** Whether pieces that were taken to be alike are seen to be, and people taken to be blind. */
+const besides = (bundle: TastingBundle, key: Key): { likeness: string; knew: boolean } => ({
+  likeness: claimOf(bundle.plan, bundle.tasting).alike ? likenessSentence(bundle, key) : '',
+  knew: guessFinding(bundle, key)?.isMore ?? false,
+});
 
 /** Pieces that those who handed in were served from, per method: what the findings speak of, planned or not. One of which nobody knows is none. */
 function piecesEaten(bundle: TastingBundle, key: Key): number[] {

@@ -27,6 +27,7 @@ export {
   type TellingResult,
 } from './planned';
 export { serviceLines, type ServiceFinding } from './service';
+export { guessLines, type GuessFinding } from './guesses';
 export { gateLines, type CookedPiece, type KitchenFinding } from './kitchen';
 export type { LikingFinding } from './liking';
 export type { NextStep } from './nextStep';

@@ -16,6 +16,7 @@ export interface Limit {
     | 'alike'
     | 'bundled'
     | 'not-blind'
+    | 'guessed'
     | 'missing'
     | 'uneven-orders'
     | 'no-difference'
@@ -33,6 +34,8 @@ export interface LimitInputs {
   kind: VerdictKind;
   /** What the answers say on pieces having been taken to be alike; empty where that was not assumed, or they say nothing. */
   likeness: string;
+  /** Whether people named the method of their last sample more often than by chance. */
+  knew: boolean;
 }
 
 /** Lists what these data cannot say; the reader sees it beside the verdict, always. */
@@ -83,7 +86,7 @@ function limitsOfPlan({ bundle: { tasting, plan }, kind, likeness }: LimitInputs
 }
 
 /** What the people who came cannot say. */
-function limitsOfPanel({ bundle: { tasting, plan }, panelists, leftOut, kind }: LimitInputs): Limit[] {
+function limitsOfPanel({ bundle: { tasting, plan }, panelists, leftOut, kind, knew }: LimitInputs): Limit[] {
   const found: Limit[] = [];
   if (kind !== 'cannot-say' && panelists.length < SMALL_PANEL) {
     found.push({
@@ -99,6 +102,12 @@ function limitsOfPanel({ bundle: { tasting, plan }, panelists, leftOut, kind }: 
     found.push({
       kind: 'not-blind',
       text: `${counted(seeing.length, 'panelist was', 'panelists were')} not blind (seat ${who}) and ${seeing.length === 1 ? 'is' : 'are'} counted in the planned answer; see what changes without.`,
+    });
+  }
+  if (knew) {
+    found.push({
+      kind: 'guessed',
+      text: 'More people named the method of their last sample than by chance. The samples were coded, and some were still known: expectations cannot be told apart from taste here.',
     });
   }
   if (leftOut.length > 0) {

@@ -7,6 +7,7 @@ import type {
   RankSumPair,
 } from '../inference';
 import type { Collected } from './collected';
+import type { GuessFinding } from './guesses';
 import type { KitchenFinding } from './kitchen';
 import type { LikingFinding } from './liking';
 import type { Limit } from './limits';
@@ -70,6 +71,7 @@ export interface SectionData {
   collected: Collected[];
   kitchen: KitchenFinding;
   service: ServiceFinding;
+  guesses: GuessFinding;
   orders: { positionImbalance: number; carryOverImbalance: number };
   sensitivity: Sensitivity[];
   limits: Limit[];

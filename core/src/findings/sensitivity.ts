@@ -1,6 +1,7 @@
 import type { Ballot, Key, TastingBundle } from '../bundle';
 import { ledgerOf, type Caveat } from '../caveats';
 import { servedOf, servedPortions } from '../served';
+import { guessFinding } from './guesses';
 import { plannedAnswer } from './planned';
 import { SMALLEST_PANEL } from '../design';
 import type { PanelistPreferences } from './preferences';
@@ -10,7 +11,7 @@ import { counted, list } from './wording';
 
 /** The planned analysis run again without something that may have spoilt it. */
 export interface Sensitivity {
-  /** The caveat that it is about; null for panelists who were not blind. */
+  /** The caveat that it is about; null for panelists who were not blind, or seem not to have been. */
   caveat: string | null;
   without: string;
   sentence: string;
@@ -37,6 +38,7 @@ export interface SensitivityInputs {
  */
 export function sensitivity({ panelists, bundle, key, planned, rules }: SensitivityInputs): Sensitivity[] {
   const touchedBy = touchedPanelists(bundle, key);
+  const knew = whoKnew(bundle, key);
   const again = (
     caveat: string | null,
     isTouched: (panelist: PanelistPreferences) => boolean,
@@ -60,6 +62,11 @@ export function sensitivity({ panelists, bundle, key, planned, rules }: Sensitiv
       (panelist) => !panelist.blind,
       (gone) => counted(gone, 'panelist who was not blind', 'panelists who were not blind'),
     ),
+    ...again(
+      null,
+      ({ id }) => knew.has(id),
+      (gone) => `${counted(gone, 'panelist', 'panelists')} who named the method of the last sample`,
+    ),
     ...ledgerOf(bundle).caveats.flatMap((caveat) => {
       const who = touchedBy(caveat);
       return again(
@@ -69,6 +76,12 @@ export function sensitivity({ panelists, bundle, key, planned, rules }: Sensitiv
       );
     }),
   ];
+}
+
+/** Who named the method of the last sample, where more did than by chance; else a right name tells nothing. */
+function whoKnew(bundle: TastingBundle, key: Key): ReadonlySet<string> {
+  const found = guessFinding(bundle, key);
+  return new Set(found?.isMore ? found.rightly : []);
 }
 
 /** Whom a caveat touches: those it names, and those who were served a piece that it names, at whichever sitting. */
@@ -102,6 +115,7 @@ export function plannedSensitivity(
   planned: { kind: VerdictKind; about: About; leaders: number[] },
 ): Sensitivity[] {
   const touchedBy = touchedPanelists(bundle, key);
+  const knew = whoKnew(bundle, key);
   const personOf = peopleAtBallots(bundle, key);
   const came = new Set(bundle.ballots.filter((ballot) => ballot.handedInAt).map(personOf));
   const again = (
@@ -120,6 +134,7 @@ export function plannedSensitivity(
   const notBlind = new Set(marks.map(({ panelist }) => panelist));
   return [
     ...again(null, notBlind, (gone) => counted(gone, 'panelist who was not blind', 'panelists who were not blind')),
+    ...again(null, knew, (gone) => `${counted(gone, 'panelist', 'panelists')} who named the method of the last sample`),
     ...caveats.flatMap((caveat) =>
       again(caveat.id, touchedBy(caveat), (gone) => touched(caveat.about?.pieces ?? [], gone)),
     ),

@@ -101,6 +101,11 @@ const WORDINGS: Readonly<Record<ItemKind, Wording>> = {
     use: 'whether two samples are the same',
     ask: () => 'Are these two the same or different?',
   },
+  guess: {
+    name: 'Guess of the method',
+    use: 'after handing in: which method the last sample was, to see whether people knew',
+    ask: () => 'Which do you think this was?',
+  },
   comment: { name: 'Comment', use: 'a free line at the end', ask: () => 'Anything you want to say?' },
 };
 

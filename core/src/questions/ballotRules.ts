@@ -1,4 +1,4 @@
-import { answerKindOf, choicesOf, codesServed, countedCodes, placeOfAnswer, scaleOf, scopeOf } from './kinds';
+import { answerKindOf, choicesOf, codesServed, countedCodes, guessedCode, placeOfAnswer, scaleOf, scopeOf } from './kinds';
 import type { AnswerValue, BallotDesign, BallotItem, Problem, Serving } from '../tasting';
 
 /** What a ballot asks, and what was served for it. */
@@ -19,14 +19,18 @@ export function answerProblems(answer: AnswerValue, { design, serving }: AskedBa
   if (!item) return [{ field: 'item', message: 'This ballot does not ask this question.' }];
   const set = setOf(answer, serving);
   return set
-    ? valueProblems(answer, item, set)
+    ? valueProblems(answer, item, { set, serving })
     : [{ field: 'set', message: 'There is no such set of samples on this ballot.' }];
 }
 
 const setOf = (answer: AnswerValue, { sets }: AskedBallot['serving']): string[] | undefined =>
   'set' in answer ? sets[answer.set]?.codes : [];
 
-function valueProblems(answer: AnswerValue, item: BallotItem, set: readonly string[]): Problem[] {
+function valueProblems(
+  answer: AnswerValue,
+  item: BallotItem,
+  { set, serving }: { set: readonly string[]; serving: AskedBallot['serving'] },
+): Problem[] {
   switch (answer.kind) {
     case 'score':
       return scoreProblems(answer.score, item);
@@ -38,6 +42,10 @@ function valueProblems(answer: AnswerValue, item: BallotItem, set: readonly stri
       return choiceProblems(answer.choice, set, item);
     case 'best-worst':
       return bestWorstProblems(answer, set);
+    case 'guess':
+      return answer.code === guessedCode(serving)
+        ? []
+        : [{ field: 'code', message: 'The guess is about the sample that was served last.' }];
     default:
       return [];
   }

@@ -3,6 +3,7 @@ export {
   choicesOf,
   codesServed,
   countedCodes,
+  guessedCode,
   countOf,
   hasPart,
   hasRightAnswer,

@@ -1,8 +1,11 @@
 import type { Answer, AnswerValue, BallotItem, Decision, ItemKind, Serving, Tasting, Test } from '../tasting';
 import { fromItsOptions, JUST_RIGHT, LIKING, LINE, type ScaleOf } from './scales';
 
-/** What one answer to a question is about: one sample, samples put side by side, or the whole ballot. */
-export type Scope = 'sample' | 'set' | 'ballot';
+/**
+ * What one answer to a question is about: one sample, samples put side by side, or the whole ballot. What is asked
+ * afterwards, once everything was handed in, may name methods, and is no part of the ballot.
+ */
+export type Scope = 'sample' | 'set' | 'ballot' | 'afterwards';
 
 /** What a coordinator fills in besides the question: the word it asks about, the two ends of its scale, steps or words. */
 export type Part = 'word' | 'ends' | 'options';
@@ -14,6 +17,7 @@ type KindFacts = { parts: readonly Part[] } & (
   | { scope: 'set'; answer: 'ranking' | 'best-worst' }
   | { scope: 'set'; answer: 'choice'; of: Choosing }
   | { scope: 'ballot'; answer: 'comment' }
+  | { scope: 'afterwards'; answer: 'guess' }
 );
 
 /** How many are chosen, out of what: all codes of the set, all but the reference that stands first, or two words. */
@@ -43,6 +47,7 @@ const FACTS: Readonly<Record<ItemKind, KindFacts>> = {
   'same-different': { scope: 'set', answer: 'choice', of: { choose: 1, from: ['same', 'different'] }, parts: [] },
   'best-worst': { scope: 'set', answer: 'best-worst', parts: [] },
   'paired-preference': { scope: 'set', answer: 'choice', of: { choose: 1, from: 'all' }, parts: [] },
+  guess: { scope: 'afterwards', answer: 'guess', parts: [] },
   comment: { scope: 'ballot', answer: 'comment', parts: [] },
 };
 
@@ -142,6 +147,9 @@ export const codesServed = ({ warmUp, sets }: Pick<Serving, 'warmUp' | 'sets'>):
 
 /** What counts of it. */
 export const countedCodes = ({ sets }: Pick<Serving, 'sets'>): string[] => sets.flatMap((set) => set.codes);
+
+/** The sample that a guess is about: the one that was served last, which is remembered best. */
+export const guessedCode = ({ sets }: Pick<Serving, 'sets'>): string | undefined => countedCodes({ sets }).at(-1);
 
 /** What an answer is about; a later answer about the same replaces it. */
 export function placeOfAnswer(answer: AnswerValue): string {

@@ -1,5 +1,5 @@
 import {
-  gateLines,
+  guessLines,
   methodTestText,
   plannedView,
   rankingView,
@@ -7,18 +7,12 @@ import {
   serviceLines,
   similarityText,
   type Findings,
-  type KitchenFinding,
   type Profiled,
   type Telling,
 } from '../findings';
-import type { MeanWithInterval } from '../inference';
-import { counted, type Block, type Column, type Sheet } from './sheet';
-
-const decimal = (value: number | null | undefined, digits: number): string =>
-  value === null || value === undefined || !Number.isFinite(value) ? '–' : value.toFixed(digits);
-const pText = (p: number | null | undefined): string =>
-  p === null || p === undefined ? '–' : p < 0.0001 ? 'below 0.0001' : p.toFixed(4);
-const number = (name: string): Column => ({ name });
+import { exploredBlocks } from './explored';
+import { decimal, number, pText, text } from './figures';
+import { counted, type Block, type Sheet } from './sheet';
 
 /** The answer on paper: verdict, what it rests on, what it cannot say, caveats and fingerprint. */
 export function reportSheet(found: Findings): Sheet {
@@ -35,6 +29,7 @@ export function reportSheet(found: Findings): Sheet {
       ...limitBlocks(found),
       ...(caveats.length > 0 ? [caveatTable(found)] : []),
       ...serviceBlocks(found),
+      ...guessBlocks(found),
       ...exploredBlocks(found),
       { kind: 'heading', text: 'On record' },
       {
@@ -62,6 +57,14 @@ function serviceBlocks(found: Findings): Block[] {
   const service = sectionOf(found, 'service');
   if (!service) return [];
   return [{ kind: 'facts', facts: [{ name: 'Served otherwise than planned', lines: serviceLines(service) }] }];
+}
+
+/** Whether people knew what they had. */
+function guessBlocks(found: Findings): Block[] {
+  const guesses = sectionOf(found, 'guesses');
+  if (!guesses) return [];
+  const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
+  return [{ kind: 'facts', facts: [{ name: 'Was it blind?', lines: guessLines(guesses, nameOf) }] }];
 }
 
 /** The test of the methods, where the plan has one. */
@@ -218,8 +221,6 @@ function profileTable(found: Findings, profile: Profiled): Block {
   };
 }
 
-const text = (said: string): Block => ({ kind: 'text', text: said, look: 'quiet' });
-
 function holdsBlocks(found: Findings): Block[] {
   const again = sectionOf(found, 'sensitivity') ?? [];
   if (again.length === 0) return [];
@@ -252,77 +253,3 @@ const caveatTable = ({ caveats }: Findings): Block => ({
     about ? about.pieces.join(' ') : '',
   ]),
 });
-
-/** What the kitchen measured, pieces as the unit, beside liking. */
-function kitchenTable({ methods }: KitchenFinding, nameOf: (id: string) => string): Block {
-  const said = (found: MeanWithInterval | null, times = 1): string => {
-    if (found === null) return '';
-    const [low, high] = found.interval ?? [null, null];
-    const mean = decimal(times * found.mean, 1);
-    return low === null || high === null ? mean : `${mean} (${decimal(times * low, 1)} to ${decimal(times * high, 1)})`;
-  };
-  return {
-    kind: 'table',
-    above: 'Measured in the kitchen: means over pieces, with intervals of 95 %, beside mean liking',
-    columns: [
-      { name: 'Method', isWide: true },
-      ...[
-        'Liking',
-        'Mass lost, %',
-        'Core at the end, °C',
-        'Highest, °C',
-        'In the heat, min',
-        'Then held, min',
-        'To the seat, min',
-      ].map(number),
-    ],
-    rows: methods.map(({ method, liking, cookLoss, ended, highest, heated, held, toSeat }) => [
-      nameOf(method),
-      liking === null ? '' : decimal(liking, 1),
-      said(cookLoss, 100),
-      ...[ended, highest, heated, held, toSeat].map((one) => said(one)),
-    ]),
-  };
-}
-
-/** What was looked at after unsealing, told apart from what was planned. */
-function exploredBlocks(found: Findings): Block[] {
-  const zones = sectionOf(found, 'zones') ?? [];
-  const others = sectionOf(found, 'collected') ?? [];
-  const practical = sectionOf(found, 'practical');
-  const kitchen = sectionOf(found, 'kitchen');
-  if (zones.length + others.length === 0 && !practical && !kitchen) return [];
-  const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
-  return [
-    { kind: 'heading', text: 'Looked at after unsealing: hints, not the planned answer' },
-    ...zones.map(({ zone, sentence }): Block => ({
-      kind: 'text',
-      text: `${zone} by itself: ${sentence}`,
-      look: 'plain',
-    })),
-    ...(practical ? [{ kind: 'text' as const, text: practical.sentence, look: 'plain' as const }] : []),
-    ...(kitchen ? [kitchenTable(kitchen, nameOf), ...gateLines(kitchen).map(text)] : []),
-    ...others.flatMap(({ ask, methods, comments }): Block[] => [
-      {
-        kind: 'facts',
-        facts: [
-          {
-            name: ask,
-            lines: [
-              ...methods
-                .filter(({ answers }) => answers > 0)
-                .map(({ method, answers, counts, mean }) => {
-                  const said =
-                    mean === null
-                      ? counts.map((one) => `${one.answer} ${one.times}`).join(', ')
-                      : `mean ${decimal(mean, 1)}`;
-                  return `${nameOf(method)}: ${said} (of ${answers})`;
-                }),
-              ...comments.map(({ seat, text: said }) => `Seat ${seat}: ${said}`),
-            ],
-          },
-        ],
-      },
-    ]),
-  ];
-}

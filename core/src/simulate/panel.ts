@@ -129,6 +129,7 @@ function answersTo(
 ): AnswerValue[] {
   switch (scopeOf(item)) {
     case 'ballot':
+    case 'afterwards':
       return [];
     case 'sample':
       return serving.sets.flatMap(({ codes }) =>

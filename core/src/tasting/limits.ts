@@ -165,6 +165,7 @@ export const ITEM_KINDS = [
   'same-different',
   'best-worst',
   'paired-preference',
+  'guess',
   'comment',
 ] as const;
 
@@ -207,7 +208,16 @@ export const ANALYSES = [
 /** Blind codes that all panelists share, or that each has of their own. */
 export const CODE_SHARING = ['shared', 'own'] as const;
 
-export const ANSWER_KINDS = ['tasted', 'score', 'words', 'ranking', 'choice', 'best-worst', 'comment'] as const;
+export const ANSWER_KINDS = [
+  'tasted',
+  'score',
+  'words',
+  'ranking',
+  'choice',
+  'best-worst',
+  'guess',
+  'comment',
+] as const;
 
 export type DecisionKind = (typeof DECISIONS)[number];
 export type Test = (typeof TESTS)[number];

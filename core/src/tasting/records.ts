@@ -110,6 +110,8 @@ export const answerSchema = z.discriminatedUnion('kind', [
   /** Codes that were chosen, 'same' or 'different', 'a' or 'not-a'; nothing is "no preference". */
   z.strictObject({ ...answerBase, kind: z.literal('choice'), item, set, choice: z.array(z.string().max(9)).max(2) }),
   z.strictObject({ ...answerBase, kind: z.literal('best-worst'), item, set, best: code, worst: code }),
+  /** Which method somebody took the last sample for, asked once all was handed in; null for no idea. */
+  z.strictObject({ ...answerBase, kind: z.literal('guess'), item, code, method: id.nullable() }),
   z.strictObject({ ...answerBase, kind: z.literal('comment'), item, text: longText }),
 ]);
 

@@ -29,8 +29,8 @@ export interface TidyRow {
   /**
    * One column per question, named by its word or kind: a score as it was given, a category as
    * what it counts, a mid-rank (1 = most), ticked words joined by "; ", for a choice 1 for the
-   * samples chosen and 0 for the others, or the word that was chosen, and a comment, which is
-   * about the whole ballot, in each of its lines.
+   * samples chosen and 0 for the others, or the word that was chosen, a guessed method in the line of the
+   * sample that it is about, and a comment, which is about the whole ballot, in each of its lines.
    */
   [question: string]: string | number;
 }
@@ -68,7 +68,9 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
         position,
         code,
         ...whatItWas(portion, methodNames, lotNames),
-        ...Object.fromEntries(columns.map(([item, column]) => [column, valueAt(item, current, code, set)])),
+        ...Object.fromEntries(
+          columns.map(([item, column]) => [column, valueAt(item, { current, names: methodNames }, { code, set })]),
+        ),
         handed_in_at: byBallot.get(tray)?.handedInAt ?? '',
       };
     });
@@ -149,7 +151,11 @@ function questionColumns(items: readonly BallotItem[]): [BallotItem, string][] {
   });
 }
 
-function valueAt(item: BallotItem, current: readonly Answer[], code: string, set: number): string | number {
+function valueAt(
+  item: BallotItem,
+  { current, names }: { current: readonly Answer[]; names: ReadonlyMap<string, string> },
+  { code, set }: { code: string; set: number },
+): string | number {
   const answer = current.find((one) => 'item' in one && one.item === item.id && isAbout(one, item, code, set));
   switch (answer?.kind) {
     case 'score':
@@ -162,6 +168,8 @@ function valueAt(item: BallotItem, current: readonly Answer[], code: string, set
       return chosen(answer.choice, code);
     case 'best-worst':
       return Number(answer.best === code) - Number(answer.worst === code);
+    case 'guess':
+      return answer.method === null ? 'no idea' : (names.get(answer.method) ?? answer.method);
     case 'comment':
       return answer.text;
     default:

@@ -38,7 +38,11 @@ describe('a ballot on paper', () => {
   it('has room for the answer to every kind of question, in the order of serving', () => {
     const all = ITEM_KINDS.map((kind) => item(kind));
     const asked = questions([tray(1)], ...all);
-    expect(asked).toHaveLength(ITEM_KINDS.length);
+    // But for the one that names methods, which is asked once all is handed in.
+    expect(asked.map(({ ask }) => ask)).toEqual(
+      expect.arrayContaining(all.filter(({ kind }) => kind !== 'guess').map(({ ask }) => ask)),
+    );
+    expect(asked).toHaveLength(ITEM_KINDS.length - 1);
     expect(answer(item('liking'))).toMatchObject({ as: 'boxes', rows: CODES, isCode: 'rows' });
     expect(answer(item('line'))).toMatchObject({ as: 'scales', rows: CODES });
     expect(answer(item('check-all'))).toMatchObject({ as: 'boxes', columns: CODES, isCode: 'columns' });

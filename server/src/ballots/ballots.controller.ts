@@ -3,15 +3,19 @@ import { ApiTags } from '@nestjs/swagger';
 import { Anyone } from '../accounts/allow';
 import { Answers } from '../fields/fields';
 import { BallotView } from '../seal/views/panelist';
-import { HandIn, OpenBallot, SaveAnswers, SavedAnswers } from './ballots.dto';
+import { GuessInput, HandIn, OpenBallot, SaveAnswers, SavedAnswers } from './ballots.dto';
 import { BallotsService } from './ballots.service';
+import { GuessesService } from './guesses.service';
 
 /** The panelist's side. No sign-in: the token in the address is the right to answer. */
 @ApiTags('ballots')
 @Controller('api/ballots/:token')
 @Anyone()
 export class BallotsController {
-  constructor(private readonly ballots: BallotsService) {}
+  constructor(
+    private readonly ballots: BallotsService,
+    private readonly guesses: GuessesService,
+  ) {}
 
   @Post('open')
   @Answers(BallotView)
@@ -29,5 +33,11 @@ export class BallotsController {
   @Answers(BallotView)
   handIn(@Param('token') token: string, @Body() body: HandIn): Promise<BallotView> {
     return this.ballots.handIn(token, body);
+  }
+
+  @Post('guess')
+  @Answers(SavedAnswers)
+  saveGuess(@Param('token') token: string, @Body() body: GuessInput): Promise<SavedAnswers> {
+    return this.guesses.save(token, body);
   }
 }

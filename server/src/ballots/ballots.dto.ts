@@ -72,6 +72,14 @@ export class SavedAnswers {
   @SaidTexts() saved: string[];
 }
 
+/** What the last sample was taken for, asked once everything was handed in. */
+export class GuessInput {
+  /** Made by the device: sent twice, it is stored once. */
+  @Id() id: string;
+  /** Left out for no idea. */
+  @Optional() @Id() method?: string;
+}
+
 export class HandIn {
   @Id() device: string;
   /** Made by the device: handed in twice, it counts once. */

@@ -1,33 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable, NotFoundException } from '@nestjs/common';
-import {
-  currentAnswers,
-  missingAnswers,
-  placeOfAnswer,
-  type Answer,
-  type AskedBallot,
-  type Serving,
-} from '@jacana/core/bundle';
+import { currentAnswers, missingAnswers, placeOfAnswer, type Answer, type AskedBallot } from '@jacana/core/bundle';
 import { readShortCode } from '@jacana/core/sheets';
-import { In, IsNull, Like, Not, type EntityManager } from 'typeorm';
-import { AnswerRow, BallotRow, PanelistRow, TastingRow } from '../database/entities';
+import { In, Like, Not, type EntityManager } from 'typeorm';
+import { AnswerRow, BallotRow, PanelistRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
 import { LiveService } from '../live/live.service';
 import { AccessService } from '../seal/access/access.service';
 import type { BallotState, BallotView } from '../seal/views/panelist';
-import { answerRow, answersByBallot, ballotName } from '../tastings/answers';
-import { TastingStore } from '../tastings/tasting.store';
+import { answerRow } from '../tastings/answers';
 import type { HandIn, OpenBallot, SaveAnswers, SavedAnswers } from './ballots.dto';
+import { GuessesService } from './guesses.service';
 import { allIncoming } from './incoming';
-
-/** One panelist's ballot of one sitting, found by its token. */
-interface OwnBallot {
-  row: TastingRow;
-  panelist: PanelistRow;
-  serving: Serving;
-  ballot: BallotRow;
-}
+import { type OwnBallot, OwnBallots } from './ownBallots.service';
 
 /**
  * Takes in answers. Each is acknowledged only after its commit, stored once however often
@@ -37,7 +23,8 @@ interface OwnBallot {
 export class BallotsService {
   constructor(
     private readonly transactions: Transactions,
-    private readonly store: TastingStore,
+    private readonly own: OwnBallots,
+    private readonly guesses: GuessesService,
     private readonly access: AccessService,
     private readonly live: LiveService,
   ) {}
@@ -45,7 +32,7 @@ export class BallotsService {
   /** Opens the ballot on this device, unless it is open on another one. */
   async open(token: string, { device, takeOver }: OpenBallot): Promise<BallotView> {
     return this.transactions.write(async (manager) => {
-      const own = await this.find(manager, token);
+      const own = await this.own.find(manager, token);
       const { panelist, row, ballot } = own;
       const free = panelist.device === null || panelist.device === device || takeOver;
       const open = !ballot.handedInAt && !row.closedAt;
@@ -64,7 +51,7 @@ export class BallotsService {
   /** Stores answers as they are given, one sample at a time. */
   async save(token: string, { device, sitting, answers }: SaveAnswers): Promise<SavedAnswers> {
     await this.transactions.write(async (manager) => {
-      const own = await this.find(manager, token, sitting);
+      const own = await this.own.find(manager, token, sitting);
       refuseUnlessOpen(own, device);
       const read = allIncoming(answers, new Date().toISOString(), askedOf(own));
       if (read.problems.length > 0) throw refuseFields(read.problems);
@@ -80,7 +67,7 @@ export class BallotsService {
    */
   async handIn(token: string, { id, device, sitting, answers }: HandIn): Promise<BallotView> {
     return this.transactions.write(async (manager) => {
-      const own = await this.find(manager, token, sitting);
+      const own = await this.own.find(manager, token, sitting);
       const { ballot } = own;
       const now = new Date().toISOString();
       const read = allIncoming(answers, now, askedOf(own));
@@ -88,7 +75,7 @@ export class BallotsService {
       const isAgain = ballot.handedInAt !== null && ballot.handInId === id;
       if (!isAgain) refuseUnlessOpen(own, device);
       if (problems.length > 0) throw refuseFields(problems);
-      const before = currentAnswers(await this.stored(manager, own));
+      const before = currentAnswers(await this.own.stored(manager, own));
       if (isAgain) {
         refuseOtherThan(before, read.answers);
         return this.view(manager, own, 'handed-in');
@@ -109,38 +96,10 @@ export class BallotsService {
     const found = code === null ? [] : await manager.findBy(PanelistRow, { token: Like(`${code}%`) });
     if (found.length !== 1) throw noCode();
     // The same words for a plan that is not locked, or was removed: a code tells nothing of tastings.
-    await this.find(manager, found[0].token).catch(() => {
+    await this.own.find(manager, found[0].token).catch(() => {
       throw noCode();
     });
     return { token: found[0].token };
-  }
-
-  /**
-   * Reads just what one ballot needs: the rest of the panel is nothing to it.
-   *
-   * @param sitting the sitting that answers belong to; left out, it is the open one, or an
-   *   earlier one that was begun and never handed in
-   */
-  private async find(manager: EntityManager, token: string, sitting?: number): Promise<OwnBallot> {
-    const panelist = await manager.findOneBy(PanelistRow, { token });
-    const row = panelist && (await manager.findOneBy(TastingRow, { id: panelist.tastingId, removedAt: IsNull() }));
-    const plan = row && (await this.store.plan(manager, row.id));
-    if (!panelist || !row || !plan) throw noBallot();
-    const where = { tastingId: row.id, panelistId: panelist.id };
-    const begun = await manager.find(BallotRow, { where, order: { sitting: 'ASC' } });
-    const unfinished = begun.find((ballot) => !ballot.handedInAt && ballot.sitting < row.sitting)?.sitting;
-    const wanted = sitting ?? unfinished ?? row.sitting;
-    const serving = plan.servings.find((one) => one.panelist === panelist.id && one.sitting === wanted);
-    if (!serving || wanted > row.sitting) throw noBallot();
-    const ballot = begun.find((one) => one.sitting === wanted) ?? {
-      ...where,
-      sitting: wanted,
-      openedAt: null,
-      seenAt: null,
-      handedInAt: null,
-      handInId: null,
-    };
-    return { row, panelist, serving, ballot };
   }
 
   /**
@@ -148,7 +107,7 @@ export class BallotsService {
    * that comes again is the same answer sent twice, and has to say the same.
    */
   private async append(manager: EntityManager, own: OwnBallot, answers: readonly Answer[]): Promise<void> {
-    const before = await this.stored(manager, own);
+    const before = await this.own.stored(manager, own);
     const known = new Map(before.map((answer) => [answer.id, answer]));
     await this.refuseIdsOfOtherSittings(manager, own, answers);
     const counting = new Map(currentAnswers(before).map((answer) => [placeOfAnswer(answer), answer]));
@@ -168,7 +127,7 @@ export class BallotsService {
   /** Whatever another device has said since, what is handed in counts: said once more, under an id of its own. */
   private async confirm(manager: EntityManager, own: OwnBallot, answers: readonly Answer[]): Promise<void> {
     const counting = new Map(
-      currentAnswers(await this.stored(manager, own)).map((answer) => [placeOfAnswer(answer), answer]),
+      currentAnswers(await this.own.stored(manager, own)).map((answer) => [placeOfAnswer(answer), answer]),
     );
     for (const answer of currentAnswers(answers)) {
       const now = counting.get(placeOfAnswer(answer));
@@ -197,12 +156,6 @@ export class BallotsService {
       throw refuseFields([{ field: 'answers', message: `The id ${taken.answerId} was used at another sitting.` }]);
   }
 
-  private async stored(manager: EntityManager, { row, panelist, ballot }: OwnBallot): Promise<Answer[]> {
-    const where = { tastingId: row.id, panelistId: panelist.id, sitting: ballot.sitting };
-    const rows = await manager.find(AnswerRow, { where, order: { seq: 'ASC' } });
-    return answersByBallot(rows).get(ballotName(panelist.id, ballot.sitting)) ?? [];
-  }
-
   private async seen(
     manager: EntityManager,
     { row, panelist, ballot }: OwnBallot,
@@ -215,7 +168,7 @@ export class BallotsService {
 
   private async view(manager: EntityManager, own: OwnBallot, state: BallotState): Promise<BallotView> {
     const { row, panelist, serving, ballot } = own;
-    const answers = state === 'elsewhere' ? [] : currentAnswers(await this.stored(manager, own));
+    const answers = state === 'elsewhere' ? [] : currentAnswers(await this.own.stored(manager, own));
     return {
       state,
       title: this.access.ballotTitle(row),
@@ -229,15 +182,13 @@ export class BallotsService {
       rinseSeconds: row.design.service.rinseSeconds,
       answers: answers.map(({ at: _at, by: _by, reason: _reason, ...answer }) => answer),
       handedInAt: ballot.handedInAt,
+      guess: state === 'handed-in' ? await this.guesses.view(manager, own) : null,
     };
   }
 }
 
 const noCode = (): NotFoundException =>
   new NotFoundException('No ballot has this code. Look at the card again, or ask for another.');
-const noBallot = (): NotFoundException =>
-  new NotFoundException('There is no ballot at this address. Check the link with the coordinator.');
-
 const askedOf = ({ row, serving }: OwnBallot): AskedBallot => ({ design: row.design.ballot, serving });
 
 function refuseUnlessOpen({ panelist, row, ballot }: OwnBallot, device: string): void {

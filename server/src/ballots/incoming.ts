@@ -6,6 +6,8 @@ type Incoming = { answer: Answer; problems: [] } | { answer: null; problems: Pro
 
 /** Reads an answer of a device: of the kind that it says, about what this ballot asks. */
 export function incoming(input: AnswerInput, at: string, asked: AskedBallot): Incoming {
+  if (input.kind === 'guess')
+    return { answer: null, problems: [{ field: 'kind', message: 'This is asked once everything was handed in.' }] };
   const fields = Object.fromEntries(Object.entries(input).filter(([, value]) => value !== undefined));
   const parsed = answerSchema.safeParse({ ...fields, at, by: 'panelist', reason: '' });
   if (!parsed.success) {

@@ -174,7 +174,10 @@ export class AnswerRow {
   /** Which set of the sitting, from 0. */
   @Column('integer', { nullable: true }) set: number | null;
   /** What it says, by field, such as score or ranking; null where it says nothing more. */
-  @Column('simple-json', { nullable: true }) value: Record<string, number | string | string[] | string[][]> | null;
+  @Column('simple-json', { nullable: true }) value: Record<
+    string,
+    number | string | string[] | string[][] | null
+  > | null;
   @Column('varchar') at: string;
   @Column('varchar') by: string;
   @Column('text') reason: string;

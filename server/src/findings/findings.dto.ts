@@ -14,25 +14,28 @@ const VERDICTS: readonly VerdictKind[] = [
   'similar',
   'too-different',
 ];
-const SECTIONS: readonly SectionId[] = [
-  'rank-sums',
-  'incomplete-ranking',
-  'scores',
-  'profile',
-  'telling',
-  'best-worst',
-  'liking',
-  'strength',
-  'panel',
-  'practical',
-  'zones',
-  'collected',
-  'kitchen',
-  'orders',
-  'sensitivity',
-  'limits',
-  'next',
-];
+/** All of them, or this does not compile. */
+const SECTIONS = Object.keys({
+  'rank-sums': true,
+  'incomplete-ranking': true,
+  scores: true,
+  profile: true,
+  telling: true,
+  'best-worst': true,
+  liking: true,
+  strength: true,
+  panel: true,
+  practical: true,
+  zones: true,
+  collected: true,
+  kitchen: true,
+  service: true,
+  guesses: true,
+  orders: true,
+  sensitivity: true,
+  limits: true,
+  next: true,
+} satisfies Record<SectionId, true>);
 
 export class VerdictView {
   @Choice(VERDICTS, 'VerdictKind') kind: VerdictKind;

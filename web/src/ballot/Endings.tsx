@@ -1,5 +1,8 @@
+import type { GuessView } from '../client/api.generated';
+import { GuessQuestion } from '../questions/GuessQuestion';
 import { Pad } from '../ui/Pad';
 import { BigButton } from './BigButton';
+import { newId } from './post';
 import { actions } from './state';
 import { useAct, useBallot } from './ballotStore';
 import { usePost } from './PostContext';
@@ -21,11 +24,38 @@ export function Sent() {
         </h1>
         <p>
           {isDone
-            ? `Your ballot arrived at ${at}. You can close this page.`
+            ? `Your ballot arrived at ${at}.${ballot.guess && !ballot.guess.isGiven ? '' : ' You can close this page.'}`
             : 'Your answers are safe on this device. Keep this page open: they are sent as soon as there is a connection.'}
         </p>
       </div>
+      {isDone && ballot.guess && <Afterwards asked={ballot.guess} />}
     </main>
+  );
+}
+
+/** What is asked once nothing is left to taste. */
+function Afterwards({ asked }: { asked: GuessView }) {
+  const act = useAct();
+  const waiting = useBallot((state) => state.guess);
+  if (asked.isGiven) return <p className="mt-6">Your guess arrived too.</p>;
+  if (waiting)
+    return (
+      <p role="status" className="mt-6">
+        Your guess is kept on this device, and sent as soon as there is a connection.
+      </p>
+    );
+  return (
+    <section aria-label="One more question" className="mt-8 border-t border-line pt-6 dim:border-night-line">
+      <p className="mb-4 text-quiet dim:text-night-quiet">
+        One more question, if you like. It changes nothing on your ballot.
+      </p>
+      <GuessQuestion
+        ask={asked.ask}
+        code={asked.code}
+        methods={asked.methods}
+        onGive={(method) => act(actions.guessed({ id: newId(), ...(method !== null && { method }) }))}
+      />
+    </section>
   );
 }
 

@@ -49,8 +49,10 @@ export class Post {
 
   /** Sends what is waiting, one letter at a time. */
   private nudge(): void {
-    const { queue, handIn, refusal, ballot } = this.store.getState();
-    if (this.isBusy || this.patience.isWaiting || refusal || !ballot || ballot.state !== 'open') return;
+    const { queue, handIn, guess, refusal, ballot } = this.store.getState();
+    if (this.isBusy || this.patience.isWaiting || refusal || !ballot) return;
+    if (ballot.state === 'handed-in' && guess) return void this.deliver(() => this.sendGuess());
+    if (ballot.state !== 'open') return;
     if (queue.length > 0) void this.deliver(() => this.sendAnswers());
     else if (handIn) void this.deliver(() => this.sendHandIn());
   }
@@ -88,6 +90,17 @@ export class Post {
     this.store.dispatch(actions.opened(await this.send<BallotView>('hand-in', letter)));
   }
 
+  private async sendGuess(): Promise<void> {
+    try {
+      await this.send<SavedAnswers>('guess', { ...this.store.getState().guess });
+      this.store.dispatch(actions.guessEnded(true));
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      // Given on another device, or asked no longer: the ballot counts, and nothing is to be done about it.
+      this.store.dispatch(actions.guessEnded(error.kind === 'guessed'));
+    }
+  }
+
   private refused(error: Refused): void {
     if (error.kind === 'handed-in') return void this.open(false);
     if (error.kind === 'behind') {
@@ -113,5 +126,5 @@ export class Post {
 export const newId = (): string => nanoid(14);
 
 /** Whether everything that this panelist did has reached the server. */
-export const isAllSaved = ({ queue, handIn, line }: BallotState): boolean =>
-  queue.length === 0 && handIn === null && line === 'saved';
+export const isAllSaved = ({ queue, handIn, guess, line }: BallotState): boolean =>
+  queue.length === 0 && handIn === null && guess === null && line === 'saved';

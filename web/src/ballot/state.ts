@@ -23,6 +23,8 @@ export interface BallotState {
   queue: AnswerInput[];
   /** Id of the hand-in, once the panelist has handed in and until it is acknowledged. */
   handIn: string | null;
+  /** What the last sample was taken for, until it is acknowledged; without a method for no idea. */
+  guess: { id: string; method?: string } | null;
   /** What to look at before handing in again. */
   notice: string | null;
   line: Line;
@@ -36,6 +38,7 @@ export const fresh: BallotState = {
   halfMade: {},
   queue: [],
   handIn: null,
+  guess: null,
   notice: null,
   line: 'saved',
 };
@@ -90,6 +93,14 @@ const slice = createSlice({
     handInTakenBack: (state, { payload: notice }: PayloadAction<string | undefined>) => {
       state.handIn = null;
       state.notice = notice ?? null;
+    },
+    guessed: (state, { payload }: PayloadAction<BallotState['guess']>) => {
+      state.guess ??= payload;
+    },
+    /** Stored, or no longer asked for. */
+    guessEnded: (state, { payload: isGiven }: PayloadAction<boolean>) => {
+      state.guess = null;
+      if (state.ballot?.guess) state.ballot.guess = isGiven ? { ...state.ballot.guess, isGiven } : null;
     },
     acknowledged: (state, { payload: ids }: PayloadAction<string[]>) => {
       state.queue = state.queue.filter((answer) => !ids.includes(answer.id));

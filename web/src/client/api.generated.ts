@@ -299,6 +299,14 @@ const injectedRtkApi = api
         query: (queryArg) => ({ url: `/api/ballots/${queryArg.token}/hand-in`, method: 'POST', body: queryArg.handIn }),
         invalidatesTags: ['ballots'],
       }),
+      saveGuess: build.mutation<SaveGuessApiResponse, SaveGuessApiArg>({
+        query: (queryArg) => ({
+          url: `/api/ballots/${queryArg.token}/guess`,
+          method: 'POST',
+          body: queryArg.guessInput,
+        }),
+        invalidatesTags: ['ballots'],
+      }),
       findBallot: build.mutation<FindBallotApiResponse, FindBallotApiArg>({
         query: (queryArg) => ({ url: `/api/ballot-codes`, method: 'POST', body: queryArg.shortCode }),
         invalidatesTags: ['ballots'],
@@ -579,6 +587,11 @@ export type HandInApiArg = {
   token: string;
   handIn: HandIn;
 };
+export type SaveGuessApiResponse = /** status 200  */ SavedAnswers;
+export type SaveGuessApiArg = {
+  token: string;
+  guessInput: GuessInput;
+};
 export type FindBallotApiResponse = /** status 200  */ FoundBallot;
 export type FindBallotApiArg = {
   shortCode: ShortCode;
@@ -764,6 +777,7 @@ export type ItemKind =
   | 'same-different'
   | 'best-worst'
   | 'paired-preference'
+  | 'guess'
   | 'comment';
 export type OptionInput = {
   text: string;
@@ -1419,7 +1433,7 @@ export type BallotState = 'open' | 'handed-in' | 'closed' | 'elsewhere';
 export type BallotSet = {
   codes: string[];
 };
-export type AnswerKind = 'tasted' | 'score' | 'words' | 'ranking' | 'choice' | 'best-worst' | 'comment';
+export type AnswerKind = 'tasted' | 'score' | 'words' | 'ranking' | 'choice' | 'best-worst' | 'guess' | 'comment';
 export type BallotAnswer = {
   id: string;
   kind: AnswerKind;
@@ -1434,6 +1448,16 @@ export type BallotAnswer = {
   worst?: string;
   text?: string;
 };
+export type GuessedMethod = {
+  id: string;
+  name: string;
+};
+export type GuessView = {
+  ask: string;
+  code: string;
+  methods: GuessedMethod[];
+  isGiven: boolean;
+};
 export type BallotView = {
   state: BallotState;
   title: string;
@@ -1447,6 +1471,7 @@ export type BallotView = {
   rinseSeconds: number;
   answers: BallotAnswer[];
   handedInAt: string | null;
+  guess: GuessView | null;
 };
 export type OpenBallot = {
   device: string;
@@ -1479,6 +1504,10 @@ export type HandIn = {
   id: string;
   sitting: number;
   answers: AnswerInput[];
+};
+export type GuessInput = {
+  id: string;
+  method?: string;
 };
 export type FoundBallot = {
   token: string;
@@ -1547,6 +1576,8 @@ export type SectionId =
   | 'zones'
   | 'collected'
   | 'kitchen'
+  | 'service'
+  | 'guesses'
   | 'orders'
   | 'sensitivity'
   | 'limits'
@@ -1651,6 +1682,7 @@ export const {
   useOpenBallotMutation,
   useSaveAnswersMutation,
   useHandInMutation,
+  useSaveGuessMutation,
   useFindBallotMutation,
   useGetFindingsQuery,
   useExportBundleQuery,

@@ -2,6 +2,7 @@ import { plannedView, rankingView, sectionOf, type Findings } from '@jacana/core
 import { CollectedCard } from './CollectedCard';
 import { Explored } from './Explored';
 import { ServiceCard } from './ServiceCard';
+import { GuessCard } from './GuessCard';
 import { KitchenCard } from './KitchenCard';
 import { PairTable } from './PairTable';
 import { PlannedFigures } from './PlannedFigures';
@@ -17,8 +18,10 @@ export function FindingsBody({ found }: { found: Findings }) {
   const others = sectionOf(found, 'collected') ?? [];
   const kitchen = sectionOf(found, 'kitchen');
   const service = sectionOf(found, 'service');
+  const guesses = sectionOf(found, 'guesses');
   const day = (
     <>
+      {guesses && <GuessCard guesses={guesses} methods={found.methods} />}
       {service && <ServiceCard service={service} />}
       {kitchen && <KitchenCard kitchen={kitchen} methods={found.methods} />}
     </>

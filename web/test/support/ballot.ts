@@ -19,6 +19,7 @@ export const servedBallot = (codes: string[], change: Partial<BallotView> = {}):
   rinseSeconds: 30,
   answers: [],
   handedInAt: null,
+  guess: null,
   ...change,
 });
 

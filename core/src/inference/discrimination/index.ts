@@ -14,6 +14,7 @@ export {
   type ForcedChoicePower,
   type Tellers,
 } from './forcedChoicePower';
+export { matches, type Matches } from './matches';
 export { pairedPreference, type PairedPreferenceResult, type Preferences } from './pairedPreference';
 export { chanceCorrect, dPrimeAt, GUESS, PROTOCOLS, type Protocol } from './psychometric';
 export { sameDifferent, type SameDifferentData, type SameDifferentResult } from './sameDifferent';

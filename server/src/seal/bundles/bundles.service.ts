@@ -44,7 +44,8 @@ export class BundlesService {
 
   private async ballots(manager: EntityManager, { row, panelists, ballots }: StoredTasting): Promise<Ballot[]> {
     const rows = await manager.find(AnswerRow, { where: { tastingId: row.id }, order: { seq: 'ASC' } });
-    const answers = answersByBallot(rows);
+    // A guess names a method beside a code, and is often right: it comes out with the key.
+    const answers = answersByBallot(rows.filter(({ kind }) => row.unsealedAt !== null || kind !== 'guess'));
     const seats = new Map(panelists.map((panelist) => [panelist.id, panelist.seat]));
     const seatOf = ({ panelistId }: BallotRow): number => seats.get(panelistId) ?? 0;
     return ballots

@@ -1,5 +1,5 @@
 import { ApiProperty } from '@nestjs/swagger';
-import { ANSWER_KINDS, MOST_ITEMS, MOST_SETS, type AnswerKind } from '@jacana/core/bundle';
+import { ANSWER_KINDS, MOST_ITEMS, MOST_METHODS, MOST_SETS, type AnswerKind } from '@jacana/core/bundle';
 import { Choice, ListOf, Said, SaidTexts } from '../../fields/fields';
 import { BallotItemInput } from '../../tastings/design.dto';
 
@@ -28,10 +28,24 @@ export class BallotSet {
   @SaidTexts() codes: string[];
 }
 
+export class GuessedMethod {
+  @Said('string') id: string;
+  @Said('string') name: string;
+}
+
+/** What is asked once everything was handed in: of which method the last sample was. Only here may a panelist read names of methods. */
+export class GuessView {
+  @Said('string') ask: string;
+  /** The sample that it is about. */
+  @Said('string') code: string;
+  @ListOf(() => GuessedMethod, MOST_METHODS) methods: GuessedMethod[];
+  @Said('boolean') isGiven: boolean;
+}
+
 export const BALLOT_STATES = ['open', 'handed-in', 'closed', 'elsewhere'] as const;
 export type BallotState = (typeof BALLOT_STATES)[number];
 
-/** For one panelist: the own ballot, by code. There is no field for a method, piece or other panelist. */
+/** For one panelist: the own ballot, by code. There is no field for the method of a code, a piece or another panelist. */
 export class BallotView {
   @Choice(BALLOT_STATES, 'BallotState') state: BallotState;
   @Said('string') title: string;
@@ -47,4 +61,6 @@ export class BallotView {
   /** The answers that count now. */
   @ListOf(() => BallotAnswer, 1200) answers: BallotAnswer[];
   @Said('string', true) handedInAt: string | null;
+  /** Null until nothing is left to taste, or where it is not asked. */
+  @ApiProperty({ type: GuessView, nullable: true }) guess: GuessView | null;
 }

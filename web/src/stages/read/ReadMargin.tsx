@@ -34,7 +34,7 @@ export function ReadMargin({ found }: { found: Findings }) {
         <Card title="Does it hold?">
           <ul className="space-y-2">
             {sensitivity.map((again) => (
-              <li key={again.caveat ?? 'not-blind'}>
+              <li key={again.caveat ?? again.without}>
                 {again.caveat && <span className="block">{caveatText(again.caveat)}</span>}
                 Without {again.without}: <Holds again={again} />
               </li>

@@ -15,6 +15,6 @@ export function serveSentence(
   if (out === 0) return `${where}${counted(servings, 'serving')} for ${counted(own.length, 'seat')}.`;
   const gone = absent > 0 ? `, ${absent} did not come` : '';
   return left === 0
-    ? `${where}every tray is out${gone}.`
+    ? `${where}${where ? 'every' : 'Every'} tray is out${gone}.`
     : `${where}${out} of ${counted(own.length, 'tray')} out${gone}, ${left} to carry.`;
 }

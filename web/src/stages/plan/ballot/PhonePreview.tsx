@@ -2,6 +2,7 @@ import type { BallotItem } from '@jacana/core/bundle';
 import { testSequences } from '@jacana/core/design';
 import { scopeOf } from '@jacana/core/questions';
 import { useState } from 'react';
+import { GuessQuestion } from '../../../questions/GuessQuestion';
 import { useDrafting } from '../../../drafting/draft';
 import { QuestionHead } from '../../../questions/QuestionHead';
 import { SampleQuestion, type SampleValue } from '../../../questions/SampleQuestion';
@@ -45,6 +46,8 @@ function Question({ item }: { item: BallotItem }) {
         </>
       );
     }
+    case 'afterwards':
+      return <GuessQuestion ask={item.ask} code={CODES[0]} methods={draft.methods} onGive={() => undefined} />;
     case 'ballot':
       return (
         <label className="block">

@@ -1,0 +1,78 @@
+import { gateLines, sectionOf, type Findings, type KitchenFinding } from '../findings';
+import type { MeanWithInterval } from '../inference';
+import { decimal, number, text } from './figures';
+import type { Block } from './sheet';
+
+/** What the kitchen measured, pieces as the unit, beside liking. */
+function kitchenTable({ methods }: KitchenFinding, nameOf: (id: string) => string): Block {
+  const said = (found: MeanWithInterval | null, times = 1): string => {
+    if (found === null) return '';
+    const [low, high] = found.interval ?? [null, null];
+    const mean = decimal(times * found.mean, 1);
+    return low === null || high === null ? mean : `${mean} (${decimal(times * low, 1)} to ${decimal(times * high, 1)})`;
+  };
+  return {
+    kind: 'table',
+    above: 'Measured in the kitchen: means over pieces, with intervals of 95 %, beside mean liking',
+    columns: [
+      { name: 'Method', isWide: true },
+      ...[
+        'Liking',
+        'Mass lost, %',
+        'Core at the end, °C',
+        'Highest, °C',
+        'In the heat, min',
+        'Then held, min',
+        'To the seat, min',
+      ].map(number),
+    ],
+    rows: methods.map(({ method, liking, cookLoss, ended, highest, heated, held, toSeat }) => [
+      nameOf(method),
+      liking === null ? '' : decimal(liking, 1),
+      said(cookLoss, 100),
+      ...[ended, highest, heated, held, toSeat].map((one) => said(one)),
+    ]),
+  };
+}
+
+/** What was looked at after unsealing, told apart from what was planned. */
+export function exploredBlocks(found: Findings): Block[] {
+  const zones = sectionOf(found, 'zones') ?? [];
+  const others = sectionOf(found, 'collected') ?? [];
+  const practical = sectionOf(found, 'practical');
+  const kitchen = sectionOf(found, 'kitchen');
+  if (zones.length + others.length === 0 && !practical && !kitchen) return [];
+  const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
+  return [
+    { kind: 'heading', text: 'Looked at after unsealing: hints, not the planned answer' },
+    ...zones.map(({ zone, sentence }): Block => ({
+      kind: 'text',
+      text: `${zone} by itself: ${sentence}`,
+      look: 'plain',
+    })),
+    ...(practical ? [{ kind: 'text' as const, text: practical.sentence, look: 'plain' as const }] : []),
+    ...(kitchen ? [kitchenTable(kitchen, nameOf), ...gateLines(kitchen).map(text)] : []),
+    ...others.flatMap(({ ask, methods, comments }): Block[] => [
+      {
+        kind: 'facts',
+        facts: [
+          {
+            name: ask,
+            lines: [
+              ...methods
+                .filter(({ answers }) => answers > 0)
+                .map(({ method, answers, counts, mean }) => {
+                  const said =
+                    mean === null
+                      ? counts.map((one) => `${one.answer} ${one.times}`).join(', ')
+                      : `mean ${decimal(mean, 1)}`;
+                  return `${nameOf(method)}: ${said} (of ${answers})`;
+                }),
+              ...comments.map(({ seat, text: said }) => `Seat ${seat}: ${said}`),
+            ],
+          },
+        ],
+      },
+    ]),
+  ];
+}
