@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { currentCode } from '../support/ballot';
+import { currentCode, letThrough } from '../support/ballot';
 import {
   ballotAddresses,
   expect,
@@ -121,6 +121,8 @@ test('first visit, drafts, lock, and the ballot in both lights', async ({ page, 
     await guest.getByRole('radio').nth(3).click();
     await isAccessible(guest, 'sample');
     await guest.getByRole('button', { name: /^(Next sample|To the last question)$/ }).click();
+    if (at === 0) await isAccessible(guest, 'rinse');
+    await letThrough(guest);
   }
   await guest.getByRole('button', { name: `Place ${codes[0]} next` }).click();
   await isAccessible(guest, 'ranking');

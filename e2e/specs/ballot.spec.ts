@@ -2,7 +2,7 @@ import { gzipSync } from 'node:zlib';
 import { defaultTasting } from '@jacana/core/bundle';
 import { neutralQuestion } from '@jacana/core/library';
 import type { Browser, Page } from '@playwright/test';
-import { currentCode, handIn, rankByTapping, scoreAll } from '../support/ballot';
+import { currentCode, handIn, letThrough, nextSample, rankByTapping, scoreAll } from '../support/ballot';
 import { ballotAddresses, expect, lockDraft, phone, planTasting, setUp, test } from '../support/jacana';
 
 test('a second device with the same link is told so, and may take over', async ({ page, browser, empty }) => {
@@ -20,10 +20,10 @@ test('a second device with the same link is told so, and may take over', async (
   await second.getByRole('button', { name: 'Go on here instead' }).click();
   // What was answered on the first device is here too. Named exactly: the button before it begins alike.
   await second.getByRole('button', { name: 'Go on', exact: true }).click();
+  await letThrough(second);
   await expect(second.getByText('Sample 2 of 2')).toBeVisible();
 
   await first.getByRole('button', { name: 'Next sample' }).click();
-  await first.getByRole('radio').nth(4).click();
   await expect(first.getByRole('heading', { name: 'This ballot is open on another device.' })).toBeVisible();
 });
 
@@ -36,7 +36,7 @@ test('without liking, with ties: the ballot ranks, drags and ties', async ({ pag
   const codes: string[] = [];
   for (let at = 0; at < 3; at++) {
     codes.push(await currentCode(guest));
-    await guest.getByRole('button', { name: /^(Next sample|To the last question)$/ }).click();
+    await nextSample(guest);
   }
   for (const code of codes) await guest.getByRole('button', { name: `Place ${code} next` }).click();
 
@@ -164,8 +164,11 @@ test('every kind of question is answered at 360 pixels with text at 200 %, and a
   const [{ address }] = await (await page.request.get(`${empty.address}/api/tastings/${id}/links`)).json();
   const { guest, fits } = await smallPhone(browser, address);
   await guest.getByRole('button', { name: 'Begin' }).click();
-  const onward = () =>
-    guest.getByRole('button', { name: /^(Go on|Next question|Next sample|To the last question)$/ }).click();
+  const onward = async () => {
+    await guest.getByRole('button', { name: /^(Go on|Next question|Next sample|To the last question)$/ }).click();
+    await fits();
+    await letThrough(guest);
+  };
   await expect(guest.getByText('It gets your mouth ready')).toBeVisible();
   await fits();
   await onward();

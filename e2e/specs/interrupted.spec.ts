@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { TastingBundle } from '@jacana/core/bundle';
 import { servedRows } from '@jacana/core/tidy';
 import type { Page } from '@playwright/test';
-import { begin, currentCode, handIn } from '../support/ballot';
+import { begin, currentCode, handIn, nextSample } from '../support/ballot';
 import { expect, signInToDemo, startJacana, sureThatAllCame, test } from '../support/jacana';
 
 interface Portion {
@@ -124,6 +124,6 @@ async function tasted(phone: Page, score: number): Promise<string> {
     await phone.getByRole('button', { name: 'Next question' }).click();
     await phone.getByRole('slider').press('ArrowRight');
   }
-  await phone.getByRole('button', { name: /^(Next sample|To the last question)$/ }).click();
+  await nextSample(phone);
   return code;
 }

@@ -65,6 +65,9 @@ async function byKeyboard(browser: Browser, address: string): Promise<void> {
     await press(digit);
     await tabTo(page, codes.length < 3 ? 'Next sample' : 'To the last question');
     await press('Enter');
+    if (codes.length === 3) break;
+    await tabTo(page, 'The coordinator lets me go on now');
+    await press('Enter');
   }
   // Placed in serving order, then moved into the order meant, all with arrow keys.
   for (const code of codes) {

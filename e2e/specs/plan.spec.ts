@@ -157,6 +157,7 @@ async function sameAsInNode(page: Page): Promise<void> {
       seatsPerFlight: 12,
       warmUp: false,
       rinseSeconds: 45,
+      goingBack: true,
       secondsPerSample: 120,
       codes: 'shared' as const,
     },

@@ -297,5 +297,4 @@ test('a triangle with two plates exchanged, one given up, a walk-in, one taken b
 });
 
 const panelistOfSwap = ({ records }: Bundle): string | undefined =>
-  records.service.map(({ body }) => body).find(({ kind }) => kind === 'swapped')
-    ?.panelist;
+  records.service.map(({ body }) => body).find(({ kind }) => kind === 'swapped')?.panelist;

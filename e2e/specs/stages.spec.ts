@@ -1,3 +1,4 @@
+import { nextSample } from '../support/ballot';
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { ballotAddresses, expect, phone, planTasting, setUp, test } from '../support/jacana';
@@ -102,7 +103,7 @@ test('a coordinator who opens the portioning sheet leaves a trace, and answers s
   await guest.getByRole('button', { name: 'Begin' }).click();
   await expect(page.getByRole('heading', { name: 'One tasting, one not here yet.' })).toBeVisible();
   await guest.getByRole('radio').nth(2).click();
-  await guest.getByRole('button', { name: 'Next sample' }).click();
+  await nextSample(guest);
   await guest.getByRole('radio').nth(5).click();
   await expect(page.getByRole('heading', { name: 'One ranking, one not here yet.' })).toBeVisible();
   await page.getByRole('navigation').getByRole('link', { name: /^Read/ }).click();

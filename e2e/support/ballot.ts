@@ -19,9 +19,21 @@ export async function scoreFromHere(page: Page, scores: number[]): Promise<strin
       .getByRole('radio')
       .nth(9 - score)
       .click();
-    await page.getByRole('button', { name: /^(Next sample|To the last question)$/ }).click();
+    await nextSample(page);
   }
   return codes;
+}
+
+/** On to the next sample or the last question, let through where a pause comes first. */
+export async function nextSample(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^(Next sample|To the last question)$/ }).click();
+  await letThrough(page);
+}
+
+/** Past a pause, if there is one. */
+export async function letThrough(page: Page): Promise<void> {
+  const early = page.getByRole('button', { name: 'The coordinator lets me go on now' });
+  if (await early.isVisible()) await early.click();
 }
 
 /** The code of the sample that is asked about. */

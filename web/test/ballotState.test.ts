@@ -7,6 +7,8 @@ import {
   handedOver,
   placeOf,
   type BallotState,
+  stepAfter,
+  stepBefore,
 } from '../src/ballot/state';
 import { onwardText, stepsOf, whereText } from '../src/ballot/steps';
 import { liked, servedBallot } from './support/ballot';
@@ -102,6 +104,45 @@ describe('the screens of a ballot', () => {
     expect(at(triangle)).toEqual(['welcome', 'warm-up', 'set', 'set', 'check']);
     expect(whereText(stepsOf(triangle)[3], triangle)).toBe('Set 2 of 2');
     expect(whereText({ at: 'welcome' }, triangle)).toBe('Seat 1, sitting 1 of 2');
+  });
+
+  it('have a pause before whatever is tasted after something else was', () => {
+    const rinsed = servedBallot(['482', '907', '615'], { rinseSeconds: 30 });
+    expect(at(rinsed)).toEqual(['welcome', 'sample', 'rinse', 'sample', 'rinse', 'sample', 'set', 'check']);
+    const sets = [{ codes: ['482', '907', '615'] }, { codes: ['234', '759', '368'] }];
+    const items = [neutralQuestion('t', 'triangle')];
+    const triangle = servedBallot([], { warmUp: '333', sets, items, rinseSeconds: 30 });
+    expect(at(triangle)).toEqual(['welcome', 'warm-up', 'rinse', 'set', 'rinse', 'set', 'check']);
+    expect(stepsOf(triangle)[4]).toEqual({ at: 'rinse', code: '234' });
+  });
+
+  const rinse = (code: string, seconds: number | null) => ({ id: `r-${code}`, kind: 'rinse' as const, code, seconds });
+
+  it('pass a pause that is over, and wait at one that is not', () => {
+    const rinsed = servedBallot(['482', '907'], { rinseSeconds: 30 });
+    const before = after(actions.opened(rinsed), actions.answered(liked('one', '482', 8)));
+    expect(firstOpenStep(rinsed, before.given)).toBe(2);
+    expect(stepAfter(rinsed, 1, before.given)).toBe(2);
+    const running = after(actions.opened(rinsed), actions.answered(rinse('907', null)));
+    expect(stepAfter(rinsed, 1, running.given)).toBe(2);
+    const over = after(
+      actions.opened(rinsed),
+      actions.answered(rinse('907', null)),
+      actions.answered(rinse('907', 31)),
+    );
+    expect(stepAfter(rinsed, 1, over.given)).toBe(3);
+    // Answered on another device: it was rinsed there.
+    const elsewhere = after(actions.opened(rinsed), actions.answered(liked('two', '907', 5)));
+    expect(stepAfter(rinsed, 1, elsewhere.given)).toBe(3);
+  });
+
+  it('go back past pauses; or, where nobody goes back, only within a sample, and to the last comparison', () => {
+    const items = [neutralQuestion('a', 'line'), neutralQuestion('b', 'line'), neutralQuestion('r', 'ranking')];
+    const free = servedBallot(['482', '907'], { rinseSeconds: 30, items });
+    expect(at(free)).toEqual(['welcome', 'sample', 'sample', 'rinse', 'sample', 'sample', 'set', 'check']);
+    const backs = (ballot: typeof free) => stepsOf(ballot).map((_, step) => stepBefore(ballot, step));
+    expect(backs(free)).toEqual([null, 0, 1, 2, 2, 4, 5, 6]);
+    expect(backs({ ...free, goingBack: false })).toEqual([null, 0, 1, null, null, 4, null, 6]);
   });
 
   it('ask several questions about one sample before the next', () => {

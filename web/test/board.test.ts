@@ -13,6 +13,7 @@ const seat = (state: SeatView['state'], quietFor = 0): SeatView => ({
   state,
   ...{ tray: 'out', trayBy: null, outAt: null, celsius: null, isTwice: false, presence: 'expected', isWalkIn: false },
   tasted: 0,
+  rinsingUntil: null,
   blind: true,
   handedInAt: null,
   openedAt: null,
@@ -30,6 +31,12 @@ describe('the board', () => {
       'Closed with 1 of 2 ballots in.',
     );
     expect(boardSentence([...Array(18).fill(seat('done')), seat('tasting')], open)).toBe('18 done, 1 tasting.');
+  });
+
+  it('does not call slow who rinses as long as they have to', () => {
+    const until = (seconds: number) => new Date(now + 1000 * seconds).toISOString();
+    expect(slowSeats([{ ...seat('tasting', 300), rinsingUntil: until(20) }], now)).toEqual([]);
+    expect(slowSeats([{ ...seat('tasting', 300), rinsingUntil: until(-20) }], now)).toHaveLength(1);
   });
 
   it('points at seats that have been on one step for long', () => {

@@ -14,11 +14,13 @@ import { MOST_TELLERS, type TastingBundle } from '../tasting';
  * @returns 64 hexadecimal digits
  */
 export function digestOf({ digest: _digest, range, photos, ...rest }: TastingBundle): string {
-  const { takenAlike, decision, methods, ...tasting } = rest.tasting;
+  const { takenAlike, decision, methods, service, ...tasting } = rest.tasting;
+  const { goingBack, ...served } = service;
   const { mostTellers, ...decided } = decision;
   const later = {
     methods: methods.map(({ chain, ...method }) => ({ ...method, ...(chain.length > 0 && { chain }) })),
     decision: { ...decided, ...(mostTellers !== MOST_TELLERS && { mostTellers }) },
+    service: { ...served, ...(!goingBack && { goingBack }) },
     ...(takenAlike && { takenAlike }),
   };
   const hasRange = range.equipment.length + range.cooks.length + range.served.length > 0;

@@ -42,7 +42,7 @@ function contentOf(locked: Fingerprinted): object {
 
 /**
  * As scheme 2, and besides: how methods are done, what is held constant, the kind of product, and
- * the scheme itself; where pieces are taken to be alike, why; step by step where that is said; and the share of people that is to be
+ * the scheme itself; where nobody may go back, that; where pieces are taken to be alike, why; step by step where that is said; and the share of people that is to be
  * ruled out, where it is not the usual one.
  */
 function contentOfScheme3(locked: Fingerprinted): object {
@@ -59,6 +59,7 @@ function contentOfScheme3(locked: Fingerprinted): object {
     constants: tasting.constants.map(({ id, name, target, tolerance, check }) => ({
       ...{ id, name, target, tolerance, check },
     })),
+    ...(!tasting.service.goingBack && { goingBack: false }),
     ...(tasting.takenAlike && { takenAlike: tasting.takenAlike }),
     ...(mostTellers !== MOST_TELLERS && { mostTellers }),
   };

@@ -53,9 +53,13 @@ const DESIGN_VERSION = 3;
 /** The design column of a data file, brought up to what a tasting is today; what was added since is at its default. */
 export function parseDesign<Design extends object>(stored: object): Design {
   const { version, ...design } = stored as { version?: number };
-  const known = (version === DESIGN_VERSION ? design : designFromVersion2(design)) as { decision?: object };
+  const known = (version === DESIGN_VERSION ? design : designFromVersion2(design)) as {
+    decision?: object;
+    service?: object;
+  };
   const decision = { mostTellers: MOST_TELLERS, ...known.decision };
-  return { takenAlike: '', ...known, decision } as unknown as Design;
+  const service = { goingBack: true, ...known.service };
+  return { takenAlike: '', ...known, decision, service } as unknown as Design;
 }
 
 /** A design as a data file keeps it. */

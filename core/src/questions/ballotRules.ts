@@ -1,4 +1,13 @@
-import { answerKindOf, choicesOf, codesServed, countedCodes, guessedCode, placeOfAnswer, scaleOf, scopeOf } from './kinds';
+import {
+  answerKindOf,
+  choicesOf,
+  codesServed,
+  countedCodes,
+  guessedCode,
+  placeOfAnswer,
+  scaleOf,
+  scopeOf,
+} from './kinds';
 import type { AnswerValue, BallotDesign, BallotItem, Problem, Serving } from '../tasting';
 
 /** What a ballot asks, and what was served for it. */
@@ -14,7 +23,7 @@ export interface AskedBallot {
 export function answerProblems(answer: AnswerValue, { design, serving }: AskedBallot): Problem[] {
   const isStray = 'code' in answer && !codesServed(serving).includes(answer.code);
   if (isStray) return [{ field: 'code', message: `${answer.code} is not one of the samples on this ballot.` }];
-  if (answer.kind === 'tasted') return [];
+  if (answer.kind === 'tasted' || answer.kind === 'rinse') return [];
   const item = design.items.find((candidate) => candidate.id === answer.item && fits(answer, candidate));
   if (!item) return [{ field: 'item', message: 'This ballot does not ask this question.' }];
   const set = setOf(answer, serving);
@@ -139,4 +148,26 @@ export function missingAnswers(answers: readonly AnswerValue[], { design, servin
 /** The answers that count: about each sample or set the latest, since corrections follow what they correct. */
 export function currentAnswers<One extends AnswerValue>(answers: readonly One[]): One[] {
   return [...new Map(answers.map((answer) => [placeOfAnswer(answer), answer])).values()];
+}
+
+/**
+ * Whether an answer is about something that was left behind: a later sample or set has an answer already. Where
+ * nobody may go back, such an answer stays as it is.
+ */
+export function isLeftBehind(
+  answer: AnswerValue,
+  given: readonly AnswerValue[],
+  serving: Pick<Serving, 'sets'>,
+): boolean {
+  const turn = turnOf(answer, serving);
+  return turn !== null && given.some((one) => (turnOf(one, serving) ?? -1) > turn);
+}
+
+/** Where in the sitting something is answered: sample by sample, what compares a set after its samples; null for what has no turn. */
+function turnOf(answer: AnswerValue, { sets }: Pick<Serving, 'sets'>): number | null {
+  if (answer.kind === 'rinse' || answer.kind === 'guess' || answer.kind === 'comment') return null;
+  const codes = countedCodes({ sets });
+  if ('code' in answer) return codes.indexOf(answer.code);
+  const { codes: own } = sets[answer.set];
+  return codes.indexOf(own[own.length - 1]) + 0.5;
 }

@@ -20,7 +20,14 @@ export {
   type Part,
   type Scope,
 } from './kinds';
-export { answerProblems, currentAnswers, missingAnswers, rankingProblems, type AskedBallot } from './ballotRules';
+export {
+  answerProblems,
+  currentAnswers,
+  isLeftBehind,
+  missingAnswers,
+  rankingProblems,
+  type AskedBallot,
+} from './ballotRules';
 export { type Scale, type Step } from './scales';
 export { inPercent } from './percent';
 export { ranksByCode } from './ranks';

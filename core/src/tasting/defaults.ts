@@ -25,6 +25,7 @@ export function defaultTasting(): Omit<Tasting, 'title' | 'createdAt'> {
       seatsPerFlight: 12,
       warmUp: false,
       rinseSeconds: 45,
+      goingBack: true,
       secondsPerSample: 120,
       codes: 'shared',
     },

@@ -71,6 +71,8 @@ export const LIMITS = {
     spare: { least: 0, most: 2 },
     costPerKilogram: { least: 0, most: 100_000 },
   },
+  /** Seconds that a pause between samples took. */
+  rinsed: { least: 0, most: 86_400 },
   assumed: {
     difference: { least: 0, most: 8 },
     discriminators: { least: 0, most: 1 },
@@ -217,6 +219,7 @@ export const ANSWER_KINDS = [
   'best-worst',
   'guess',
   'comment',
+  'rinse',
 ] as const;
 
 export type DecisionKind = (typeof DECISIONS)[number];

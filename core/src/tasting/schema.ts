@@ -226,6 +226,8 @@ export const serviceSchema = z.strictObject({
   seatsPerFlight: whole(LIMITS.service.seatsPerFlight),
   warmUp: z.boolean(),
   rinseSeconds: whole(LIMITS.service.rinseSeconds),
+  /** Whether panelists may go back to an earlier sample and change what they said of it. */
+  goingBack: z.boolean().default(true),
   secondsPerSample: whole(LIMITS.service.secondsPerSample),
   /** Blind codes that all panelists share, or that each has of their own. */
   codes: z.enum(CODE_SHARING),

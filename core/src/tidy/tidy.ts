@@ -25,6 +25,8 @@ export interface TidyRow {
   lot: string;
   /** 'no' for a plate that was left or spoilt, or whose panelist did not come; empty while the tasting is sealed. */
   eaten: 'yes' | 'no' | '';
+  /** Seconds that the panelist rinsed before it; empty where that was not asked, or not on a phone. */
+  rinsed_s: number | '';
   handed_in_at: string;
   /**
    * One column per question, named by its word or kind: a score as it was given, a category as
@@ -68,6 +70,7 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
         position,
         code,
         ...whatItWas(portion, methodNames, lotNames),
+        rinsed_s: rinsedBefore(code, current),
         ...Object.fromEntries(
           columns.map(([item, column]) => [column, valueAt(item, { current, names: methodNames }, { code, set })]),
         ),
@@ -75,6 +78,11 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
       };
     });
 }
+
+const rinsedBefore = (code: string, current: readonly Answer[]): number | '' => {
+  const pause = current.find((one) => one.kind === 'rinse' && one.code === code);
+  return pause?.kind === 'rinse' ? (pause.seconds ?? '') : '';
+};
 
 /** What only the key says of a portion; empty without it. */
 function whatItWas(
@@ -137,6 +145,7 @@ const FIRST_COLUMNS = [
   'block',
   'lot',
   'eaten',
+  'rinsed_s',
 ];
 
 /** A column for each question, none of them named as another, or as what programs keep for themselves. */

@@ -1,3 +1,4 @@
+import { ApiProperty } from '@nestjs/swagger';
 import {
   ANSWER_KINDS,
   LIMITS,
@@ -59,6 +60,11 @@ export class AnswerInput {
   @Optional() @Code() best?: string;
   @Optional() @Code() worst?: string;
   @Optional() @Text(LONG_TEXT) text?: string;
+  /** Of a rinse; null while it lasts. */
+  @ApiProperty({ required: false, type: Number, nullable: true })
+  @Optional()
+  @Decimal(LIMITS.rinsed)
+  seconds?: number | null;
 }
 
 export class SaveAnswers {

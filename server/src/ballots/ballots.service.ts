@@ -1,6 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable, NotFoundException } from '@nestjs/common';
-import { currentAnswers, missingAnswers, placeOfAnswer, type Answer, type AskedBallot } from '@jacana/core/bundle';
+import {
+  currentAnswers,
+  isLeftBehind,
+  missingAnswers,
+  placeOfAnswer,
+  type Answer,
+  type AskedBallot,
+} from '@jacana/core/bundle';
 import { readShortCode } from '@jacana/core/sheets';
 import { In, Like, Not, type EntityManager } from 'typeorm';
 import { AnswerRow, BallotRow, PanelistRow } from '../database/entities';
@@ -118,7 +125,9 @@ export class BallotsService {
         throw refuseFields([{ field: `answers.${number}.id`, message: 'This id stands for another answer already.' }]);
       const earlier = counting.get(place);
       if (same || (earlier && sameValue(earlier, answer))) continue;
-      await this.insert(manager, own, answer, earlier ? 'changed by the panelist before handing in' : '');
+      if (earlier) refuseWayBack(own, answer, [...counting.values()]);
+      const isChanged = earlier && !OF_THE_DEVICE.has(answer.kind);
+      await this.insert(manager, own, answer, isChanged ? 'changed by the panelist before handing in' : '');
       counting.set(place, answer);
       known.set(answer.id, answer);
     }
@@ -180,6 +189,7 @@ export class BallotsService {
       sets: serving.sets.map(({ codes }) => ({ codes })),
       items: row.design.ballot.items,
       rinseSeconds: row.design.service.rinseSeconds,
+      goingBack: row.design.service.goingBack,
       answers: answers.map(({ at: _at, by: _by, reason: _reason, ...answer }) => answer),
       handedInAt: ballot.handedInAt,
       guess: state === 'handed-in' ? await this.guesses.view(manager, own) : null,
@@ -199,6 +209,12 @@ function refuseUnlessOpen({ panelist, row, ballot }: OwnBallot, device: string):
     throw refuseState('elsewhere', 'This ballot is open on another device.');
 }
 
+/** What was said of a sample stays, where the plan has it so, once a later one was answered. */
+function refuseWayBack({ row, serving }: OwnBallot, answer: Answer, given: readonly Answer[]): void {
+  if (!row.design.service.goingBack && isLeftBehind(answer, given, serving))
+    throw refuseState('no-way-back', 'At this tasting nobody goes back: what was said of an earlier sample counts.');
+}
+
 /** Sent again under the same id, a ballot has to be the one that was handed in. */
 function refuseOtherThan(stored: readonly Answer[], sent: readonly Answer[]): void {
   const given = new Map(currentAnswers(sent).map((answer) => [placeOfAnswer(answer), answer]));
@@ -215,10 +231,13 @@ function refuseOtherThan(stored: readonly Answer[], sent: readonly Answer[]): vo
     );
 }
 
+/** What a device notes by itself: that another did not is nothing to look at. */
+const OF_THE_DEVICE: ReadonlySet<Answer['kind']> = new Set(['tasted', 'rinse']);
+
 /** What another device answered and this one does not show must be looked at first. */
 function refuseUnseen(stored: readonly Answer[], sent: readonly Answer[]): void {
   const shown = new Set(sent.map(placeOfAnswer));
-  if (stored.some((answer) => answer.kind !== 'tasted' && !shown.has(placeOfAnswer(answer))))
+  if (stored.some((answer) => !OF_THE_DEVICE.has(answer.kind) && !shown.has(placeOfAnswer(answer))))
     throw refuseState(
       'behind',
       'Another device has answered more of this ballot. Look through it once more, then hand it in.',

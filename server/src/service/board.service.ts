@@ -45,6 +45,7 @@ export class BoardService {
     const where = { tastingId: id, sitting: row.sitting, ...(only && { panelistId: In([...only]) }) };
     const ballots = new Map((await read.findBy(BallotRow, where)).map((ballot) => [ballot.panelistId, ballot]));
     const tasted = await this.tastedCounts(id, row.sitting, only);
+    const rinsing = await this.rinsingSince(id, row.sitting, only);
     const marks = ledger(await this.store.caveats(read, id), null).notBlind;
     const notBlind = new Set(marks.map(({ panelist }) => panelist));
     const guests = new Set(walkInsOf(await this.store.amendments(read, id)).map(({ panelist }) => panelist.id));
@@ -57,6 +58,7 @@ export class BoardService {
         ...tray,
         ...carried(day, { sitting: row.sitting, panelist: tray.panelistId }, tray.flight),
         ...{ state, tasted: count, openedAt, seenAt, handedInAt, blind: !notBlind.has(tray.panelistId) },
+        rinsingUntil: untilOf(handedInAt ? undefined : rinsing.get(tray.panelistId), row.design.service),
         isWalkIn: guests.has(tray.panelistId),
       };
     });
@@ -85,7 +87,32 @@ export class BoardService {
     const rows = await query.getRawMany<{ panelistId: string; count: number }>();
     return new Map(rows.map(({ panelistId, count }) => [panelistId, Number(count)]));
   }
+
+  /** Since when panelists rinse: those whose last answer is that they began to. */
+  private async rinsingSince(
+    tastingId: string,
+    sitting: number,
+    only?: readonly string[],
+  ): Promise<Map<string, string>> {
+    const { read } = this.transactions;
+    const last = read
+      .createQueryBuilder(AnswerRow, 'last')
+      .select('MAX(last.seq)')
+      .where('last.tastingId = :tastingId AND last.sitting = :sitting')
+      .groupBy('last.panelistId');
+    const query = read
+      .createQueryBuilder(AnswerRow, 'answer')
+      .where(`answer.seq IN (${last.getQuery()})`, { tastingId, sitting })
+      .andWhere("answer.kind = 'rinse'");
+    if (only) query.andWhere('answer.panelistId IN (:...only)', { only });
+    const rows = await query.getMany();
+    return new Map(rows.filter(({ value }) => value?.seconds === null).map(({ panelistId, at }) => [panelistId, at]));
+  }
 }
+
+/** When a pause that began then will have lasted as long as was planned. */
+const untilOf = (since: string | undefined, { rinseSeconds }: { rinseSeconds: number }): string | null =>
+  since === undefined ? null : new Date(Date.parse(since) + 1000 * rinseSeconds).toISOString();
 
 const NO_TRAY: TrayState = { taken: null, out: null, again: [] };
 

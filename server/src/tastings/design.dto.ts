@@ -174,6 +174,8 @@ export class ServiceInput {
   @Whole(LIMITS.service.seatsPerFlight) seatsPerFlight: number;
   @Flag() warmUp: boolean;
   @Whole(LIMITS.service.rinseSeconds) rinseSeconds: number;
+  /** Whether panelists may go back to an earlier sample. */
+  @Flag() goingBack: boolean;
   @Whole(LIMITS.service.secondsPerSample) secondsPerSample: number;
   @Choice(CODE_SHARING, 'CodeSharing') codes: CodeSharing;
 }

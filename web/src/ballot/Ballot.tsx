@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { CheckStep } from './CheckStep';
 import { dimMemory } from './memory';
 import { isAllSaved } from './post';
+import { RinseStep } from './RinseStep';
 import { SampleStep, WarmUpStep } from './SampleStep';
 import { SetStep } from './SetStep';
 import { Sent, Stopped } from './Endings';
@@ -73,6 +74,8 @@ function Content() {
       return <WelcomeStep ballot={ballot} />;
     case 'warm-up':
       return <WarmUpStep code={shown.code} />;
+    case 'rinse':
+      return <RinseStep key={step} code={shown.code} />;
     case 'sample':
       return <SampleStep key={step} step={shown} />;
     case 'set':

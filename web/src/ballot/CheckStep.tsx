@@ -3,13 +3,14 @@ import { ordinal, placeOf as placeInRanking } from '../questions/ranking';
 import { Pad } from '../ui/Pad';
 import { BigButton } from './BigButton';
 import { newId } from './post';
-import { actions, commentItems, placeOf } from './state';
+import { actions, commentItems, placeOf, stepBefore } from './state';
 import { useAct, useBallot } from './ballotStore';
 
 /** A last look at the whole ballot, and the hand-in. */
 export function CheckStep({ ballot }: { ballot: BallotView }) {
   const act = useAct();
   const step = useBallot((state) => state.step);
+  const before = stepBefore(ballot, step);
   const given = useBallot((state) => state.given);
   const notice = useBallot((state) => state.notice);
   const liked = ballot.items.find((item) => item.kind === 'liking')?.id;
@@ -36,15 +37,21 @@ export function CheckStep({ ballot }: { ballot: BallotView }) {
       {rankings.map(({ item, set, ranking }) => (
         <Order key={`${item.id} ${set}`} item={item} ranking={ranking} liking={liking} />
       ))}
-      {rankings.length === 0 && <p>You answered everything. Go back to change an answer, or hand in.</p>}
+      {rankings.length === 0 && (
+        <p>
+          You answered everything. {ballot.goingBack ? 'Go back to change an answer, or hand in.' : 'You can hand in.'}
+        </p>
+      )}
       {commentItems(ballot).map((item) => (
         <Comment key={item.id} item={item} text={given[placeOf({ kind: 'comment', item: item.id })]?.text ?? ''} />
       ))}
       <p className="mt-3 text-sm text-quiet dim:text-night-quiet">After handing in, answers no longer change.</p>
       <div className="mt-auto flex flex-wrap gap-3 pt-5">
-        <BigButton look="plain" className="!basis-auto" onClick={() => act(actions.stepped(step - 1))}>
-          Back
-        </BigButton>
+        {before !== null && (
+          <BigButton look="plain" className="!basis-auto" onClick={() => act(actions.stepped(before))}>
+            Back
+          </BigButton>
+        )}
         <BigButton onClick={() => act(actions.handedIn(newId()))}>Hand in</BigButton>
       </div>
     </main>

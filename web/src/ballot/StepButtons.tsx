@@ -1,5 +1,5 @@
 import { BigButton } from './BigButton';
-import { actions } from './state';
+import { actions, stepAfter, stepBefore } from './state';
 import { onwardText, stepsOf } from './steps';
 import { useAct, useBallot } from './ballotStore';
 
@@ -8,19 +8,23 @@ export function StepButtons({ canGoOn, onGoOn }: { canGoOn: boolean; onGoOn?: ()
   const act = useAct();
   const ballot = useBallot((state) => state.ballot);
   const at = useBallot((state) => state.step);
+  const given = useBallot((state) => state.given);
   if (!ballot) return null;
   const steps = stepsOf(ballot);
+  const before = stepBefore(ballot, at);
   const go = (): void => {
     onGoOn?.();
-    act(actions.stepped(at + 1));
+    act(actions.stepped(stepAfter(ballot, at, given)));
   };
   return (
     <div className="mt-auto flex w-full flex-wrap gap-3 pt-5">
-      <BigButton look="plain" onClick={() => act(actions.stepped(at - 1))} className="!basis-auto">
-        Back
-      </BigButton>
+      {before !== null && (
+        <BigButton look="plain" onClick={() => act(actions.stepped(before))} className="!basis-auto">
+          Back
+        </BigButton>
+      )}
       <BigButton onClick={go} disabled={!canGoOn}>
-        {onwardText(steps[at], steps[at + 1])}
+        {onwardText(steps[at], steps[stepAfter(ballot, at, given)])}
       </BigButton>
     </div>
   );

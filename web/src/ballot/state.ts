@@ -25,6 +25,8 @@ export interface BallotState {
   handIn: string | null;
   /** What the last sample was taken for, until it is acknowledged; without a method for no idea. */
   guess: { id: string; method?: string } | null;
+  /** The pause that runs: before which sample, and since when by this device's clock. */
+  rinse: { code: string; since: number } | null;
   /** What to look at before handing in again. */
   notice: string | null;
   line: Line;
@@ -39,6 +41,7 @@ export const fresh: BallotState = {
   queue: [],
   handIn: null,
   guess: null,
+  rinse: null,
   notice: null,
   line: 'saved',
 };
@@ -97,6 +100,9 @@ const slice = createSlice({
     guessed: (state, { payload }: PayloadAction<BallotState['guess']>) => {
       state.guess ??= payload;
     },
+    rinsing: (state, { payload }: PayloadAction<BallotState['rinse']>) => {
+      state.rinse = payload;
+    },
     /** Stored, or no longer asked for. */
     guessEnded: (state, { payload: isGiven }: PayloadAction<boolean>) => {
       state.guess = null;
@@ -141,6 +147,8 @@ function isDone(step: Step, given: BallotState['given']): boolean {
       return false;
     case 'warm-up':
       return placeOf({ kind: 'tasted', code: step.code }) in given;
+    case 'rinse':
+      return isRinsed(step, given);
     case 'sample':
       return step.item
         ? hasAnswer(given, step.item.id, { code: step.code })
@@ -148,6 +156,36 @@ function isDone(step: Step, given: BallotState['given']): boolean {
     case 'set':
       return hasAnswer(given, step.item.id, { set: step.set });
   }
+}
+
+/** Whether a pause is over; what was answered after it says so too. */
+function isRinsed({ code }: { code: string }, given: BallotState['given']): boolean {
+  const pause = given[placeOf({ kind: 'rinse', code })];
+  return (
+    typeof pause?.seconds === 'number' || Object.values(given).some((one) => one.kind !== 'rinse' && one.code === code)
+  );
+}
+
+/** The screen before this one that may be gone back to; null where there is none. */
+export function stepBefore(ballot: BallotView, at: number): number | null {
+  const steps = stepsOf(ballot);
+  const before = steps.slice(0, at).findLastIndex((step) => step.at !== 'rinse');
+  if (before < 0) return null;
+  if (ballot.goingBack || steps[before].at === 'welcome') return before;
+  // Within one sample, and among what compares one set, everything may be changed.
+  const [now, then] = [steps[at], steps[before]];
+  const isSame =
+    (now.at === 'sample' && then.at === 'sample' && now.code === then.code) ||
+    (now.at === 'set' && then.at === 'set' && now.set === then.set) ||
+    now.at === 'check';
+  return isSame ? before : null;
+}
+
+/** The screen after this one; pauses that are over are passed. */
+export function stepAfter(ballot: BallotView, at: number, given: BallotState['given']): number {
+  const steps = stepsOf(ballot);
+  const next = steps[at + 1];
+  return next?.at === 'rinse' && isRinsed(next, given) ? at + 2 : at + 1;
 }
 
 const hasAnswer = (

@@ -5,6 +5,8 @@ import type { BallotItemInput, BallotView } from '../client/api.generated';
 export type Step =
   | { at: 'welcome' }
   | { at: 'warm-up'; code: string }
+  /** A pause before a sample. */
+  | { at: 'rinse'; code: string }
   /** A sample to taste, with a question about it, or without one where all come later. */
   | { at: 'sample'; set: number; code: string; number: number; item: BallotItemInput | null }
   | { at: 'set'; set: number; codes: string[]; item: BallotItemInput }
@@ -28,7 +30,23 @@ export function stepsOf(ballot: BallotView): Step[] {
     return [...(isOneByOne ? tasted : []), ...aboutSet.map((item): Step => ({ at: 'set', set, codes, item }))];
   });
   const warmUp: Step[] = ballot.warmUp ? [{ at: 'warm-up', code: ballot.warmUp }] : [];
-  return [{ at: 'welcome' }, ...warmUp, ...sets, { at: 'check' }];
+  const tasting = [...warmUp, ...sets];
+  return [{ at: 'welcome' }, ...(ballot.rinseSeconds > 0 ? withRinses(tasting) : tasting), { at: 'check' }];
+}
+
+/** A pause before everything that is tasted after something else was. */
+function withRinses(steps: readonly Step[]): Step[] {
+  const first = (step: Step): string | undefined =>
+    step.at === 'set' ? step.codes[0] : step.at === 'sample' || step.at === 'warm-up' ? step.code : undefined;
+  const tasted = new Set<string>();
+  return steps.flatMap((step): Step[] => {
+    const code = first(step);
+    const isNew = code !== undefined && !tasted.has(code);
+    const isPause = isNew && tasted.size > 0;
+    if (step.at === 'set') for (const one of step.codes) tasted.add(one);
+    else if (code !== undefined) tasted.add(code);
+    return isPause ? [{ at: 'rinse', code }, step] : [step];
+  });
 }
 
 /** Samples that count. */
@@ -42,6 +60,8 @@ export function whereText(step: Step, ballot: BallotView): string {
       return `Seat ${ballot.seat}${ballot.sittings > 1 ? `, sitting ${ballot.sitting} of ${ballot.sittings}` : ''}`;
     case 'warm-up':
       return 'Warm-up';
+    case 'rinse':
+      return 'Rinse';
     case 'sample':
       return `Sample ${step.number} of ${sampleCount(ballot)}`;
     case 'set':
@@ -53,7 +73,8 @@ export function whereText(step: Step, ballot: BallotView): string {
 
 /** What the button to the next step says. */
 export function onwardText(step: Step, next: Step | undefined): string {
-  if (step.at === 'set' || step.at === 'warm-up') return 'Go on';
+  if (step.at === 'set' || step.at === 'warm-up' || step.at === 'rinse') return 'Go on';
+  if (next?.at === 'rinse') return 'Next sample';
   if (next?.at !== 'sample') return 'To the last question';
   return step.at === 'sample' && next.code === step.code ? 'Next question' : 'Next sample';
 }

@@ -805,6 +805,7 @@ export type ServiceInput = {
   seatsPerFlight: number;
   warmUp: boolean;
   rinseSeconds: number;
+  goingBack: boolean;
   secondsPerSample: number;
   codes: CodeSharing;
 };
@@ -1323,6 +1324,7 @@ export type SeatView = {
   presence: Presence;
   state: SeatState;
   tasted: number;
+  rinsingUntil: string | null;
   openedAt: string | null;
   seenAt: string | null;
   handedInAt: string | null;
@@ -1433,7 +1435,8 @@ export type BallotState = 'open' | 'handed-in' | 'closed' | 'elsewhere';
 export type BallotSet = {
   codes: string[];
 };
-export type AnswerKind = 'tasted' | 'score' | 'words' | 'ranking' | 'choice' | 'best-worst' | 'guess' | 'comment';
+export type AnswerKind =
+  'tasted' | 'score' | 'words' | 'ranking' | 'choice' | 'best-worst' | 'guess' | 'comment' | 'rinse';
 export type BallotAnswer = {
   id: string;
   kind: AnswerKind;
@@ -1447,6 +1450,7 @@ export type BallotAnswer = {
   best?: string;
   worst?: string;
   text?: string;
+  seconds?: number | null;
 };
 export type GuessedMethod = {
   id: string;
@@ -1469,6 +1473,7 @@ export type BallotView = {
   sets: BallotSet[];
   items: BallotItemInput[];
   rinseSeconds: number;
+  goingBack: boolean;
   answers: BallotAnswer[];
   handedInAt: string | null;
   guess: GuessView | null;
@@ -1493,6 +1498,7 @@ export type AnswerInput = {
   best?: string;
   worst?: string;
   text?: string;
+  seconds?: number | null;
 };
 export type SaveAnswers = {
   device: string;

@@ -20,6 +20,7 @@ export class BallotAnswer {
   @ApiProperty({ required: false, type: String }) best?: string;
   @ApiProperty({ required: false, type: String }) worst?: string;
   @ApiProperty({ required: false, type: String }) text?: string;
+  @ApiProperty({ required: false, type: Number, nullable: true }) seconds?: number | null;
 }
 
 /** Samples that are judged side by side. */
@@ -58,6 +59,7 @@ export class BallotView {
   @ListOf(() => BallotSet, MOST_SETS) sets: BallotSet[];
   @ListOf(() => BallotItemInput, MOST_ITEMS) items: BallotItemInput[];
   @Said('integer') rinseSeconds: number;
+  @Said('boolean') goingBack: boolean;
   /** The answers that count now. */
   @ListOf(() => BallotAnswer, 1200) answers: BallotAnswer[];
   @Said('string', true) handedInAt: string | null;

@@ -84,6 +84,8 @@ export class SeatView extends TrayView {
   @Choice(SEAT_STATES, 'SeatState') state: SeatState;
   /** How many samples are finished. */
   @Said('integer') tasted: number;
+  /** When the pause between samples will be over that they are in; null where they are in none. */
+  @Said('string', true) rinsingUntil: string | null;
   @Said('string', true) openedAt: string | null;
   @Said('string', true) seenAt: string | null;
   @Said('string', true) handedInAt: string | null;

@@ -9,10 +9,20 @@ interface SeatProps {
   onChoose: () => void;
 }
 
-const stateText = ({ state, seenAt, presence }: SeatView, now: number): string =>
-  presence === 'absent' && state === 'away'
-    ? 'absent'
-    : { away: 'away', tasting: clock(seenAt, now), ranking: 'ranking', done: 'done' }[state];
+const stateText = ({ state, seenAt, presence, rinsingUntil }: SeatView, now: number): string =>
+  rinsingUntil !== null && state === 'tasting'
+    ? rinsingText(rinsingUntil, now)
+    : presence === 'absent' && state === 'away'
+      ? 'absent'
+      : { away: 'away', tasting: clock(seenAt, now), ranking: 'ranking', done: 'done' }[state];
+
+/** How long the pause still is, or how long it should have been over. */
+function rinsingText(until: string, now: number): string {
+  const left = Math.ceil((Date.parse(until) - now) / 1000);
+  return left > 0 ? `rinse ${left} s` : 'rinsed';
+}
+
+const isClock = ({ state, rinsingUntil }: SeatView): boolean => state === 'tasting' && rinsingUntil === null;
 
 /** One seat, with the code of each sample. */
 export function SeatCard({ seat, onChoose }: SeatProps) {
@@ -24,7 +34,7 @@ export function SeatCard({ seat, onChoose }: SeatProps) {
         <span className="min-w-0 truncate">
           <strong>Seat {seat.seat}</strong> <span className="text-sm text-quiet">{seat.name}</span>
         </span>
-        <span className={`text-sm text-quiet ${seat.state === 'tasting' ? 'font-mono' : ''}`}>
+        <span className={`shrink-0 text-sm text-quiet ${isClock(seat) ? 'font-mono' : ''}`}>
           {stateText(seat, now)}
         </span>
       </span>
@@ -54,7 +64,7 @@ export function CompactSeat({ seat, onChoose }: SeatProps) {
         <span className="min-w-0 truncate">
           <strong>{seat.seat}</strong> <span className="text-sm text-quiet">{seat.name}</span>
         </span>
-        <span className={`shrink-0 text-sm text-quiet ${seat.state === 'tasting' ? 'font-mono' : ''}`}>
+        <span className={`shrink-0 text-sm text-quiet ${isClock(seat) ? 'font-mono' : ''}`}>
           {stateText(seat, now)}
         </span>
       </span>

@@ -41,7 +41,7 @@ export function TastePage() {
           {isCoordinator && <LinksCard />}
           {!card.closedAt && <WalkInButton seats={board.seats} />}
           <ToCome>
-            <p>Rinse timer, and paper ballots typed in twice.</p>
+            <p>Paper ballots typed in twice.</p>
           </ToCome>
         </>
       }

@@ -43,8 +43,11 @@ export function boardSentence(seats: readonly SeatView[], { closedAt }: TastingC
 export function slowSeats(seats: readonly SeatView[], now: number): SeatView[] {
   return seats
     .filter(
-      ({ state, seenAt }) =>
-        (state === 'tasting' || state === 'ranking') && seenAt !== null && now - Date.parse(seenAt) > SLOW_MS,
+      ({ state, seenAt, rinsingUntil }) =>
+        (rinsingUntil === null || Date.parse(rinsingUntil) < now) &&
+        (state === 'tasting' || state === 'ranking') &&
+        seenAt !== null &&
+        now - Date.parse(seenAt) > SLOW_MS,
     )
     .sort((a, b) => Date.parse(a.seenAt ?? '') - Date.parse(b.seenAt ?? ''));
 }

@@ -36,7 +36,7 @@ export function OrdersPart() {
   );
 }
 
-type NumberOf = Exclude<keyof DraftInput['service'], 'warmUp' | 'codes'>;
+type NumberOf = Exclude<keyof DraftInput['service'], 'warmUp' | 'goingBack' | 'codes'>;
 
 function ServiceCard() {
   const { form, draft, design, isLocked, problems } = useDrafting();
@@ -82,6 +82,19 @@ function ServiceCard() {
             <Toggle
               label="Warm-up sample first"
               hint="Takes the edge off the first place; it does not count."
+              checked={field.value}
+              disabled={isLocked}
+              onChange={field.onChange}
+            />
+          )}
+        />
+        <Controller
+          control={form.control}
+          name="service.goingBack"
+          render={({ field }) => (
+            <Toggle
+              label="Going back to earlier samples"
+              hint="Without it each sample is judged by itself, and what was said of it stays."
               checked={field.value}
               disabled={isLocked}
               onChange={field.onChange}

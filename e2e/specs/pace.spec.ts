@@ -1,0 +1,59 @@
+import { defaultTasting } from '@jacana/core/bundle';
+import { currentCode, handIn, rankByTapping } from '../support/ballot';
+import { expect, lockDraft, phone, setUp, test } from '../support/jacana';
+
+test('each sample by itself: a pause that is waited out, one that is cut short, a reload in between, and no way back', async ({
+  page,
+  browser,
+  empty,
+}) => {
+  await setUp(page, empty);
+  const design = defaultTasting();
+  const id = await lockDraft(page, empty, {
+    ...{ ...design, title: 'Paced', ballotTitle: 'Paced', question: 'Which is best?' },
+    methods: ['Glazed', 'Roasted', 'Steamed'].map((name) => ({
+      ...{ id: `method-${name}`, name, note: '', steps: '', chain: [], equipment: '', reference: false },
+    })),
+    panel: [{ id: 'panelist-1', name: 'Ada' }],
+    service: { ...design.service, rinseSeconds: 6, goingBack: false },
+  });
+  const [{ address }] = await (await page.request.get(`${empty.address}/api/tastings/${id}/links`)).json();
+  await page.goto(`${empty.address}/tastings/${id}/taste`);
+  const guest = await phone(browser, address);
+  await guest.getByRole('button', { name: 'Begin' }).click();
+  const codes = [await currentCode(guest)];
+  const like = () => guest.getByRole('radio').nth(3).click();
+  await like();
+  await guest.getByRole('button', { name: 'Next sample' }).click();
+
+  // The pause cannot be skipped, goes on over a reload, and the board shows it.
+  await expect(guest.getByRole('heading', { name: 'Rinse your mouth with water.' })).toBeVisible();
+  await expect(guest.getByRole('button', { name: 'Go on', exact: true })).toBeDisabled();
+  await expect(guest.getByRole('button', { name: 'Back' })).toHaveCount(0);
+  await expect(page.getByText(/^rinse \d s$/)).toBeVisible();
+  await guest.reload();
+  await expect(guest.getByText('Wait until the seconds are over.', { exact: false })).toBeVisible();
+  await expect(guest.getByText(/^You can go on to sample \d{3}\.$/)).toBeAttached();
+  await guest.getByRole('button', { name: 'Go on', exact: true }).click();
+  await expect(page.getByText(/^rinse/)).toHaveCount(0);
+  codes.push(await currentCode(guest));
+  await expect(guest.getByRole('button', { name: 'Back' })).toHaveCount(0);
+  await like();
+  await guest.getByRole('button', { name: 'Next sample' }).click();
+  await guest.getByRole('button', { name: 'The coordinator lets me go on now' }).click();
+  codes.push(await currentCode(guest));
+  await like();
+  await guest.getByRole('button', { name: 'To the last question' }).click();
+  await expect(guest.getByRole('button', { name: 'Back' })).toHaveCount(0);
+  await rankByTapping(guest, codes);
+  await expect(guest.getByRole('button', { name: 'Back' })).toBeVisible();
+  await handIn(guest);
+
+  const csv = await (await page.request.get(`${empty.address}/api/tastings/${id}/csv`)).text();
+  const [head, ...lines] = csv.trim().split('\n');
+  const column = (name: string) => head.split(',').indexOf(name);
+  const rinsed = new Map(lines.map((line) => [line.split(',')[column('code')], line.split(',')[column('rinsed_s')]]));
+  expect(rinsed.get(codes[0])).toBe('');
+  expect(Number(rinsed.get(codes[1]))).toBeGreaterThanOrEqual(6);
+  expect(Number(rinsed.get(codes[2]))).toBeLessThan(6);
+});

@@ -1,0 +1,107 @@
+import { startServer, type Running } from './support/running';
+import { codesOf, device, draft, handIn, liking, locked, ranking, tokens } from './support/tasting';
+
+/** Pauses between samples, and a plan at which nobody goes back. */
+
+let running: Running;
+beforeAll(async () => (running = await startServer()));
+afterAll(() => running.stop());
+
+const plan = (goingBack: boolean) => draft({ service: { ...draft().service, goingBack, rinseSeconds: 30 } });
+
+async function opened(goingBack = true) {
+  const id = await locked(running.as.coordinator, plan(goingBack));
+  const [token] = await tokens(running.as.coordinator, id);
+  const { body } = await running.stranger
+    .post(`/api/ballots/${token}/open`)
+    .send({ device: device(1), takeOver: false })
+    .expect(200);
+  const save = (...answers: object[]) =>
+    running.stranger.post(`/api/ballots/${token}/answers`).send({ device: device(1), sitting: 1, answers });
+  return { id, token, body, codes: codesOf(body), save };
+}
+
+const rinse = (code: string, seconds: number | null, id = `rinse-${code}-${seconds}`) => ({
+  ...{ id, kind: 'rinse', code, seconds },
+});
+const seatOf = async (id: string) =>
+  (await running.as.server.get(`/api/tastings/${id}/board`).expect(200)).body.seats[0] as {
+    rinsingUntil: string | null;
+    tasted: number;
+  };
+
+it('shows on the board who rinses, and until when', async () => {
+  const { id, codes, save } = await opened();
+  await save(liking(codes[0], 7, 'liking-0')).expect(200);
+  expect((await seatOf(id)).rinsingUntil).toBeNull();
+  const began = Date.now();
+  await save(rinse(codes[1], null)).expect(200);
+  const { rinsingUntil, tasted } = await seatOf(id);
+  expect(tasted).toBe(1);
+  expect(Math.abs(Date.parse(rinsingUntil ?? '') - began - 30_000)).toBeLessThan(5000);
+  await save(rinse(codes[1], 31)).expect(200);
+  expect((await seatOf(id)).rinsingUntil).toBeNull();
+});
+
+it('keeps how long a pause took, in bundle and CSV, and asks for none', async () => {
+  const { id, token, codes, save } = await opened();
+  await save(rinse(codes[1], null), rinse(codes[1], 12)).expect(200);
+  const whole = handIn(1, codes);
+  const sent = { ...whole, answers: [...whole.answers, rinse(codes[1], 12)] };
+  await running.stranger.post(`/api/ballots/${token}/hand-in`).send(sent).expect(200);
+  await running.stranger.post(`/api/ballots/${token}/hand-in`).send(sent).expect(200);
+  const bundle = (await running.as.coordinator.get(`/api/tastings/${id}/bundle`).expect(200)).body;
+  const pauses = bundle.ballots[0].answers.filter(({ kind }: { kind: string }) => kind === 'rinse');
+  expect(pauses.map(({ seconds, reason }: { seconds: number; reason: string }) => [seconds, reason])).toEqual([
+    [null, ''],
+    [12, ''],
+  ]);
+  const [head, ...lines] = (await running.as.coordinator.get(`/api/tastings/${id}/csv`).expect(200)).text
+    .trim()
+    .split('\n');
+  const at = head.split(',').indexOf('rinsed_s');
+  const own = lines.filter((line) => line.includes('Panelist 1,')).map((line) => line.split(',')[at]);
+  expect([...own].sort()).toEqual(['', '', '12']);
+});
+
+it.each([{ seconds: -1 }, { seconds: 90_000 }, { seconds: 'long' }, { code: '000' }, { item: 'liking' }])(
+  'refuses a pause that cannot be: %j',
+  async (wrong) => {
+    const { codes, save } = await opened();
+    await save({ ...rinse(codes[1], 5), ...wrong }).expect(400);
+  },
+);
+
+it('lets an earlier sample be changed where the plan does, and not where it does not', async () => {
+  for (const goingBack of [true, false]) {
+    const { codes, save, token, body } = await opened(goingBack);
+    expect(body.goingBack).toBe(goingBack);
+    await save(liking(codes[0], 7, 'answer-a1')).expect(200);
+    // Nothing later was answered yet: it may be changed at any tasting.
+    await save(liking(codes[0], 6, 'answer-a2')).expect(200);
+    await save(rinse(codes[1], null), liking(codes[1], 5, 'answer-b1')).expect(200);
+    const late = await save(liking(codes[0], 9, 'answer-a3'));
+    expect(late.status).toBe(goingBack ? 200 : 409);
+    if (!goingBack) expect(late.body.error).toBe('no-way-back');
+    await save(
+      liking(codes[1], 4, 'answer-b2'),
+      liking(codes[2], 3, 'answer-c1'),
+      ranking(
+        codes.map((code) => [code]),
+        'answer-r1',
+      ),
+    ).expect(200);
+    // A hand-in that would change it is refused as a whole; one that says what counts is taken.
+    const answers = [goingBack ? 9 : 6, 4, 3].map((score, at) => liking(codes[at], score, `last-${at}0`));
+    const order = ranking(
+      codes.map((code) => [code]),
+      'answer-r1',
+    );
+    const sent = (all: object[]) =>
+      running.stranger
+        .post(`/api/ballots/${token}/hand-in`)
+        .send({ device: device(1), id: 'hand-in-1', sitting: 1, answers: all });
+    if (!goingBack) await sent([liking(codes[0], 1, 'answer-x1'), ...answers.slice(1), order]).expect(409);
+    await sent([...answers, order]).expect(200);
+  }
+});
