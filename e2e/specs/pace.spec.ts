@@ -1,4 +1,5 @@
 import { defaultTasting } from '@jacana/core/bundle';
+import { neutralQuestion } from '@jacana/core/library';
 import { currentCode, handIn, rankByTapping } from '../support/ballot';
 import { expect, lockDraft, phone, setUp, test } from '../support/jacana';
 
@@ -56,4 +57,65 @@ test('each sample by itself: a pause that is waited out, one that is cut short, 
   expect(rinsed.get(codes[0])).toBe('');
   expect(Number(rinsed.get(codes[1]))).toBeGreaterThanOrEqual(6);
   expect(Number(rinsed.get(codes[2]))).toBeLessThan(6);
+});
+
+test('what was not tasted is said, asked no further and compared with nothing; and may be taken back', async ({
+  page,
+  browser,
+  empty,
+}) => {
+  await setUp(page, empty);
+  const design = defaultTasting();
+  const id = await lockDraft(page, empty, {
+    ...{ ...design, title: 'Left', ballotTitle: 'Left', question: 'Which is best?' },
+    methods: ['Glazed', 'Roasted', 'Steamed'].map((name) => ({
+      ...{ id: `method-${name}`, name, note: '', steps: '', chain: [], equipment: '', reference: false },
+    })),
+    panel: [{ id: 'panelist-1', name: 'Ada' }],
+    ballot: { items: [...design.ballot.items, neutralQuestion('line', 'line', { word: 'crisp' })] },
+    service: { ...design.service, rinseSeconds: 0 },
+  });
+  const [{ address }] = await (await page.request.get(`${empty.address}/api/tastings/${id}/links`)).json();
+  const guest = await phone(browser, address);
+  await guest.getByRole('button', { name: 'Begin' }).click();
+  const codes: string[] = [];
+  const judged = async () => {
+    codes.push(await currentCode(guest));
+    await guest.getByRole('radio').nth(3).click();
+    await guest.getByRole('button', { name: 'Next question' }).click();
+    await guest.getByRole('slider').press('ArrowRight');
+    await guest.getByRole('button', { name: /^(Next sample|To the last question)$/ }).click();
+  };
+  await judged();
+  codes.push(await currentCode(guest));
+  await guest.getByRole('button', { name: 'I did not taste this' }).click();
+  await guest.getByLabel('Something else').fill('It fell down');
+  await guest.getByRole('button', { name: 'Say so' }).click();
+  await expect(guest.getByText(`You did not taste ${codes[1]}: It fell down.`)).toBeVisible();
+  // Both questions about it are passed, on the way and on the way back.
+  await guest.getByRole('button', { name: 'Next sample' }).click();
+  await judged();
+  await expect(guest.getByRole('button', { name: `Place ${codes[1]} next` })).toHaveCount(0);
+  await rankByTapping(guest, [codes[2], codes[0]]);
+  await expect(guest.getByText('Is this your order?')).toBeVisible();
+  await guest.getByRole('button', { name: 'Back' }).click();
+  for (let back = 0; back < 3; back++) await guest.getByRole('button', { name: 'Back' }).click();
+  await expect(guest.getByText(`You did not taste ${codes[1]}: It fell down.`)).toBeVisible();
+
+  // Tasted after all, it is asked about; left once more, it is not.
+  await guest.getByRole('button', { name: 'I did taste it' }).click();
+  await expect(guest.getByRole('button', { name: 'Next question' })).toBeDisabled();
+  await guest.getByRole('button', { name: 'I did not taste this' }).click();
+  await guest.getByRole('button', { name: 'I do not eat this' }).click();
+  await guest.reload();
+  await expect(guest.getByText(`You did not taste ${codes[1]}: I do not eat this.`)).toBeVisible();
+  await guest.getByRole('button', { name: 'Next sample' }).click();
+  for (let on = 0; on < 2; on++)
+    await guest.getByRole('button', { name: /^(Next question|To the last question)$/ }).click();
+  await guest.getByRole('button', { name: 'Go on' }).click();
+  await handIn(guest);
+  const csv = await (await page.request.get(`${empty.address}/api/tastings/${id}/csv`)).text();
+  const left = csv.split('\n').filter((line) => line.includes('I do not eat this'));
+  expect(left).toHaveLength(1);
+  expect(left[0]).toContain(codes[1]);
 });

@@ -105,3 +105,43 @@ it('lets an earlier sample be changed where the plan does, and not where it does
     await sent([...answers, order]).expect(200);
   }
 });
+
+const untasted = (code: string, because: string, id = `untasted-${code}-${because.length}`) => ({
+  ...{ id, kind: 'untasted', code, because },
+});
+
+it('asks nothing more of a sample that was not tasted, and counts it as done on the board', async () => {
+  const { id, token, codes, save } = await opened();
+  await save(liking(codes[0], 7, 'liking-a'), untasted(codes[1], 'spilled')).expect(200);
+  expect((await seatOf(id)).tasted).toBe(2);
+  // What was not tasted may be left out of an order, and nothing else.
+  await save(ranking([[codes[0]]], 'ranking-a')).expect(400);
+  await save(liking(codes[2], 5, 'liking-c'), ranking([[codes[0]], [codes[2]]], 'ranking-b')).expect(200);
+  const hand = (answers: object[]) =>
+    running.stranger
+      .post(`/api/ballots/${token}/hand-in`)
+      .send({ device: device(1), id: 'hand-in-1', sitting: 1, answers });
+  const rest = [
+    liking(codes[0], 7, 'liking-a'),
+    liking(codes[2], 5, 'liking-c'),
+    ranking([[codes[0]], [codes[2]]], 'ranking-b'),
+  ];
+  await hand(rest).expect(400);
+  await hand([...rest, untasted(codes[1], 'spilled')]).expect(200);
+  await hand([...rest, untasted(codes[1], 'spilled')]).expect(200);
+  await running.as.coordinator.post(`/api/tastings/${id}/close`).expect(204);
+  await running.as.coordinator.post(`/api/tastings/${id}/unseal`).expect(200);
+  const bundle = (await running.as.coordinator.get(`/api/tastings/${id}/bundle`).expect(200)).body;
+  const imported = await running.as.coordinator.post('/api/import').send(bundle).expect(200);
+  const again = (await running.as.coordinator.get(`/api/tastings/${imported.body.id}/bundle`).expect(200)).body;
+  expect(again.ballots).toEqual(bundle.ballots);
+  const csv = (await running.as.coordinator.get(`/api/tastings/${id}/csv`).expect(200)).text as string;
+  expect(csv).toContain('spilled');
+});
+
+it('refuses what is no sample of the ballot, or too long a reason', async () => {
+  const { codes, save } = await opened();
+  await save(untasted('000', 'spilled')).expect(400);
+  await save(untasted(codes[0], 'x'.repeat(500))).expect(400);
+  await save({ id: 'untasted-1', kind: 'untasted', code: codes[0] }).expect(400);
+});

@@ -140,7 +140,7 @@ describe('the screens of a ballot', () => {
     const items = [neutralQuestion('a', 'line'), neutralQuestion('b', 'line'), neutralQuestion('r', 'ranking')];
     const free = servedBallot(['482', '907'], { rinseSeconds: 30, items });
     expect(at(free)).toEqual(['welcome', 'sample', 'sample', 'rinse', 'sample', 'sample', 'set', 'check']);
-    const backs = (ballot: typeof free) => stepsOf(ballot).map((_, step) => stepBefore(ballot, step));
+    const backs = (ballot: typeof free) => stepsOf(ballot).map((_, step) => stepBefore(ballot, step, {}));
     expect(backs(free)).toEqual([null, 0, 1, 2, 2, 4, 5, 6]);
     expect(backs({ ...free, goingBack: false })).toEqual([null, 0, 1, null, null, 4, null, 6]);
   });

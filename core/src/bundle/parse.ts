@@ -3,7 +3,7 @@ import type { Entry } from '../log';
 import { KnownService } from '../service';
 import canonicalize from 'canonicalize';
 import { walkInDigest, walkInsOf } from './amended';
-import { answerProblems, codesServed, currentAnswers, missingAnswers } from '../questions';
+import { answerProblems, codesServed, currentAnswers, missingAnswers, untastedCodes } from '../questions';
 import {
   BUNDLE_FORMAT,
   BUNDLE_VERSION,
@@ -190,7 +190,7 @@ function ballotProblems({ tasting, plan, ballots }: TastingBundle): Problem[] {
       problems.push({ field: `${field}.panelist`, message: `No servings for panelist "${whoAndWhen(ballot)}".` });
       return;
     }
-    const asked = { design: tasting.ballot, serving };
+    const asked = { design: tasting.ballot, serving, untasted: untastedCodes(ballot.answers) };
     ballot.answers.forEach((answer, number) =>
       problems.push(
         ...within(`${field}.answers.${number}`, [

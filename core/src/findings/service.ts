@@ -1,4 +1,4 @@
-import { walkInsOf, type Key, type TastingBundle } from '../bundle';
+import { currentAnswers, walkInsOf, type Key, type TastingBundle } from '../bundle';
 import { orderBalance } from '../design';
 import { isOfTwoSamples } from '../questions';
 import { servedOf, servedPortions, type ServedPortion } from '../served';
@@ -12,6 +12,8 @@ export interface ServiceFinding {
   uneaten: number;
   /** Seats of those who walked in, with orders drawn on the day. */
   walkIns: number[];
+  /** What panelists say that they did not taste, and why. */
+  untasted: { seat: number; code: string; because: string }[];
   repairs: { at: string; by: string; text: string; isAfterUnsealing: boolean }[];
   /** How uneven orders are, as planned and as eaten: counts of a sample at a place, and of one right after another. Null where samples are told apart. */
   balance: { planned: Balance; eaten: Balance } | null;
@@ -19,20 +21,28 @@ export interface ServiceFinding {
 
 type Balance = Pick<ReturnType<typeof orderBalance>, 'positionImbalance' | 'carryOverImbalance'>;
 
-/** @returns null where nothing was repaired and nobody walked in */
+/** @returns null where nothing was repaired, nobody walked in and nobody left anything */
 export function serviceFinding(bundle: TastingBundle, key: Key): ServiceFinding | null {
   const { tasting, records, seal } = bundle;
   const { unsealedAt } = seal;
   const repairs = repairsOf(records.service);
   const guests = walkInsOf(records.amendments).map(({ panelist }) => panelist);
-  if (repairs.length + guests.length === 0) return null;
   const seats = new Map(tasting.panel.map(({ id, seat }) => [id, seat]));
+  const untasted = bundle.ballots.flatMap(({ panelist, answers }) =>
+    currentAnswers(answers).flatMap((one) =>
+      one.kind === 'untasted' && one.because
+        ? [{ seat: seats.get(panelist) ?? 0, code: one.code, because: one.because }]
+        : [],
+    ),
+  );
+  if (repairs.length + guests.length + untasted.length === 0) return null;
   const portions = servedPortions(servedOf(bundle, key)).filter(({ warmUp }) => !warmUp);
   const uneaten = portions.filter(({ eaten, absent }) => !eaten || absent);
   return {
     plates: portions.length,
     changed: portions.filter(({ planned }) => planned !== null).length,
     uneaten: uneaten.length,
+    untasted,
     walkIns: guests.map(({ seat }) => seat).sort((a, b) => a - b),
     repairs: repairs.map(({ at, storedAt, by, body }) => ({
       ...{ at, by, text: repairText(body, (id) => seats.get(id) ?? 0) },
@@ -75,7 +85,15 @@ function balanceOf(
 }
 
 /** What a report says of it, a line for each repair. */
-export function serviceLines({ plates, changed, uneaten, walkIns, repairs, balance }: ServiceFinding): string[] {
+export function serviceLines({
+  plates,
+  changed,
+  uneaten,
+  walkIns,
+  untasted,
+  repairs,
+  balance,
+}: ServiceFinding): string[] {
   return [
     `Of ${plates} plates ${changed} were not as planned, and ${uneaten} were not eaten.`,
     ...(walkIns.length > 0
@@ -83,6 +101,7 @@ export function serviceLines({ plates, changed, uneaten, walkIns, repairs, balan
           `Walked in on the day, with orders drawn then to mend the balance: seat ${walkIns.join(', ')}. Their servings are no part of the fingerprint, and count like the others.`,
         ]
       : []),
+    ...untasted.map(({ seat, code, because }) => `Seat ${seat} did not taste ${code}: ${because}.`),
     ...repairs.map(
       ({ at, by, text, isAfterUnsealing }) =>
         `${at.slice(0, 16).replace('T', ' ')} UTC, ${by}${isAfterUnsealing ? ', after unsealing' : ''}: ${text}.`,

@@ -14,21 +14,27 @@ import type { AnswerValue, BallotDesign, BallotItem, Problem, Serving } from '..
 export interface AskedBallot {
   design: BallotDesign;
   serving: Pick<Serving, 'warmUp' | 'sets'>;
+  /** Samples that were not tasted: what compares a set may leave them out. */
+  untasted?: ReadonlySet<string>;
 }
+
+/** Samples that somebody said they did not taste, of the answers that count. */
+export const untastedCodes = (answers: readonly AnswerValue[]): ReadonlySet<string> =>
+  new Set(currentAnswers(answers).flatMap((one) => (one.kind === 'untasted' && one.because !== '' ? one.code : [])));
 
 /**
  * Checks one answer against the ballot: that its question is asked, its samples were
  * served, and its value can be.
  */
-export function answerProblems(answer: AnswerValue, { design, serving }: AskedBallot): Problem[] {
+export function answerProblems(answer: AnswerValue, { design, serving, untasted }: AskedBallot): Problem[] {
   const isStray = 'code' in answer && !codesServed(serving).includes(answer.code);
   if (isStray) return [{ field: 'code', message: `${answer.code} is not one of the samples on this ballot.` }];
-  if (answer.kind === 'tasted' || answer.kind === 'rinse') return [];
+  if (answer.kind === 'tasted' || answer.kind === 'rinse' || answer.kind === 'untasted') return [];
   const item = design.items.find((candidate) => candidate.id === answer.item && fits(answer, candidate));
   if (!item) return [{ field: 'item', message: 'This ballot does not ask this question.' }];
   const set = setOf(answer, serving);
   return set
-    ? valueProblems(answer, item, { set, serving })
+    ? valueProblems(answer, item, { set, serving, untasted })
     : [{ field: 'set', message: 'There is no such set of samples on this ballot.' }];
 }
 
@@ -38,7 +44,7 @@ const setOf = (answer: AnswerValue, { sets }: AskedBallot['serving']): string[] 
 function valueProblems(
   answer: AnswerValue,
   item: BallotItem,
-  { set, serving }: { set: readonly string[]; serving: AskedBallot['serving'] },
+  { set, serving, untasted }: { set: readonly string[] } & Pick<AskedBallot, 'serving' | 'untasted'>,
 ): Problem[] {
   switch (answer.kind) {
     case 'score':
@@ -46,7 +52,7 @@ function valueProblems(
     case 'words':
       return wordProblems(answer.words, item);
     case 'ranking':
-      return rankingProblems(answer.ranking, set, item.ties);
+      return rankingProblems(answer.ranking, asRanked(answer.ranking, set, untasted), item.ties);
     case 'choice':
       return choiceProblems(answer.choice, set, item);
     case 'best-worst':
@@ -59,6 +65,16 @@ function valueProblems(
       return [];
   }
 }
+
+/** What a ranking has to place: all of the set, but for what was not tasted and is not in it. */
+const asRanked = (
+  ranking: readonly (readonly string[])[],
+  set: readonly string[],
+  untasted: ReadonlySet<string> | undefined,
+): readonly string[] => {
+  const placed = new Set(ranking.flat());
+  return set.filter((code) => placed.has(code) || !untasted?.has(code));
+};
 
 const fits = (answer: AnswerValue, item: BallotItem): boolean => answerKindOf(item) === answer.kind;
 
@@ -128,21 +144,53 @@ function bestWorstProblems({ best, worst }: { best: string; worst: string }, set
   );
 }
 
-/** What is still unanswered before a ballot can be handed in; comments are free. */
+/** What is still unanswered before a ballot can be handed in, but for what was not tasted; comments are free. */
 export function missingAnswers(answers: readonly AnswerValue[], { design, serving }: AskedBallot): Problem[] {
+  const untasted = untastedCodes(answers);
   const given = new Set(answers.map(placeOfAnswer));
   return design.items.flatMap((item) => {
-    const kind = answerKindOf(item);
-    const wanted =
-      scopeOf(item) === 'sample'
-        ? countedCodes(serving).map((code) => ({ at: `${kind} ${item.id} ${code}`, where: code }))
-        : scopeOf(item) === 'set'
-          ? serving.sets.map((set, at) => ({ at: `${kind} ${item.id} ${at}`, where: set.codes.join(', ') }))
-          : [];
-    const missing = wanted.filter(({ at }) => !given.has(at)).map(({ where }) => where);
+    const missing = wantedOf(item, serving, untasted)
+      .filter(({ at }) => !given.has(at))
+      .map(({ where }) => where);
     if (missing.length === 0) return [];
     return [{ field: `items.${item.id}`, message: `"${item.ask}" is still to be answered for ${missing.join('; ')}.` }];
   });
+}
+
+function wantedOf(
+  item: BallotItem,
+  serving: AskedBallot['serving'],
+  untasted: ReadonlySet<string>,
+): { at: string; where: string }[] {
+  const kind = answerKindOf(item);
+  switch (scopeOf(item)) {
+    case 'sample':
+      return countedCodes(serving)
+        .filter((code) => !untasted.has(code))
+        .map((code) => ({ at: `${kind} ${item.id} ${code}`, where: code }));
+    case 'set':
+      return serving.sets.flatMap(({ codes }, set) =>
+        comparedCodes(item, codes, untasted) === null
+          ? []
+          : [{ at: `${kind} ${item.id} ${set}`, where: codes.join(', ') }],
+      );
+    default:
+      return [];
+  }
+}
+
+/**
+ * The samples that a question about a set can still compare; null where too few of them were tasted. A choice needs all that were
+ * made for it; an order or a best and worst two.
+ */
+export function comparedCodes(
+  item: Pick<BallotItem, 'kind'>,
+  set: readonly string[],
+  untasted: ReadonlySet<string>,
+): string[] | null {
+  const kept = set.filter((code) => !untasted.has(code));
+  const least = answerKindOf(item) === 'choice' ? set.length : Math.min(set.length, 2);
+  return kept.length < least ? null : kept;
 }
 
 /** The answers that count: about each sample or set the latest, since corrections follow what they correct. */
@@ -165,7 +213,8 @@ export function isLeftBehind(
 
 /** Where in the sitting something is answered: sample by sample, what compares a set after its samples; null for what has no turn. */
 function turnOf(answer: AnswerValue, { sets }: Pick<Serving, 'sets'>): number | null {
-  if (answer.kind === 'rinse' || answer.kind === 'guess' || answer.kind === 'comment') return null;
+  if (answer.kind === 'rinse' || answer.kind === 'guess' || answer.kind === 'comment' || answer.kind === 'untasted')
+    return null;
   const codes = countedCodes({ sets });
   if ('code' in answer) return codes.indexOf(answer.code);
   const { codes: own } = sets[answer.set];

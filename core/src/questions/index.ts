@@ -22,10 +22,12 @@ export {
 } from './kinds';
 export {
   answerProblems,
+  comparedCodes,
   currentAnswers,
   isLeftBehind,
   missingAnswers,
   rankingProblems,
+  untastedCodes,
   type AskedBallot,
 } from './ballotRules';
 export { type Scale, type Step } from './scales';

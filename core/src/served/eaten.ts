@@ -16,7 +16,8 @@ interface Repaired {
 }
 
 /**
- * Portions as they were eaten: the plan's, with the repairs of the service log on top, in their order. The
+ * Portions as they were eaten: the plan's, with the repairs of the service log on top, in their order, and
+ * without what their panelists say that they left. The
  * answers on a ballot stay with the codes that it asks about; what those plates were is what lay on them.
  *
  * @param portions as they were planned and cut; the same list comes back, each with what it was planned to be where that differs
@@ -25,7 +26,11 @@ interface Repaired {
 export function asEaten(
   portions: ServedPortion[],
   log: readonly ServiceEntry[],
-  { codes, pieces }: { codes: Readonly<Record<string, string>>; pieces: readonly Piece[] },
+  {
+    codes,
+    pieces,
+    untasted,
+  }: { codes: Readonly<Record<string, string>>; pieces: readonly Piece[]; untasted: ReadonlySet<string> },
 ): ServedPortion[] {
   const trays = new Map<string, ServedPortion[]>();
   for (const portion of portions) {
@@ -45,6 +50,7 @@ export function asEaten(
     const repair = REPAIRS[body.kind] as ((body: Repair, repaired: Repaired, known: Known) => void) | undefined;
     repair?.(body, repaired, { trays, byTag, underCode, plannedAt });
   }
+  for (const plate of untasted) if (repaired.contents.has(plate)) repaired.contents.set(plate, null);
   const day = serviceDay(log);
   for (const [name, own] of trays) {
     const order = orderOf(own, repaired.orders.get(name));

@@ -1,6 +1,7 @@
-import type { Key, KitchenEntry, Piece, Plan, ServiceEntry, Tasting, TastingBundle } from '../bundle';
+import type { Ballot, Key, KitchenEntry, Piece, Plan, ServiceEntry, Tasting, TastingBundle } from '../bundle';
 import { kitchenState } from '../kitchen';
-import { serviceDay } from '../service';
+import { untastedCodes } from '../questions';
+import { plateName, serviceDay } from '../service';
 import { asEaten } from './eaten';
 import type { PlannedPortion, ServedPortion } from './portion';
 import { cutFrom } from './redealt';
@@ -45,12 +46,14 @@ export interface Served extends PlannedServing {
   kitchen?: readonly KitchenEntry[];
   /** What happened between the board and the mouth: plates that went astray, and how that was mended. */
   service?: readonly ServiceEntry[];
+  /** What people said that they did not taste. */
+  ballots?: readonly Pick<Ballot, 'panelist' | 'sitting' | 'answers'>[];
 }
 
 /** What the join reads out of a bundle that has its key. */
 export const servedOf = (bundle: TastingBundle, key: Key): Served => ({
   ...{ tasting: bundle.tasting, plan: bundle.plan, pieces: bundle.pieces, key },
-  ...{ kitchen: bundle.records.kitchen, service: bundle.records.service },
+  ...{ kitchen: bundle.records.kitchen, service: bundle.records.service, ballots: bundle.ballots },
 });
 
 /**
@@ -59,7 +62,14 @@ export const servedOf = (bundle: TastingBundle, key: Key): Served => ({
  *
  * A portion whose piece the key does not know (a hand-made bundle) has an empty tag.
  */
-export function servedPortions({ pieces, key, kitchen = [], service = [], ...planned }: Served): ServedPortion[] {
+export function servedPortions({
+  pieces,
+  key,
+  kitchen = [],
+  service = [],
+  ballots = [],
+  ...planned
+}: Served): ServedPortion[] {
   const tags = new Map(key.portions.map((own) => [`${own.sitting} ${own.panelist}`, own.tags]));
   const turn = new Map<string, number>();
   const portions = plannedPortions(planned).map((portion) => {
@@ -88,8 +98,19 @@ export function servedPortions({ pieces, key, kitchen = [], service = [], ...pla
     };
     return Object.assign(portion, rest);
   });
-  return service.length > 0 ? asEaten(asCut, service, { codes: key.codes, pieces: found.pieces }) : asCut;
+  const untasted = untastedPlates(ballots);
+  return service.length > 0 || untasted.size > 0
+    ? asEaten(asCut, service, { codes: key.codes, pieces: found.pieces, untasted })
+    : asCut;
 }
+
+/** Plates that somebody said they did not taste, by the ballot that said so. */
+const untastedPlates = (ballots: NonNullable<Served['ballots']>): ReadonlySet<string> =>
+  new Set(
+    ballots.flatMap(({ panelist, sitting, answers }) =>
+      [...untastedCodes(answers)].map((code) => plateName({ panelist, sitting, code })),
+    ),
+  );
 
 /** The flights that each piece is served to, by its tag: all that the kitchen has to know of who eats it. */
 export function flightsOfPieces(served: Served): Map<string, { sitting: number; flight: number }[]> {

@@ -220,6 +220,7 @@ export const ANSWER_KINDS = [
   'guess',
   'comment',
   'rinse',
+  'untasted',
 ] as const;
 
 export type DecisionKind = (typeof DECISIONS)[number];

@@ -95,6 +95,8 @@ const set = z
  */
 export const answerSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...answerBase, kind: z.literal('tasted'), code }),
+  /** Why somebody did not taste a sample; empty where they did after all. Nothing else is asked about it then. */
+  z.strictObject({ ...answerBase, kind: z.literal('untasted'), code, because: shortText }),
   /** The pause before a sample: whole seconds that it took, null while it lasts. */
   z.strictObject({ ...answerBase, kind: z.literal('rinse'), code, seconds: within(LIMITS.rinsed).nullable() }),
   /** A number on a scale: liking 1 to 9, a line 0 to 100, just-about-right -2 to 2, or the place of a category from 1. */

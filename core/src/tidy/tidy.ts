@@ -27,6 +27,8 @@ export interface TidyRow {
   eaten: 'yes' | 'no' | '';
   /** Seconds that the panelist rinsed before it; empty where that was not asked, or not on a phone. */
   rinsed_s: number | '';
+  /** Why the panelist did not taste it; empty where they did. */
+  not_tasted: string;
   handed_in_at: string;
   /**
    * One column per question, named by its word or kind: a score as it was given, a category as
@@ -71,6 +73,7 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
         code,
         ...whatItWas(portion, methodNames, lotNames),
         rinsed_s: rinsedBefore(code, current),
+        not_tasted: whyUntasted(code, current),
         ...Object.fromEntries(
           columns.map(([item, column]) => [column, valueAt(item, { current, names: methodNames }, { code, set })]),
         ),
@@ -82,6 +85,11 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
 const rinsedBefore = (code: string, current: readonly Answer[]): number | '' => {
   const pause = current.find((one) => one.kind === 'rinse' && one.code === code);
   return pause?.kind === 'rinse' ? (pause.seconds ?? '') : '';
+};
+
+const whyUntasted = (code: string, current: readonly Answer[]): string => {
+  const said = current.find((one) => one.kind === 'untasted' && one.code === code);
+  return said?.kind === 'untasted' ? said.because : '';
 };
 
 /** What only the key says of a portion; empty without it. */
@@ -146,6 +154,7 @@ const FIRST_COLUMNS = [
   'lot',
   'eaten',
   'rinsed_s',
+  'not_tasted',
 ];
 
 /** A column for each question, none of them named as another, or as what programs keep for themselves. */

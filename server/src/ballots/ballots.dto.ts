@@ -60,6 +60,8 @@ export class AnswerInput {
   @Optional() @Code() best?: string;
   @Optional() @Code() worst?: string;
   @Optional() @Text(LONG_TEXT) text?: string;
+  /** Why a sample was not tasted; empty where it was after all. */
+  @Optional() @Text(SHORT_TEXT) because?: string;
   /** Of a rinse; null while it lasts. */
   @ApiProperty({ required: false, type: Number, nullable: true })
   @Optional()

@@ -19,7 +19,7 @@ import type { BallotState, BallotView } from '../seal/views/panelist';
 import { answerRow } from '../tastings/answers';
 import type { HandIn, OpenBallot, SaveAnswers, SavedAnswers } from './ballots.dto';
 import { GuessesService } from './guesses.service';
-import { allIncoming } from './incoming';
+import { allIncoming, saidUntasted } from './incoming';
 import { type OwnBallot, OwnBallots } from './ownBallots.service';
 
 /**
@@ -60,7 +60,8 @@ export class BallotsService {
     await this.transactions.write(async (manager) => {
       const own = await this.own.find(manager, token, sitting);
       refuseUnlessOpen(own, device);
-      const read = allIncoming(answers, new Date().toISOString(), askedOf(own));
+      const untasted = saidUntasted(await this.own.stored(manager, own), answers);
+      const read = allIncoming(answers, new Date().toISOString(), { ...askedOf(own), untasted });
       if (read.problems.length > 0) throw refuseFields(read.problems);
       await this.append(manager, own, read.answers);
       await this.seen(manager, own, {});
@@ -77,7 +78,7 @@ export class BallotsService {
       const own = await this.own.find(manager, token, sitting);
       const { ballot } = own;
       const now = new Date().toISOString();
-      const read = allIncoming(answers, now, askedOf(own));
+      const read = allIncoming(answers, now, { ...askedOf(own), untasted: saidUntasted([], answers) });
       const problems = [...read.problems, ...missingAnswers(read.answers, askedOf(own))];
       const isAgain = ballot.handedInAt !== null && ballot.handInId === id;
       if (!isAgain) refuseUnlessOpen(own, device);

@@ -1,4 +1,12 @@
-import { answerProblems, answerSchema, type Answer, type AskedBallot, type Problem } from '@jacana/core/bundle';
+import {
+  answerProblems,
+  answerSchema,
+  untastedCodes,
+  type Answer,
+  type AnswerValue,
+  type AskedBallot,
+  type Problem,
+} from '@jacana/core/bundle';
 import type { AnswerInput } from './ballots.dto';
 
 /** An answer as it came in, or what is wrong with it. */
@@ -20,6 +28,10 @@ export function incoming(input: AnswerInput, at: string, asked: AskedBallot): In
   const problems = answerProblems(parsed.data, asked);
   return problems.length > 0 ? { answer: null, problems } : { answer: parsed.data, problems: [] };
 }
+
+/** Samples that were not tasted, by what is stored and what comes in. */
+export const saidUntasted = (stored: readonly Answer[], inputs: readonly AnswerInput[]): ReadonlySet<string> =>
+  untastedCodes([...stored, ...inputs.filter(({ kind }) => kind === 'untasted')] as AnswerValue[]);
 
 /** Reads a list of answers. Problems name the answer by its number. */
 export function allIncoming(

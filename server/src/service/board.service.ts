@@ -81,7 +81,7 @@ export class BoardService {
       .select('answer.panelistId', 'panelistId')
       .addSelect('COUNT(DISTINCT answer.code)', 'count')
       .where('answer.tastingId = :tastingId AND answer.sitting = :sitting', { tastingId, sitting })
-      .andWhere('answer.kind IN (:...kinds)', { kinds: ['tasted', 'score', 'words'] })
+      .andWhere('answer.kind IN (:...kinds)', { kinds: ['tasted', 'score', 'words', 'untasted'] })
       .groupBy('answer.panelistId');
     if (only) query.andWhere('answer.panelistId IN (:...only)', { only });
     const rows = await query.getRawMany<{ panelistId: string; count: number }>();

@@ -10,8 +10,8 @@ import { useAct, useBallot } from './ballotStore';
 export function CheckStep({ ballot }: { ballot: BallotView }) {
   const act = useAct();
   const step = useBallot((state) => state.step);
-  const before = stepBefore(ballot, step);
   const given = useBallot((state) => state.given);
+  const before = stepBefore(ballot, step, given);
   const notice = useBallot((state) => state.notice);
   const liked = ballot.items.find((item) => item.kind === 'liking')?.id;
   const liking = (code: string): number | undefined =>

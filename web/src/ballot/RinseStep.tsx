@@ -24,7 +24,7 @@ export function RinseStep({ code }: { code: string }) {
   // A clock that was set back makes nobody wait longer than was planned.
   const gone = since === null ? 0 : Math.max(0, Math.floor((now - since) / 1000));
   const left = Math.min(ballot.rinseSeconds, Math.max(0, ballot.rinseSeconds - gone));
-  const before = stepBefore(ballot, at);
+  const before = stepBefore(ballot, at, given);
   const goOn = (): void => {
     act(actions.answered({ id: newId(), kind: 'rinse', code, seconds: Math.min(86_400, gone) }));
     act(actions.rinsing(null));

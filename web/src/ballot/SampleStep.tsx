@@ -2,6 +2,7 @@ import { answerKindOf } from '@jacana/core/questions';
 import { QuestionHead } from '../questions/QuestionHead';
 import { SampleQuestion, type SampleValue } from '../questions/SampleQuestion';
 import { Pad } from '../ui/Pad';
+import { NotTasted, SaidUntasted } from './NotTasted';
 import { StepButtons } from './StepButtons';
 import { newId } from './post';
 import { actions, placeOf } from './state';
@@ -18,16 +19,20 @@ export function SampleStep({ step }: { step: Extract<Step, { at: 'sample' }> }) 
   const answer = (value: SampleValue): void => {
     if (item && kind) act(actions.answered({ id: newId(), kind, item: item.id, code, ...value }));
   };
+  const untasted = useBallot((state) => state.given[placeOf({ kind: 'untasted', code })]?.because);
   // Ticking nothing is an answer too, so words are never waited for.
-  const canGoOn = !item || kind === 'words' || given !== undefined;
+  const canGoOn = !item || kind === 'words' || given !== undefined || Boolean(untasted);
   const finish = (): void => {
+    if (untasted) return;
     if (!item) act(actions.answered({ id: newId(), kind: 'tasted', code }));
     else if (kind === 'words' && !given) answer({ words: [] });
   };
   return (
     <main className="flex grow flex-col items-center">
       <Pad label={code} size="7rem" />
-      {item ? (
+      {untasted ? (
+        <SaidUntasted code={code} because={untasted} />
+      ) : item ? (
         <>
           <QuestionHead item={item} id="question" />
           <SampleQuestion
@@ -45,6 +50,7 @@ export function SampleStep({ step }: { step: Extract<Step, { at: 'sample' }> }) 
           </p>
         </>
       )}
+      {!untasted && <NotTasted codes={[code]} />}
       <StepButtons canGoOn={canGoOn} onGoOn={finish} />
     </main>
   );

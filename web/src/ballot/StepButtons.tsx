@@ -11,7 +11,7 @@ export function StepButtons({ canGoOn, onGoOn }: { canGoOn: boolean; onGoOn?: ()
   const given = useBallot((state) => state.given);
   if (!ballot) return null;
   const steps = stepsOf(ballot);
-  const before = stepBefore(ballot, at);
+  const before = stepBefore(ballot, at, given);
   const go = (): void => {
     onGoOn?.();
     act(actions.stepped(stepAfter(ballot, at, given)));

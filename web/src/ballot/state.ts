@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { placeOfAnswer, scopeOf } from '@jacana/core/questions';
+import { comparedCodes, placeOfAnswer, scopeOf, untastedCodes } from '@jacana/core/questions';
 import type { AnswerValue } from '@jacana/core/bundle';
 import type { AnswerInput, BallotView } from '../client/api.generated';
 import { type Step, stepsOf } from './steps';
@@ -150,12 +150,30 @@ function isDone(step: Step, given: BallotState['given']): boolean {
     case 'rinse':
       return isRinsed(step, given);
     case 'sample':
+      if (untastedIn(given).has(step.code)) return true;
       return step.item
         ? hasAnswer(given, step.item.id, { code: step.code })
         : placeOf({ kind: 'tasted', code: step.code }) in given;
     case 'set':
-      return hasAnswer(given, step.item.id, { set: step.set });
+      return (
+        comparedCodes(step.item, step.codes, untastedIn(given)) === null ||
+        hasAnswer(given, step.item.id, { set: step.set })
+      );
   }
+}
+
+/** Samples that this panelist did not taste. */
+export const untastedIn = (given: BallotState['given']): ReadonlySet<string> =>
+  untastedCodes(Object.values(given) as AnswerValue[]);
+
+/** Screens that nothing is to be done on: pauses that are over, and what else was asked of a sample that was not tasted. */
+function isPassed(steps: readonly Step[], at: number, given: BallotState['given']): boolean {
+  const step = steps[at];
+  if (step?.at === 'rinse') return isRinsed(step, given);
+  const before = steps[at - 1];
+  return (
+    step?.at === 'sample' && before?.at === 'sample' && before.code === step.code && untastedIn(given).has(step.code)
+  );
 }
 
 /** Whether a pause is over; what was answered after it says so too. */
@@ -167,9 +185,9 @@ function isRinsed({ code }: { code: string }, given: BallotState['given']): bool
 }
 
 /** The screen before this one that may be gone back to; null where there is none. */
-export function stepBefore(ballot: BallotView, at: number): number | null {
+export function stepBefore(ballot: BallotView, at: number, given: BallotState['given']): number | null {
   const steps = stepsOf(ballot);
-  const before = steps.slice(0, at).findLastIndex((step) => step.at !== 'rinse');
+  const before = steps.slice(0, at).findLastIndex((step, one) => step.at !== 'rinse' && !isPassed(steps, one, given));
   if (before < 0) return null;
   if (ballot.goingBack || steps[before].at === 'welcome') return before;
   // Within one sample, and among what compares one set, everything may be changed.
@@ -184,8 +202,9 @@ export function stepBefore(ballot: BallotView, at: number): number | null {
 /** The screen after this one; pauses that are over are passed. */
 export function stepAfter(ballot: BallotView, at: number, given: BallotState['given']): number {
   const steps = stepsOf(ballot);
-  const next = steps[at + 1];
-  return next?.at === 'rinse' && isRinsed(next, given) ? at + 2 : at + 1;
+  let next = at + 1;
+  while (isPassed(steps, next, given)) next++;
+  return next;
 }
 
 const hasAnswer = (

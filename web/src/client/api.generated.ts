@@ -1436,7 +1436,7 @@ export type BallotSet = {
   codes: string[];
 };
 export type AnswerKind =
-  'tasted' | 'score' | 'words' | 'ranking' | 'choice' | 'best-worst' | 'guess' | 'comment' | 'rinse';
+  'tasted' | 'score' | 'words' | 'ranking' | 'choice' | 'best-worst' | 'guess' | 'comment' | 'rinse' | 'untasted';
 export type BallotAnswer = {
   id: string;
   kind: AnswerKind;
@@ -1450,6 +1450,7 @@ export type BallotAnswer = {
   best?: string;
   worst?: string;
   text?: string;
+  because?: string;
   seconds?: number | null;
 };
 export type GuessedMethod = {
@@ -1498,6 +1499,7 @@ export type AnswerInput = {
   best?: string;
   worst?: string;
   text?: string;
+  because?: string;
   seconds?: number | null;
 };
 export type SaveAnswers = {

@@ -6,7 +6,7 @@ import { Mark } from '../ui/Notice';
 
 /** What went astray between the board and the mouth; the answer rests on what was eaten. */
 export function ServiceCard({ service }: { service: ServiceFinding }) {
-  const { plates, changed, uneaten, walkIns, repairs, balance } = service;
+  const { plates, changed, uneaten, walkIns, untasted, repairs, balance } = service;
   return (
     <Card title="Served otherwise than planned" aside="the answer rests on what was eaten">
       <p>
@@ -20,6 +20,11 @@ export function ServiceCard({ service }: { service: ServiceFinding }) {
         </p>
       )}
       <ul className="mt-2 list-disc pl-5">
+        {untasted.map(({ seat, code, because }) => (
+          <li key={`${seat} ${code}`}>
+            Seat {seat} did not taste {code}: {because}
+          </li>
+        ))}
         {repairs.map(({ at, by, text, isAfterUnsealing }) => (
           <li key={`${at} ${text}`}>
             {text} <span className="text-sm text-quiet">{`${momentText(Date.parse(at), 0)}, ${by}`}</span>{' '}

@@ -20,6 +20,7 @@ export class BallotAnswer {
   @ApiProperty({ required: false, type: String }) best?: string;
   @ApiProperty({ required: false, type: String }) worst?: string;
   @ApiProperty({ required: false, type: String }) text?: string;
+  @ApiProperty({ required: false, type: String }) because?: string;
   @ApiProperty({ required: false, type: Number, nullable: true }) seconds?: number | null;
 }
 
