@@ -135,7 +135,7 @@ it('asks nothing more of a sample that was not tasted, and counts it as done on 
   const imported = await running.as.coordinator.post('/api/import').send(bundle).expect(200);
   const again = (await running.as.coordinator.get(`/api/tastings/${imported.body.id}/bundle`).expect(200)).body;
   expect(again.ballots).toEqual(bundle.ballots);
-  const csv = (await running.as.coordinator.get(`/api/tastings/${id}/csv`).expect(200)).text as string;
+  const csv = (await running.as.coordinator.get(`/api/tastings/${id}/csv`).expect(200)).text;
   expect(csv).toContain('spilled');
 });
 
