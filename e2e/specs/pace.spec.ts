@@ -1,7 +1,7 @@
 import { defaultTasting } from '@jacana/core/bundle';
 import { neutralQuestion } from '@jacana/core/library';
 import { currentCode, handIn, rankByTapping } from '../support/ballot';
-import { expect, lockDraft, phone, setUp, test } from '../support/jacana';
+import { ballotAddresses, expect, lockDraft, phone, planTasting, setUp, test } from '../support/jacana';
 
 test('each sample by itself: a pause that is waited out, one that is cut short, a reload in between, and no way back', async ({
   page,
@@ -118,4 +118,42 @@ test('what was not tasted is said, asked no further and compared with nothing; a
   const left = csv.split('\n').filter((line) => line.includes('I do not eat this'));
   expect(left).toHaveLength(1);
   expect(left[0]).toContain(codes[1]);
+});
+
+test('whoever must not eat something stops, without a connection too; the coordinator sees it and takes it back', async ({
+  page,
+  browser,
+  empty,
+}) => {
+  await setUp(page, empty);
+  await planTasting(page, ['Glazed', 'Roasted', 'Steamed'], 2);
+  const [address] = await ballotAddresses(page);
+  await page.getByRole('link', { name: 'Back' }).click();
+  const guest = await phone(browser, address);
+  await guest.getByRole('button', { name: 'Begin' }).click();
+  await guest.getByRole('button', { name: 'Stop' }).click();
+  await guest.getByRole('button', { name: 'Go on tasting' }).click();
+  await guest.getByRole('radio').nth(3).click();
+  await guest.context().setOffline(true);
+  await guest.getByRole('button', { name: 'Stop' }).click();
+  await guest.getByRole('button', { name: 'There is something in it that I must not eat' }).click();
+  await expect(guest.getByRole('heading', { name: 'You have stopped.' })).toBeVisible();
+  await expect(guest.getByText('please tell the coordinator yourself', { exact: false })).toBeVisible();
+  await guest.context().setOffline(false);
+  await expect(guest.getByText('The coordinator has been told.', { exact: false })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('stopped: There is something in it that I must not eat')).toBeVisible();
+  await guest.reload();
+  await expect(guest.getByRole('heading', { name: 'You have stopped.' })).toBeVisible();
+  await guest.getByRole('button', { name: 'I may go on' }).click();
+  await expect(guest.getByRole('heading', { name: 'You have stopped.' })).toBeVisible();
+
+  await page
+    .getByRole('navigation')
+    .getByRole('link', { name: /^Serve/ })
+    .click();
+  await page.getByRole('button', { name: 'Take back' }).click();
+  await expect(page.getByRole('button', { name: 'Take back' })).toHaveCount(0);
+  await guest.getByRole('button', { name: 'I may go on' }).click();
+  await expect(guest.getByText('Sample 1 of 3')).toBeVisible();
+  await expect(guest.getByRole('radio').nth(3)).toBeChecked();
 });

@@ -145,3 +145,34 @@ it('refuses what is no sample of the ballot, or too long a reason', async () => 
   await save(untasted(codes[0], 'x'.repeat(500))).expect(400);
   await save({ id: 'untasted-1', kind: 'untasted', code: codes[0] }).expect(400);
 });
+
+it('lets anybody stop, tells the board why, and go on once a coordinator takes it back', async () => {
+  const { id, token, codes, save } = await opened();
+  await save(liking(codes[0], 7, 'liking-a')).expect(200);
+  const stop = (change: object = {}) =>
+    running.stranger
+      .post(`/api/ballots/${token}/stop`)
+      .send({ id: 'stop-1000', sitting: 1, because: 'Must not eat this', ...change });
+  for (const wrong of [{ sitting: 9 }, { because: 'x'.repeat(500) }, { because: 7 }, { panelist: 'panelist-2' }])
+    expect((await stop(wrong)).status).toBeGreaterThanOrEqual(400);
+  for (let times = 0; times < 2; times++) await stop().expect(200);
+  const seat = (await running.as.coordinator.get(`/api/tastings/${id}/board`).expect(200)).body.seats[0];
+  expect(seat).toMatchObject({ presence: 'stopped', stoppedBecause: 'Must not eat this' });
+  const reopened = () =>
+    running.stranger
+      .post(`/api/ballots/${token}/open`)
+      .send({ device: device(1), takeOver: false })
+      .expect(200);
+  expect((await reopened()).body.state).toBe('stopped');
+  // What was under way when they stopped is kept all the same.
+  await save(liking(codes[1], 3, 'liking-b')).expect(200);
+  const log = (await running.as.coordinator.get(`/api/tastings/${id}/service-log`).expect(200)).body.entries;
+  expect(log).toMatchObject([{ kind: 'stopped', by: 'Panelist 1', because: 'Must not eat this' }]);
+  const { body: chained } = await running.as.coordinator.get(`/api/tastings/${id}/seal`).expect(200);
+  expect(JSON.stringify(chained)).toContain('Seat 1 stopped before the end');
+  const undo = { entries: [{ id: 'undo-1000', at: '2026-03-05T18:10:00.000Z', kind: 'undone', of: 'stop-1000' }] };
+  await running.as.coordinator.post(`/api/tastings/${id}/service-log`).send(undo).expect(200);
+  expect((await reopened()).body.state).toBe('open');
+  await running.stranger.post(`/api/ballots/${token}/hand-in`).send(handIn(1, codes)).expect(200);
+  expect((await stop({ id: 'stop-2000' }).expect(409)).body.error).toBe('handed-in');
+});

@@ -12,6 +12,7 @@ const seat = (state: SeatView['state'], quietFor = 0): SeatView => ({
   sets: [{ codes: ['482'], zone: '' }],
   state,
   ...{ tray: 'out', trayBy: null, outAt: null, celsius: null, isTwice: false, presence: 'expected', isWalkIn: false },
+  stoppedBecause: null,
   tasted: 0,
   rinsingUntil: null,
   blind: true,

@@ -178,4 +178,31 @@ describe('the postman', () => {
     expect(store.getState()).toMatchObject({ guess: null, refusal: null });
     expect(store.getState().ballot?.guess).toEqual(guess);
   });
+
+  it('sends what was answered before it says that somebody stops, and says it once', async () => {
+    await begin();
+    replies = ['dead network'];
+    score('first-id', '482');
+    store.dispatch(actions.stopping({ id: 'stop-1', because: 'unwell' }));
+    store.dispatch(actions.stopping({ id: 'stop-2', because: 'unwell' }));
+    await settle();
+    expect(isAllSaved(store.getState())).toBe(false);
+    await jest.advanceTimersByTimeAsync(3000);
+    expect(letters.slice(-2).map(({ what, body }) => [what, body.id])).toEqual([
+      ['answers', undefined],
+      ['stop', 'stop-1'],
+    ]);
+    expect(store.getState()).toMatchObject({ stop: null, ballot: { state: 'stopped' } });
+  });
+
+  it('lets a stop go that came too late', async () => {
+    await begin();
+    replies = [
+      { status: 409, body: { error: 'handed-in', message: 'No.' } },
+      { status: 200, body: { ...served, state: 'handed-in', handedInAt: '2026-03-05T18:00:00Z' } },
+    ];
+    store.dispatch(actions.stopping({ id: 'stop-1', because: 'unwell' }));
+    await settle();
+    expect(store.getState()).toMatchObject({ stop: null, refusal: null, ballot: { state: 'handed-in' } });
+  });
 });

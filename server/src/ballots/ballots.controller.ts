@@ -3,9 +3,10 @@ import { ApiTags } from '@nestjs/swagger';
 import { Anyone } from '../accounts/allow';
 import { Answers } from '../fields/fields';
 import { BallotView } from '../seal/views/panelist';
-import { GuessInput, HandIn, OpenBallot, SaveAnswers, SavedAnswers } from './ballots.dto';
+import { GuessInput, HandIn, OpenBallot, SaveAnswers, SavedAnswers, StopInput } from './ballots.dto';
 import { BallotsService } from './ballots.service';
 import { GuessesService } from './guesses.service';
+import { StopsService } from './stops.service';
 
 /** The panelist's side. No sign-in: the token in the address is the right to answer. */
 @ApiTags('ballots')
@@ -15,6 +16,7 @@ export class BallotsController {
   constructor(
     private readonly ballots: BallotsService,
     private readonly guesses: GuessesService,
+    private readonly stops: StopsService,
   ) {}
 
   @Post('open')
@@ -33,6 +35,13 @@ export class BallotsController {
   @Answers(BallotView)
   handIn(@Param('token') token: string, @Body() body: HandIn): Promise<BallotView> {
     return this.ballots.handIn(token, body);
+  }
+
+  /** Whoever tastes may stop at any time. */
+  @Post('stop')
+  @Answers(SavedAnswers)
+  stopTasting(@Param('token') token: string, @Body() body: StopInput): Promise<SavedAnswers> {
+    return this.stops.stop(token, body);
   }
 
   @Post('guess')

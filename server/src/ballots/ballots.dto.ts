@@ -88,6 +88,13 @@ export class GuessInput {
   @Optional() @Id() method?: string;
 }
 
+/** Somebody tastes no further. */
+export class StopInput {
+  @Id() id: string;
+  @Whole({ least: 1, most: MOST_SITTINGS }) sitting: number;
+  @Text(SHORT_TEXT) because: string;
+}
+
 export class HandIn {
   @Id() device: string;
   /** Made by the device: handed in twice, it counts once. */

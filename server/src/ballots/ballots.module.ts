@@ -5,10 +5,11 @@ import { CodesController } from './codes.controller';
 import { BallotsService } from './ballots.service';
 import { GuessesService } from './guesses.service';
 import { OwnBallots } from './ownBallots.service';
+import { StopsService } from './stops.service';
 
 @Module({
   imports: [SealModule],
   controllers: [BallotsController, CodesController],
-  providers: [BallotsService, GuessesService, OwnBallots],
+  providers: [BallotsService, GuessesService, OwnBallots, StopsService],
 })
 export class BallotsModule {}

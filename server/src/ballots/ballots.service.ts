@@ -21,6 +21,7 @@ import type { HandIn, OpenBallot, SaveAnswers, SavedAnswers } from './ballots.dt
 import { GuessesService } from './guesses.service';
 import { allIncoming, saidUntasted } from './incoming';
 import { type OwnBallot, OwnBallots } from './ownBallots.service';
+import { StopsService } from './stops.service';
 
 /**
  * Takes in answers. Each is acknowledged only after its commit, stored once however often
@@ -32,6 +33,7 @@ export class BallotsService {
     private readonly transactions: Transactions,
     private readonly own: OwnBallots,
     private readonly guesses: GuessesService,
+    private readonly stops: StopsService,
     private readonly access: AccessService,
     private readonly live: LiveService,
   ) {}
@@ -50,8 +52,12 @@ export class BallotsService {
         await manager.save(BallotRow, ballot);
         await this.live.note(manager, row.id, 'seats', panelist.id);
       }
-      const state = ballot.handedInAt ? 'handed-in' : !free ? 'elsewhere' : row.closedAt ? 'closed' : 'open';
-      return this.view(manager, own, state);
+      const hasStopped = await this.stops.hasStopped(manager, own);
+      return this.view(
+        manager,
+        own,
+        stateOf({ isHandedIn: ballot.handedInAt !== null, hasStopped, free, closed: row.closedAt !== null }),
+      );
     });
   }
 
@@ -196,6 +202,13 @@ export class BallotsService {
       guess: state === 'handed-in' ? await this.guesses.view(manager, own) : null,
     };
   }
+}
+
+function stateOf(own: { isHandedIn: boolean; hasStopped: boolean; free: boolean; closed: boolean }): BallotState {
+  if (own.isHandedIn) return 'handed-in';
+  if (own.hasStopped) return 'stopped';
+  if (!own.free) return 'elsewhere';
+  return own.closed ? 'closed' : 'open';
 }
 
 const noCode = (): NotFoundException =>

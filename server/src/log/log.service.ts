@@ -62,6 +62,17 @@ export class LogService {
     return (await this.rows(manager, tastingId, 'service')).map((row) => entryOf<ServiceEntry>(row));
   }
 
+  /** Who stopped before the end, and what was taken back: all that a ballot has to know of the service log. */
+  async stops(manager: EntityManager, tastingId: string): Promise<ServiceEntry[]> {
+    const rows = await manager
+      .createQueryBuilder(EntryRow, 'entry')
+      .where("entry.tastingId = :tastingId AND entry.log = 'service'", { tastingId })
+      .andWhere("json_extract(entry.body, '$.kind') IN ('stopped', 'undone')")
+      .orderBy('entry.seq', 'ASC')
+      .getMany();
+    return rows.map((row) => entryOf<ServiceEntry>(row));
+  }
+
   /** Oldest first. */
   rows(manager: EntityManager, tastingId: string, log: LogName): Promise<EntryRow[]> {
     return manager.find(EntryRow, { where: { tastingId, log }, order: { seq: 'ASC' } });

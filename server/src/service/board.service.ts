@@ -124,6 +124,7 @@ function carried(day: ServiceDay, own: { sitting: number; panelist: string }, fl
     ...{ tray: out ? 'out' : taken ? 'taken' : 'waiting', trayBy: by && by.by },
     ...{ outAt: out && out.at, celsius: out && out.celsius, isTwice: again.length > 0 },
     presence: presenceOf(day.people.get(trayName(own))),
+    stoppedBecause: day.people.get(trayName(own))?.stopped?.because ?? null,
     flight: day.flights.get(trayName(own)) ?? flight,
   } satisfies Partial<SeatView>;
 }

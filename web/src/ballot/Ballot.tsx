@@ -6,6 +6,7 @@ import { RinseStep } from './RinseStep';
 import { SampleStep, WarmUpStep } from './SampleStep';
 import { SetStep } from './SetStep';
 import { Sent, Stopped } from './Endings';
+import { HasStopped, StopAsked } from './Stop';
 import type { BallotView } from '../client/api.generated';
 import type { BallotState } from './state';
 import { type Step, stepsOf, whereText } from './steps';
@@ -15,28 +16,35 @@ import { WelcomeStep } from './WelcomeStep';
 /** The panelist's page: one decision at a time, from welcome to hand-in. */
 export function Ballot() {
   const [isDim, setDim] = useState(dimMemory.read);
+  const [isStopping, setStopping] = useState(false);
   useEffect(() => dimMemory.write(isDim), [isDim]);
   return (
     <div data-dim={isDim} className="min-h-dvh bg-water text-[1.0625rem] text-ink dim:bg-night dim:text-night-ink">
       <div className="mx-auto flex min-h-dvh max-w-[30rem] flex-col px-[20px] pt-3 pb-6">
-        <TopLine isDim={isDim} onDim={() => setDim(!isDim)} />
-        <Content />
+        <TopLine isDim={isDim} onDim={() => setDim(!isDim)} onStop={() => setStopping(true)} />
+        <Content isStopping={isStopping} onGoOn={() => setStopping(false)} />
       </div>
     </div>
   );
 }
 
-function TopLine({ isDim, onDim }: { isDim: boolean; onDim: () => void }) {
+function TopLine({ isDim, onDim, onStop }: { isDim: boolean; onDim: () => void; onStop: () => void }) {
   const text = useBallot(whereOf);
   const state = useBallot((ballot) =>
     ballot.line === 'waiting' ? 'no connection' : isAllSaved(ballot) ? 'saved' : 'saving…',
   );
   const isStarted = useBallot(({ ballot }) => ballot !== null);
+  const isOpen = useBallot(({ ballot, handIn, stop }) => ballot?.state === 'open' && handIn === null && stop === null);
   return (
     <div className="mb-3 flex flex-wrap items-center justify-between gap-x-4 text-sm text-quiet dim:text-night-quiet">
       <span>{text}</span>
       <span className="flex items-center gap-3">
         {isStarted && <span role="status">{state}</span>}
+        {isOpen && (
+          <button type="button" onClick={onStop} className="min-h-12 rounded px-2 underline underline-offset-3">
+            Stop
+          </button>
+        )}
         <button type="button" onClick={onDim} className="min-h-12 rounded px-2 underline underline-offset-3">
           {isDim ? 'Bright' : 'Dim'}
         </button>
@@ -56,18 +64,27 @@ function stepAt(ballot: BallotView, number: number): Step {
   return steps[number] ?? steps[0];
 }
 
-function Content() {
+function Content({ isStopping, onGoOn }: { isStopping: boolean; onGoOn: () => void }) {
   const ballot = useBallot((state) => state.ballot);
   const step = useBallot((state) => state.step);
   const refusal = useBallot((state) => state.refusal);
   const isHandingIn = useBallot((state) => state.handIn !== null);
+  const hasStopped = useBallot((state) => state.stop !== null);
+  useEffect(() => {
+    if (hasStopped) onGoOn();
+  }, [hasStopped, onGoOn]);
   useEffect(() => {
     window.scrollTo(0, 0);
   }, [step]);
   if (ballot?.state === 'handed-in') return <Sent />;
+  if (ballot?.state === 'stopped' || hasStopped) return <HasStopped />;
   if (refusal) return <Stopped />;
   if (!ballot) return <Opening />;
   if (isHandingIn) return <Sent />;
+  return isStopping ? <StopAsked onBack={onGoOn} /> : <Screen ballot={ballot} step={step} />;
+}
+
+function Screen({ ballot, step }: { ballot: BallotView; step: number }) {
   const shown = stepAt(ballot, step);
   switch (shown.at) {
     case 'welcome':

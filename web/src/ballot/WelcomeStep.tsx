@@ -43,7 +43,10 @@ export function WelcomeStep({ ballot }: { ballot: BallotView }) {
         ) : (
           <li>There is no right or wrong answer, only yours. Please do not talk about the samples.</li>
         )}
-        <li>If you have a food allergy, ask the coordinator before you taste. You may stop at any time.</li>
+        <li>
+          Is there anything that you must not eat? Ask what is in the samples before you taste. You may stop at any
+          time: press Stop above.
+        </li>
       </ul>
       <BigButton
         onClick={() => act(actions.stepped(firstOpenStep(ballot, given)))}

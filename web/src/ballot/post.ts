@@ -49,11 +49,12 @@ export class Post {
 
   /** Sends what is waiting, one letter at a time. */
   private nudge(): void {
-    const { queue, handIn, guess, refusal, ballot } = this.store.getState();
+    const { queue, handIn, guess, stop, refusal, ballot } = this.store.getState();
     if (this.isBusy || this.patience.isWaiting || refusal || !ballot) return;
     if (ballot.state === 'handed-in' && guess) return void this.deliver(() => this.sendGuess());
     if (ballot.state !== 'open') return;
     if (queue.length > 0) void this.deliver(() => this.sendAnswers());
+    else if (stop) void this.deliver(() => this.sendStop());
     else if (handIn) void this.deliver(() => this.sendHandIn());
   }
 
@@ -88,6 +89,19 @@ export class Post {
       answers: handedOver(state),
     };
     this.store.dispatch(actions.opened(await this.send<BallotView>('hand-in', letter)));
+  }
+
+  private async sendStop(): Promise<void> {
+    const { stop, ballot } = this.store.getState();
+    try {
+      await this.send<SavedAnswers>('stop', { ...stop, sitting: ballot?.sitting });
+      this.store.dispatch(actions.stopEnded());
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      // Handed in or closed meanwhile: nothing is left to stop.
+      this.store.dispatch(actions.stopEnded());
+      void this.open(false);
+    }
   }
 
   private async sendGuess(): Promise<void> {
@@ -126,5 +140,5 @@ export class Post {
 export const newId = (): string => nanoid(14);
 
 /** Whether everything that this panelist did has reached the server. */
-export const isAllSaved = ({ queue, handIn, guess, line }: BallotState): boolean =>
-  queue.length === 0 && handIn === null && guess === null && line === 'saved';
+export const isAllSaved = ({ queue, handIn, guess, stop, line }: BallotState): boolean =>
+  queue.length === 0 && handIn === null && guess === null && stop === null && line === 'saved';

@@ -23,6 +23,8 @@ export interface BallotState {
   queue: AnswerInput[];
   /** Id of the hand-in, once the panelist has handed in and until it is acknowledged. */
   handIn: string | null;
+  /** That this panelist stops, and why, until it is acknowledged. */
+  stop: { id: string; because: string } | null;
   /** What the last sample was taken for, until it is acknowledged; without a method for no idea. */
   guess: { id: string; method?: string } | null;
   /** The pause that runs: before which sample, and since when by this device's clock. */
@@ -40,6 +42,7 @@ export const fresh: BallotState = {
   halfMade: {},
   queue: [],
   handIn: null,
+  stop: null,
   guess: null,
   rinse: null,
   notice: null,
@@ -99,6 +102,13 @@ const slice = createSlice({
     },
     guessed: (state, { payload }: PayloadAction<BallotState['guess']>) => {
       state.guess ??= payload;
+    },
+    stopping: (state, { payload }: PayloadAction<BallotState['stop']>) => {
+      state.stop ??= payload;
+    },
+    stopEnded: (state) => {
+      state.stop = null;
+      if (state.ballot?.state === 'open') state.ballot.state = 'stopped';
     },
     rinsing: (state, { payload }: PayloadAction<BallotState['rinse']>) => {
       state.rinse = payload;

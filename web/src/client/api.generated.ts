@@ -299,6 +299,10 @@ const injectedRtkApi = api
         query: (queryArg) => ({ url: `/api/ballots/${queryArg.token}/hand-in`, method: 'POST', body: queryArg.handIn }),
         invalidatesTags: ['ballots'],
       }),
+      stopTasting: build.mutation<StopTastingApiResponse, StopTastingApiArg>({
+        query: (queryArg) => ({ url: `/api/ballots/${queryArg.token}/stop`, method: 'POST', body: queryArg.stopInput }),
+        invalidatesTags: ['ballots'],
+      }),
       saveGuess: build.mutation<SaveGuessApiResponse, SaveGuessApiArg>({
         query: (queryArg) => ({
           url: `/api/ballots/${queryArg.token}/guess`,
@@ -586,6 +590,11 @@ export type HandInApiResponse = /** status 200  */ BallotView;
 export type HandInApiArg = {
   token: string;
   handIn: HandIn;
+};
+export type StopTastingApiResponse = /** status 200  */ SavedAnswers;
+export type StopTastingApiArg = {
+  token: string;
+  stopInput: StopInput;
 };
 export type SaveGuessApiResponse = /** status 200  */ SavedAnswers;
 export type SaveGuessApiArg = {
@@ -1322,6 +1331,7 @@ export type SeatView = {
   celsius: number | null;
   isTwice: boolean;
   presence: Presence;
+  stoppedBecause: string | null;
   state: SeatState;
   tasted: number;
   rinsingUntil: string | null;
@@ -1431,7 +1441,7 @@ export type PortionView = {
 export type PortioningReason = {
   reason: string;
 };
-export type BallotState = 'open' | 'handed-in' | 'closed' | 'elsewhere';
+export type BallotState = 'open' | 'handed-in' | 'stopped' | 'closed' | 'elsewhere';
 export type BallotSet = {
   codes: string[];
 };
@@ -1512,6 +1522,11 @@ export type HandIn = {
   id: string;
   sitting: number;
   answers: AnswerInput[];
+};
+export type StopInput = {
+  id: string;
+  sitting: number;
+  because: string;
 };
 export type GuessInput = {
   id: string;
@@ -1690,6 +1705,7 @@ export const {
   useOpenBallotMutation,
   useSaveAnswersMutation,
   useHandInMutation,
+  useStopTastingMutation,
   useSaveGuessMutation,
   useFindBallotMutation,
   useGetFindingsQuery,

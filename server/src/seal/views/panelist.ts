@@ -44,7 +44,7 @@ export class GuessView {
   @Said('boolean') isGiven: boolean;
 }
 
-export const BALLOT_STATES = ['open', 'handed-in', 'closed', 'elsewhere'] as const;
+export const BALLOT_STATES = ['open', 'handed-in', 'stopped', 'closed', 'elsewhere'] as const;
 export type BallotState = (typeof BALLOT_STATES)[number];
 
 /** For one panelist: the own ballot, by code. There is no field for the method of a code, a piece or another panelist. */

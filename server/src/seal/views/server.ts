@@ -81,6 +81,8 @@ export class SeatView extends TrayView {
   /** Whether another person says that they put it down too. */
   @Said('boolean') isTwice: boolean;
   @Choice(PRESENCES, 'Presence') presence: (typeof PRESENCES)[number];
+  /** Why they stopped; null where they did not. */
+  @Said('string', true) stoppedBecause: string | null;
   @Choice(SEAT_STATES, 'SeatState') state: SeatState;
   /** How many samples are finished. */
   @Said('integer') tasted: number;

@@ -83,6 +83,9 @@ export function alarmsOf(seats: readonly SeatView[], now: number): Alarm[] {
   });
   return [
     ...seats
+      .filter(({ presence }) => presence === 'stopped')
+      .map((seat) => alarm('stopped', seat, seat.stoppedBecause ? `stopped: ${seat.stoppedBecause}` : 'stopped')),
+    ...seats
       .filter(({ isTwice }) => isTwice)
       .map((seat) => alarm('twice', seat, 'two people say that they put the tray down')),
     ...seats
