@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import type { Browser, Page } from '@playwright/test';
-import { currentCode } from '../support/ballot';
+import { currentCode, nextSample } from '../support/ballot';
 import { expect, type Jacana, phone, signInToDemo, test } from '../support/jacana';
 
 const FOLDER = resolve(import.meta.dirname, '../../docs/screenshots');
@@ -151,7 +151,7 @@ async function ballot(guest: Page): Promise<void> {
       await take(guest, 'ballot-sample');
       await guest.getByRole('button', { name: 'Bright', exact: true }).click();
     }
-    await guest.getByRole('button', { name: /^(Next sample|To the last question)$/ }).click();
+    await nextSample(guest);
   }
   for (const code of codes.slice(0, 2)) await guest.getByRole('button', { name: `Place ${code} next` }).click();
   await take(guest, 'ballot-ranking');
