@@ -156,6 +156,7 @@ it('lets anybody stop, tells the board why, and go on once a coordinator takes i
   for (const wrong of [{ sitting: 9 }, { because: 'x'.repeat(500) }, { because: 7 }, { panelist: 'panelist-2' }])
     expect((await stop(wrong)).status).toBeGreaterThanOrEqual(400);
   for (let times = 0; times < 2; times++) await stop().expect(200);
+  await stop({ id: 'stop-1001', because: 'again' }).expect(200);
   const seat = (await running.as.coordinator.get(`/api/tastings/${id}/board`).expect(200)).body.seats[0];
   expect(seat).toMatchObject({ presence: 'stopped', stoppedBecause: 'Must not eat this' });
   const reopened = () =>

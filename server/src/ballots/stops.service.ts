@@ -32,6 +32,8 @@ export class StopsService {
       const { row, panelist, ballot } = own;
       if (ballot.handedInAt) throw refuseState('handed-in', 'This ballot was handed in already; it counts.');
       if (row.closedAt) throw refuseState('closed', 'The tasting is closed.');
+      // Once is enough: nobody fills the log by stopping again and again.
+      if (await this.hasStopped(manager, own)) return;
       const body = { kind: 'stopped' as const, sitting, panelist: panelist.id, because };
       const entry = { id, at: new Date().toISOString(), body };
       const added = await this.log.append(manager, row.id, 'service', [entry], panelist);
