@@ -174,6 +174,11 @@ it('lets anybody stop, tells the board why, and go on once a coordinator takes i
   const undo = { entries: [{ id: 'undo-1000', at: '2026-03-05T18:10:00.000Z', kind: 'undone', of: 'stop-1000' }] };
   await running.as.coordinator.post(`/api/tastings/${id}/service-log`).send(undo).expect(200);
   expect((await reopened()).body.state).toBe('open');
+  // The letter that comes again changes nothing, and writes nothing down.
+  await stop().expect(200);
+  expect((await reopened()).body.state).toBe('open');
+  const chain = (await running.as.coordinator.get(`/api/tastings/${id}/seal`).expect(200)).body;
+  expect(JSON.stringify(chain).split('Seat 1 stopped before the end')).toHaveLength(2);
   await running.stranger.post(`/api/ballots/${token}/hand-in`).send(handIn(1, codes)).expect(200);
   expect((await stop({ id: 'stop-2000' }).expect(409)).body.error).toBe('handed-in');
 });

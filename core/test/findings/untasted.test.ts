@@ -56,6 +56,18 @@ describe('a sample that was not tasted', () => {
     expect(sealed).toMatchObject({ eaten: '', not_tasted: 'I do not eat this' });
   });
 
+  it('stands in the CSV beside how long people rinsed before a sample', () => {
+    const [first, ...rest] = ranked.ballots;
+    const rinse = (seconds: number | null, id: string): Answer => ({
+      ...{ id, at: AT, by: 'panelist', reason: '', kind: 'rinse', code, seconds },
+    });
+    const own = { ...first, answers: [...first.answers, rinse(null, 'rinse-1'), rinse(31, 'rinse-2')] };
+    const rows = tidyRows({ ...ranked, ballots: [own, ...rest] });
+    expect(
+      rows.filter(({ rinsed_s: seconds }) => seconds !== '').map((row) => [row.seat, row.code, row.rinsed_s]),
+    ).toEqual([[1, code, 31]]);
+  });
+
   it('is no part of what was heard, and the rest of the ballot is', () => {
     const own = heardSets(bundle, bundle.key!).sets.find(({ panelist }) => panelist === ranked.ballots[0].panelist)!;
     expect(own.samples).toHaveLength(3);

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { isTooMuch } from '../../src/kitchen/runSheet/bound';
 import {
   bestOf,
   broken,
@@ -141,6 +142,14 @@ describe('a run sheet', () => {
       waiting: 0,
       isProven: true,
     });
+  });
+
+  it('is refused without a search where ovens are too small, but not on the day, when what was begun stands', () => {
+    const three = ['A1', 'B1', 'C1'].map((piece) => job(piece, 60, [task('heat', 30, { equipment: 'oven' })]));
+    const crowded = problem(three, { appliances: [oven({ places: 2, perPlace: 1 })] });
+    expect(isTooMuch(crowded)).toBe(true);
+    expect(isTooMuch(problem(three, { appliances: [oven({ places: 3, perPlace: 1 })] }))).toBe(false);
+    expect(isTooMuch({ ...crowded, now: 0 })).toBe(false);
   });
 
   it('puts pieces of one method into one pot, with one pair of hands', () => {
