@@ -107,6 +107,7 @@ test('forty seats in four flights of six samples: two runners at a race, one of 
   browser,
   demo,
 }) => {
+  test.setTimeout(480_000);
   const desk = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await signInToDemo(desk, demo, 'Ines');
   const design = defaultTasting();
