@@ -1,7 +1,26 @@
-import { defaultTasting } from '@jacana/core/bundle';
+import { defaultTasting, type BallotItem, type Service } from '@jacana/core/bundle';
 import { neutralQuestion } from '@jacana/core/library';
+import type { Page } from '@playwright/test';
 import { currentCode, handIn, rankByTapping } from '../support/ballot';
-import { ballotAddresses, expect, lockDraft, phone, planTasting, setUp, test } from '../support/jacana';
+import { ballotAddresses, expect, type Jacana, lockDraft, phone, planTasting, setUp, test } from '../support/jacana';
+
+/** Three methods for one panelist, locked; questions besides the usual ones. @returns its id */
+function forAda(
+  page: Page,
+  jacana: Jacana,
+  { service, items = [] }: { service: Partial<Service>; items?: BallotItem[] },
+): Promise<string> {
+  const design = defaultTasting();
+  return lockDraft(page, jacana, {
+    ...{ ...design, title: 'Paced', ballotTitle: 'Paced', question: 'Which is best?' },
+    methods: ['Glazed', 'Roasted', 'Steamed'].map((name) => ({
+      ...{ id: `method-${name}`, name, note: '', steps: '', chain: [], equipment: '', reference: false },
+    })),
+    panel: [{ id: 'panelist-1', name: 'Ada' }],
+    ballot: { items: [...design.ballot.items, ...items] },
+    service: { ...design.service, ...service },
+  });
+}
 
 test('each sample by itself: a pause that is waited out, one that is cut short, a reload in between, and no way back', async ({
   page,
@@ -9,15 +28,7 @@ test('each sample by itself: a pause that is waited out, one that is cut short, 
   empty,
 }) => {
   await setUp(page, empty);
-  const design = defaultTasting();
-  const id = await lockDraft(page, empty, {
-    ...{ ...design, title: 'Paced', ballotTitle: 'Paced', question: 'Which is best?' },
-    methods: ['Glazed', 'Roasted', 'Steamed'].map((name) => ({
-      ...{ id: `method-${name}`, name, note: '', steps: '', chain: [], equipment: '', reference: false },
-    })),
-    panel: [{ id: 'panelist-1', name: 'Ada' }],
-    service: { ...design.service, rinseSeconds: 20, goingBack: false },
-  });
+  const id = await forAda(page, empty, { service: { rinseSeconds: 20, goingBack: false } });
   const [{ address }] = await (await page.request.get(`${empty.address}/api/tastings/${id}/links`)).json();
   await page.goto(`${empty.address}/tastings/${id}/taste`);
   const guest = await phone(browser, address);
@@ -65,16 +76,8 @@ test('what was not tasted is said, asked no further and compared with nothing; a
   empty,
 }) => {
   await setUp(page, empty);
-  const design = defaultTasting();
-  const id = await lockDraft(page, empty, {
-    ...{ ...design, title: 'Left', ballotTitle: 'Left', question: 'Which is best?' },
-    methods: ['Glazed', 'Roasted', 'Steamed'].map((name) => ({
-      ...{ id: `method-${name}`, name, note: '', steps: '', chain: [], equipment: '', reference: false },
-    })),
-    panel: [{ id: 'panelist-1', name: 'Ada' }],
-    ballot: { items: [...design.ballot.items, neutralQuestion('line', 'line', { word: 'crisp' })] },
-    service: { ...design.service, rinseSeconds: 0 },
-  });
+  const line = neutralQuestion('line', 'line', { word: 'crisp' });
+  const id = await forAda(page, empty, { service: { rinseSeconds: 0 }, items: [line] });
   const [{ address }] = await (await page.request.get(`${empty.address}/api/tastings/${id}/links`)).json();
   const guest = await phone(browser, address);
   await guest.getByRole('button', { name: 'Begin' }).click();

@@ -58,6 +58,15 @@ function ServiceCard() {
       )}
     />
   );
+  const toggle = (name: 'warmUp' | 'goingBack', label: string, hint: string) => (
+    <Controller
+      control={form.control}
+      name={`service.${name}`}
+      render={({ field }) => (
+        <Toggle {...{ label, hint }} checked={field.value} disabled={isLocked} onChange={field.onChange} />
+      )}
+    />
+  );
   const { mostSamples, rinse, name } = guideFor(draft.product);
   const allFit = draft.methods.length > 1 && draft.methods.length <= draft.service.together;
   return (
@@ -75,32 +84,12 @@ function ServiceCard() {
         {whole('seatsPerFlight', 'Seats in a flight', [1, 500], 'Served at the same time.')}
         {whole('rinseSeconds', 'Rinse', [0, 600], rinse, 's')}
         {whole('secondsPerSample', 'Time for a sample', [10, 1800], undefined, 's')}
-        <Controller
-          control={form.control}
-          name="service.warmUp"
-          render={({ field }) => (
-            <Toggle
-              label="Warm-up sample first"
-              hint="Takes the edge off the first place; it does not count."
-              checked={field.value}
-              disabled={isLocked}
-              onChange={field.onChange}
-            />
-          )}
-        />
-        <Controller
-          control={form.control}
-          name="service.goingBack"
-          render={({ field }) => (
-            <Toggle
-              label="Going back to earlier samples"
-              hint="Without it each sample is judged by itself, and what was said of it stays."
-              checked={field.value}
-              disabled={isLocked}
-              onChange={field.onChange}
-            />
-          )}
-        />
+        {toggle('warmUp', 'Warm-up sample first', 'Takes the edge off the first place; it does not count.')}
+        {toggle(
+          'goingBack',
+          'Going back to earlier samples',
+          'Without it each sample is judged by itself, and what was said of it stays.',
+        )}
         <Controller
           control={form.control}
           name="service.codes"
