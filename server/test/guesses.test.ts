@@ -103,6 +103,19 @@ it('is not asked where the plan does not', async () => {
   await guess(token, { id: 'guess-9', method: 'method-0-secret' }).expect(404);
 });
 
+it('is not asked of a sample that was not tasted', async () => {
+  const [token] = await tokens(running.as.coordinator, await asking());
+  const codes = codesOf((await open(token, 1).expect(200)).body);
+  const whole = handIn(1, codes);
+  const left = { id: 'untasted-1', kind: 'untasted', code: codes[2], because: 'spilled' };
+  await running.stranger
+    .post(`/api/ballots/${token}/hand-in`)
+    .send({ ...whole, answers: [...whole.answers, left] })
+    .expect(200);
+  expect((await open(token, 1)).body.guess).toBeNull();
+  await guess(token, { id: 'guess-9', method: 'method-0-secret' }).expect(404);
+});
+
 it('comes back with an imported bundle', async () => {
   const id = await asking();
   for (const [at, token] of (await tokens(running.as.coordinator, id)).entries()) {

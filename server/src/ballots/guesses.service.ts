@@ -1,6 +1,6 @@
 import { Injectable, NotFoundException } from '@nestjs/common';
 import type { BallotItem } from '@jacana/core/bundle';
-import { guessedCode } from '@jacana/core/questions';
+import { guessedCode, untastedCodes } from '@jacana/core/questions';
 import type { EntityManager } from 'typeorm';
 import { AnswerRow, MethodRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
@@ -29,7 +29,7 @@ export class GuessesService {
 
   /** @returns null where it is not asked, or not yet */
   async view(manager: EntityManager, own: OwnBallot): Promise<GuessView | null> {
-    const asked = askedOf(own);
+    const asked = await this.asked(manager, own);
     if (!asked) return null;
     const isGiven = (await this.given(manager, own)) !== null;
     if (own.row.closedAt && !isGiven) return null;
@@ -42,7 +42,7 @@ export class GuessesService {
     const method = said.method ?? null;
     await this.transactions.write(async (manager) => {
       const own = await this.own.find(manager, token);
-      const asked = askedOf(own);
+      const asked = await this.asked(manager, own);
       if (!asked) throw new NotFoundException('This ballot asks nothing more. Hand it in first, if it is still open.');
       const before = await this.given(manager, own);
       if (before) return refuseOtherThan(before, id, method);
@@ -54,6 +54,13 @@ export class GuessesService {
       await manager.insert(AnswerRow, rowOf(own, asked, id, method));
     });
     return { saved: [id] };
+  }
+
+  /** Nothing is asked of a sample that its panelist did not taste. */
+  private async asked(manager: EntityManager, own: OwnBallot): Promise<Asked | null> {
+    const asked = askedOf(own);
+    if (asked === null) return null;
+    return untastedCodes(await this.own.stored(manager, own)).has(asked.code) ? null : asked;
   }
 
   private given(manager: EntityManager, { row, panelist }: OwnBallot): Promise<AnswerRow | null> {
