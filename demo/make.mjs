@@ -300,14 +300,35 @@ const SALMON = {
   poached: [0.101, 50.4],
 };
 
-/** Every piece as the sheet has it, weighed and measured; with the two departures that the caveats are about. */
-function salmonLog({ tasting, locked, range, overshot, held }) {
-  const { plan, pieces, key } = locked;
+const sheetFor = ({ tasting, locked: { plan, pieces, key }, range }) => {
   const flights = flightsOfPieces({ tasting, plan, pieces, key });
-  const { steps } = runSheetOf({
+  return runSheetOf({
     ...{ methods: tasting.methods, range, seed: plan.fingerprint },
     pieces: pieces.map(({ tag, method }) => ({ tag, method, flights: flights.get(tag) ?? [] })),
   });
+};
+
+/** Every step begun and done when the sheet has it, and every piece let through at its end. */
+function cookedAsPlanned({ steps }) {
+  const tap = (one, kind, at) =>
+    entry(`${kind}-${one.piece}-${one.step}`, at, one.hands ?? 'Marek', {
+      ...{ kind, pieces: [one.piece], step: one.step },
+    });
+  const tags = [...new Set(steps.map(({ piece }) => piece))];
+  return [
+    ...steps.flatMap((one) => [tap(one, 'started', one.start), tap(one, 'done', one.end)]),
+    ...tags.map((piece) => {
+      const last = steps.findLast((one) => one.piece === piece);
+      const body = { kind: 'gate', piece, decision: 'passed', because: '' };
+      return entry(`gate-${piece}`, last.end, last.hands ?? 'Marek', body);
+    }),
+  ].sort((a, b) => (a.at < b.at ? -1 : 1));
+}
+
+/** Every piece as the sheet has it, weighed and measured; with the two departures that the caveats are about. */
+function salmonLog({ tasting, locked, range, overshot, held }) {
+  const { pieces } = locked;
+  const { steps } = sheetFor({ tasting, locked, range });
   const random = randomStream('reedbed-salmon', 'demo kitchen');
   const channelOf = (tag) => 1 + pieces.findIndex((one) => one.tag === tag);
   return pieces
@@ -428,20 +449,22 @@ function rice() {
     if (at < 18) return { done: true };
     return at < 31 ? { answered: 0, quietFor: UNDER_WAY[at - 18] } : { answered: -1 };
   };
+  const range = rangeFor([start], 2);
+  const boiledOver = entry('caveat-1', minutesAfter(start, -12), 'Marek', {
+    kind: 'noted',
+    text: 'The second pot boiled over for a moment; lid tilted from then on',
+  });
   write('2-rice.json', {
-    range: rangeFor([start], 2),
-    ...{ tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key },
+    ...{ tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key, range },
     seal: { closedAt: null, unsealedAt: null, unsealedBy: null },
     ballots: serve({
       ...{ tasting, locked, seed: 'reedbed-rice', start, pace: 2, progress },
       truth: { liking: [5.5, 5.8], disagreement: 0, noise: 1 },
     }),
-    records: recordsOf(
-      entry('caveat-1', minutesAfter(start, -12), 'Marek', {
-        kind: 'noted',
-        text: 'The second pot boiled over for a moment; lid tilted from then on',
-      }),
-    ),
+    records: {
+      ...recordsOf(boiledOver),
+      kitchen: cookedAsPlanned(sheetFor({ tasting, locked, range })),
+    },
   });
 }
 
@@ -691,11 +714,7 @@ function beetroot() {
     served: [0, 30].map((minutes, at) => ({ sitting: 1, flight: at + 1, at: minutesAfter(start, minutes) })),
   };
   const { plan, pieces, key } = locked;
-  const flights = flightsOfPieces({ tasting, plan, pieces, key });
-  const sheet = runSheetOf({
-    ...{ methods: tasting.methods, range, seed: plan.fingerprint },
-    pieces: pieces.map(({ tag, method }) => ({ tag, method, flights: flights.get(tag) ?? [] })),
-  });
+  const sheet = sheetFor({ tasting, locked, range });
   write('5-beetroot.json', {
     ...{ tasting, plan, pieces, key, range, ballots: [] },
     seal: { closedAt: null, unsealedAt: null, unsealedBy: null },
