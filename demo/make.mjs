@@ -77,6 +77,11 @@ const notBlind = (name, at, because) =>
   });
 const recordsOf = (...caveats) => ({ caveats, kitchen: [], service: [], amendments: [] });
 
+/** What samples are made of; of all methods where none is named. */
+const ingredient = (name, allergens = [], methods = []) => ({
+  ...{ id: `of-${name.toLowerCase().replaceAll(' ', '-')}`, name, allergens, methods },
+});
+
 const methodsOf = (list) =>
   list.map(([id, name, note, reference = false, effort, steps = '']) => ({
     ...{ id, name, note, steps: '', equipment: '', reference },
@@ -236,6 +241,12 @@ function salmon() {
       ],
     ]),
     bundled: [{ id: 'bundled-1', method: 'pan-seared', text: 'cooked in butter' }],
+    ingredients: [
+      ingredient('Salmon', ['fish']),
+      ingredient('Salt'),
+      ingredient('Butter', ['milk'], ['pan-seared']),
+      ingredient('Court-bouillon', ['celery', 'sulphites'], ['poached']),
+    ],
     panel: panelOf(24),
     ballot: { items: [...defaultTasting().ballot.items, neutralQuestion('guess', 'guess')] },
     piecesPerMethod: 3,
@@ -415,6 +426,7 @@ function rice() {
     },
     test: 'triangle',
     ballot: { items: usualBallot('triangle', '') },
+    ingredients: [ingredient('Rice'), ingredient('Salt')],
     methods: methodsOf([
       [
         'not-soaked',
@@ -652,6 +664,7 @@ function beetroot() {
     product: 'vegetable',
     test: 'liking',
     ballot: { items: BEETROOT_BALLOT },
+    ingredients: [ingredient('Beetroot'), ingredient('Salt')],
     methods: methodsOf([
       [
         'salt',

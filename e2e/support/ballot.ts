@@ -7,7 +7,7 @@ export async function scoreAll(page: Page, scores: number[]): Promise<string[]> 
 }
 
 export async function begin(page: Page): Promise<void> {
-  await page.getByRole('button', { name: /^(Begin|Go on)$/ }).click();
+  await page.getByRole('button', { name: /^(Begin|Go on|I may eat all of this: begin)$/ }).click();
 }
 
 /** Scores sample after sample, from the one that is asked about now; says their codes. */

@@ -4,6 +4,7 @@ import { AccountsModule } from './accounts/accounts.module';
 import { AuditModule } from './audit/audit.module';
 import { BallotsModule } from './ballots/ballots.module';
 import { ClockModule } from './clock/clock';
+import { ContentsModule } from './contents/contents.module';
 import { DatabaseModule } from './database/database.module';
 import { DemoModule } from './demo/demo.module';
 import { DraftsModule } from './drafts/drafts.module';
@@ -53,6 +54,7 @@ export class AppModule {
         KitchenModule,
         ReadingsModule,
         ServiceModule,
+        ContentsModule,
         BallotsModule,
         FindingsModule,
         ExchangeModule,

@@ -13,6 +13,7 @@ const seat = (state: SeatView['state'], quietFor = 0): SeatView => ({
   state,
   ...{ tray: 'out', trayBy: null, outAt: null, celsius: null, isTwice: false, presence: 'expected', isWalkIn: false },
   stoppedBecause: null,
+  isWithheld: false,
   tasted: 0,
   rinsingUntil: null,
   blind: true,

@@ -14,7 +14,7 @@ import { MOST_TELLERS, type TastingBundle } from '../tasting';
  * @returns 64 hexadecimal digits
  */
 export function digestOf({ digest: _digest, range, photos, ...rest }: TastingBundle): string {
-  const { takenAlike, decision, methods, service, ...tasting } = rest.tasting;
+  const { takenAlike, decision, methods, service, ingredients, ...tasting } = rest.tasting;
   const { goingBack, ...served } = service;
   const { mostTellers, ...decided } = decision;
   const later = {
@@ -22,6 +22,7 @@ export function digestOf({ digest: _digest, range, photos, ...rest }: TastingBun
     decision: { ...decided, ...(mostTellers !== MOST_TELLERS && { mostTellers }) },
     service: { ...served, ...(!goingBack && { goingBack }) },
     ...(takenAlike && { takenAlike }),
+    ...(ingredients.length > 0 && { ingredients }),
   };
   const hasRange = range.equipment.length + range.cooks.length + range.served.length > 0;
   const content = {

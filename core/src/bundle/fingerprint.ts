@@ -7,7 +7,10 @@ import { contentOfScheme2 } from './v2';
 
 /** The parts of a locked tasting that the fingerprint vouches for. */
 export interface Fingerprinted {
-  tasting: Omit<Tasting, 'title' | 'question' | 'ballotTitle' | 'createdAt' | 'alpha' | 'assumed' | 'quantities'>;
+  tasting: Omit<
+    Tasting,
+    'title' | 'question' | 'ballotTitle' | 'createdAt' | 'alpha' | 'assumed' | 'quantities' | 'ingredients'
+  >;
   plan: Omit<Plan, 'fingerprint'>;
   pieces: readonly Piece[];
   key: Key;
@@ -21,7 +24,8 @@ export interface Fingerprinted {
  *
  * A plan keeps the scheme that it was locked with. Each scheme names every field that it
  * covers, so that a field added later changes no fingerprint that was printed before.
- * Names of panelists may be corrected later, so only their ids and seats count.
+ * Names of panelists may be corrected later, so only their ids and seats count; so may what samples are made of,
+ * which does not.
  *
  * @returns 64 hexadecimal digits
  */

@@ -59,7 +59,7 @@ export function parseDesign<Design extends object>(stored: object): Design {
   };
   const decision = { mostTellers: MOST_TELLERS, ...known.decision };
   const service = { goingBack: true, ...known.service };
-  return { takenAlike: '', ...known, decision, service } as unknown as Design;
+  return { takenAlike: '', ingredients: [], ...known, decision, service } as unknown as Design;
 }
 
 /** A design as a data file keeps it. */
@@ -97,7 +97,7 @@ function crossCheck(bundle: TastingBundle): Problem[] {
 }
 
 function tastingProblems({ tasting, pieces }: TastingBundle): Problem[] {
-  const { methods, panel, ballot, bundled, lots, zones } = tasting;
+  const { methods, panel, ballot, bundled, ingredients, lots, zones } = tasting;
   const known = new Set(methods.map((method) => method.id));
   const knownLots = new Set(lots.map((lot) => lot.id));
   const twoReferences = methods.filter((method) => method.reference).length > 1;
@@ -119,6 +119,10 @@ function tastingProblems({ tasting, pieces }: TastingBundle): Problem[] {
       'tag',
     ),
     ...(twoReferences ? [{ field: 'tasting.methods', message: 'Only one method can be the reference.' }] : []),
+    ...repeated(ids(ingredients), 'tasting.ingredients', 'id'),
+    ...ingredients.flatMap((one, at) =>
+      one.methods.flatMap((method) => unknownId(known, method, `tasting.ingredients.${at}.methods`, 'method')),
+    ),
     ...bundled.flatMap(({ method }, at) => unknownId(known, method, `tasting.bundled.${at}.method`, 'method')),
     ...pieces.flatMap((piece, at) => [
       ...unknownId(known, piece.method, `pieces.${at}.method`, 'method'),

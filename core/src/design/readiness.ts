@@ -45,7 +45,7 @@ function askProblems({ title, question, ballotTitle, methods, decision }: Tastin
   return problems;
 }
 
-function methodProblems({ methods, bundled, zones, lots }: Tasting): Problem[] {
+function methodProblems({ methods, bundled, ingredients, zones, lots }: Tasting): Problem[] {
   const problems: Problem[] = [];
   if (methods.length < 2) problems.push({ field: 'methods', message: 'List at least two methods to compare.' });
   problems.push(...nameProblems(methods, 'methods', 'method'));
@@ -58,6 +58,10 @@ function methodProblems({ methods, bundled, zones, lots }: Tasting): Problem[] {
   bundled.forEach(({ text }, at) => {
     if (text.trim() === '')
       problems.push({ field: `bundled.${at}.text`, message: 'Say what comes with this method, or remove the line.' });
+  });
+  ingredients.forEach(({ name }, at) => {
+    if (name.trim() === '')
+      problems.push({ field: `ingredients.${at}.name`, message: 'Say what this ingredient is, or remove the line.' });
   });
   return problems;
 }

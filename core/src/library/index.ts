@@ -1,3 +1,13 @@
+export { ALLERGEN_NAMES, likelyAllergens } from './allergens';
+export {
+  conflicting,
+  contentsInWords,
+  contentsOf,
+  ingredientsOf,
+  madeOf,
+  type Contents,
+  type Exclusion,
+} from './contents';
 export { METHOD_SETS, type MethodSet } from './methods';
 export {
   ALWAYS_CONSTANT,

@@ -29,7 +29,7 @@ export const untastedCodes = (answers: readonly AnswerValue[]): ReadonlySet<stri
 export function answerProblems(answer: AnswerValue, { design, serving, untasted }: AskedBallot): Problem[] {
   const isStray = 'code' in answer && !codesServed(serving).includes(answer.code);
   if (isStray) return [{ field: 'code', message: `${answer.code} is not one of the samples on this ballot.` }];
-  if (answer.kind === 'tasted' || answer.kind === 'rinse' || answer.kind === 'untasted') return [];
+  if (!('item' in answer)) return [];
   const item = design.items.find((candidate) => candidate.id === answer.item && fits(answer, candidate));
   if (!item) return [{ field: 'item', message: 'This ballot does not ask this question.' }];
   const set = setOf(answer, serving);
@@ -211,12 +211,14 @@ export function isLeftBehind(
   return turn !== null && given.some((one) => (turnOf(one, serving) ?? -1) > turn);
 }
 
+const WITHOUT_TURN: ReadonlySet<AnswerValue['kind']> = new Set(['rinse', 'guess', 'comment', 'untasted', 'agreed']);
+
 /** Where in the sitting something is answered: sample by sample, what compares a set after its samples; null for what has no turn. */
 function turnOf(answer: AnswerValue, { sets }: Pick<Serving, 'sets'>): number | null {
-  if (answer.kind === 'rinse' || answer.kind === 'guess' || answer.kind === 'comment' || answer.kind === 'untasted')
-    return null;
+  if (WITHOUT_TURN.has(answer.kind)) return null;
   const codes = countedCodes({ sets });
   if ('code' in answer) return codes.indexOf(answer.code);
+  if (!('set' in answer)) return null;
   const { codes: own } = sets[answer.set];
   return codes.indexOf(own[own.length - 1]) + 0.5;
 }

@@ -1,4 +1,5 @@
 import { cautionsFor, chainOf, stepText, type Locale } from '../kitchen';
+import { ingredientsOf } from '../library';
 import { rawNumbers } from '../served';
 import type { Piece, Tasting } from '../tasting';
 import { constantsTable } from './plan';
@@ -8,7 +9,7 @@ import type { Block, Sheet, Tray } from './sheet';
 /** The kitchen's list: which tag is cooked how, from which lot or raw piece. No code and no panelist. */
 export function kitchenSheet(tasting: Tasting, pieces: readonly Piece[], locale: Locale = 'us'): Sheet {
   const lots = new Map(tasting.lots.map(({ id, name }) => [id, name]));
-  const { halves, constants, bundled } = tasting;
+  const { halves, constants, bundled, ingredients } = tasting;
   const raw = rawNumbers(pieces, halves);
   const columns = [
     { name: 'Tag', isCode: true },
@@ -23,7 +24,11 @@ export function kitchenSheet(tasting: Tasting, pieces: readonly Piece[], locale:
       equipment && `Equipment: ${equipment}`,
       ...chainOf({ steps, chain }).map((step) => stepText(step)),
     ].filter(Boolean);
-    const extra = bundled.filter((one) => one.method === id).map(({ text }) => `Comes with it: ${text}`);
+    const made = ingredientsOf(ingredients, id);
+    const extra = [
+      ...bundled.filter((one) => one.method === id).map(({ text }) => `Comes with it: ${text}`),
+      ...(made.length > 0 ? [`Made of: ${made.join(', ')}`] : []),
+    ];
     return [
       { kind: 'heading', text: reference ? `${name} (reference)` : name },
       ...[...lines, ...extra].map((text): Block => ({ kind: 'text', text, look: 'quiet' })),

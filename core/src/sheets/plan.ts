@@ -1,6 +1,7 @@
 import { ANALYSIS_NAMES, quantities, TEST_NAMES } from '../design';
 import { claimOf } from '../findings';
 import { chainOf, differences, differenceText, stepText } from '../kitchen';
+import { ingredientsOf } from '../library';
 import { inPercent } from '../questions';
 import type { Decision, Plan, Tasting } from '../tasting';
 import { askedText, servedText, sizedForText } from './planned';
@@ -100,6 +101,14 @@ function facts(tasting: Tasting): { name: string; lines: string[] }[] {
       ].filter(Boolean),
     ),
     ...named('Pieces cooked alike', tasting.takenAlike ? [`taken to taste alike: ${tasting.takenAlike}`] : []),
+    ...named(
+      'Ingredients',
+      tasting.ingredients.length > 0
+        ? methods.map(
+            ({ id, name }) => `${name}: ${ingredientsOf(tasting.ingredients, id).join(', ') || 'nothing said'}`,
+          )
+        : [],
+    ),
     ...named('Zones', zones.length > 0 ? [`${zones.map(({ name }) => name).join(', ')}, judged apart`] : []),
     ...named(
       'Asked',

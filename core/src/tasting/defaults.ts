@@ -13,6 +13,7 @@ export function defaultTasting(): Omit<Tasting, 'title' | 'createdAt'> {
     methods: [],
     constants: [],
     bundled: [],
+    ingredients: [],
     lots: [],
     halves: false,
     zones: [],

@@ -14,6 +14,9 @@ export const MOST_REPLICATES = 4;
 export const MOST_ITEMS = 20;
 export const MOST_OPTIONS = 40;
 export const MOST_CONSTANTS = 40;
+export const MOST_INGREDIENTS = 100;
+/** Names on the list that panelists agree to: ingredients, and allergens. */
+export const MOST_CONTENTS = 120;
 export const MOST_BUNDLED = 120;
 export const MOST_ZONES = 4;
 /** Sets on one ballot: sittings repeat few, and no mouth takes more. */
@@ -210,6 +213,25 @@ export const ANALYSES = [
 /** Blind codes that all panelists share, or that each has of their own. */
 export const CODE_SHARING = ['shared', 'own'] as const;
 
+/** What has to be named on food, by Regulation (EU) No 1169/2011, Annex II; the order is the regulation's, written from memory. */
+export const ALLERGENS = [
+  'gluten',
+  'crustaceans',
+  'eggs',
+  'fish',
+  'peanuts',
+  'soya',
+  'milk',
+  'nuts',
+  'celery',
+  'mustard',
+  'sesame',
+  'sulphites',
+  'lupin',
+  'molluscs',
+] as const;
+export type Allergen = (typeof ALLERGENS)[number];
+
 export const ANSWER_KINDS = [
   'tasted',
   'score',
@@ -221,6 +243,7 @@ export const ANSWER_KINDS = [
   'comment',
   'rinse',
   'untasted',
+  'agreed',
 ] as const;
 
 export type DecisionKind = (typeof DECISIONS)[number];

@@ -5,6 +5,7 @@ import {
   GATE_DECISIONS,
   LIMITS,
   MEASURES,
+  MOST_CONTENTS,
   MOST_ENTRIES,
   MOST_IN_A_MINUTE,
   MOST_METHODS,
@@ -116,6 +117,8 @@ export const answerSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...answerBase, kind: z.literal('best-worst'), item, set, best: code, worst: code }),
   /** Which method somebody took the last sample for, asked once all was handed in; null for no idea. */
   z.strictObject({ ...answerBase, kind: z.literal('guess'), item, code, method: id.nullable() }),
+  /** That somebody takes part, knowing that samples contain this. */
+  z.strictObject({ ...answerBase, kind: z.literal('agreed'), contains: z.array(shortText).max(MOST_CONTENTS) }),
   z.strictObject({ ...answerBase, kind: z.literal('comment'), item, text: longText }),
 ]);
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import {
+  ALLERGENS,
   CODE_SHARING,
   DECISIONS,
   EQUIPMENT_KINDS,
@@ -13,6 +14,7 @@ import {
   MOST_COOKS,
   MOST_DOSES,
   MOST_EQUIPMENT,
+  MOST_INGREDIENTS,
   MOST_ITEMS,
   MOST_METHODS,
   MOST_OPTIONS,
@@ -208,6 +210,14 @@ export const constantSchema = z.strictObject({
   check: shortText.default(''),
 });
 
+/** Something that samples are made of: those of some methods, or of all where none is named. */
+export const ingredientSchema = z.strictObject({
+  id,
+  name: shortText,
+  allergens: z.array(z.enum(ALLERGENS)).max(ALLERGENS.length).default([]),
+  methods: z.array(id).max(MOST_METHODS).default([]),
+});
+
 /** What comes with a method by its nature and cannot be told apart from it. */
 export const bundledSchema = z.strictObject({ id, method: id, text: shortText });
 
@@ -275,6 +285,8 @@ export const tastingSchema = z.strictObject({
   methods: z.array(methodSchema).max(MOST_METHODS),
   constants: z.array(constantSchema).max(MOST_CONSTANTS),
   bundled: z.array(bundledSchema).max(MOST_BUNDLED),
+  /** What the samples are made of; none means that nobody has said. May be corrected after locking. */
+  ingredients: z.array(ingredientSchema).max(MOST_INGREDIENTS).default([]),
   lots: z.array(lotSchema).max(MOST_PIECES),
   /** The pieces of one number are parts of one raw piece, split across the methods. */
   halves: z.boolean(),
@@ -302,6 +314,7 @@ export type BallotItem = z.infer<typeof ballotItemSchema>;
 export type BallotDesign = z.infer<typeof ballotDesignSchema>;
 export type Decision = z.infer<typeof decisionSchema>;
 export type Constant = z.infer<typeof constantSchema>;
+export type Ingredient = z.infer<typeof ingredientSchema>;
 export type Bundled = z.infer<typeof bundledSchema>;
 export type Lot = z.infer<typeof lotSchema>;
 export type Zone = z.infer<typeof zoneSchema>;

@@ -29,6 +29,8 @@ export interface TidyRow {
   rinsed_s: number | '';
   /** Why the panelist did not taste it; empty where they did. */
   not_tasted: string;
+  /** When the panelist agreed to take part, knowing what samples contain; empty where a device did not say. */
+  agreed_at: string;
   handed_in_at: string;
   /**
    * One column per question, named by its word or kind: a score as it was given, a category as
@@ -77,6 +79,7 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
         ...Object.fromEntries(
           columns.map(([item, column]) => [column, valueAt(item, { current, names: methodNames }, { code, set })]),
         ),
+        agreed_at: current.find(({ kind }) => kind === 'agreed')?.at ?? '',
         handed_in_at: byBallot.get(tray)?.handedInAt ?? '',
       };
     });
@@ -155,6 +158,7 @@ const FIRST_COLUMNS = [
   'eaten',
   'rinsed_s',
   'not_tasted',
+  'agreed_at',
 ];
 
 /** A column for each question, none of them named as another, or as what programs keep for themselves. */

@@ -3,6 +3,7 @@ import {
   ANSWER_KINDS,
   LIMITS,
   LONG_TEXT,
+  MOST_CONTENTS,
   MOST_ITEMS,
   MOST_OPTIONS,
   MOST_SETS,
@@ -67,6 +68,8 @@ export class AnswerInput {
   @Optional()
   @Decimal(LIMITS.rinsed)
   seconds?: number | null;
+  /** Of 'agreed': what samples contain, as it was shown. */
+  @Optional() @Texts(MOST_CONTENTS, SHORT_TEXT) contains?: string[];
 }
 
 export class SaveAnswers {

@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { ContentsModule } from '../contents/contents.module';
 import { SealModule } from '../seal/seal.module';
 import { BallotsController } from './ballots.controller';
 import { CodesController } from './codes.controller';
@@ -8,7 +9,7 @@ import { OwnBallots } from './ownBallots.service';
 import { StopsService } from './stops.service';
 
 @Module({
-  imports: [SealModule],
+  imports: [ContentsModule, SealModule],
   controllers: [BallotsController, CodesController],
   providers: [BallotsService, GuessesService, OwnBallots, StopsService],
 })

@@ -8,8 +8,10 @@ import {
   type Answer,
   type AskedBallot,
 } from '@jacana/core/bundle';
+import { contentsInWords, contentsOf } from '@jacana/core/library';
 import { readShortCode } from '@jacana/core/sheets';
 import { In, Like, Not, type EntityManager } from 'typeorm';
+import { ExclusionsService } from '../contents/exclusions.service';
 import { AnswerRow, BallotRow, PanelistRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
@@ -34,6 +36,7 @@ export class BallotsService {
     private readonly own: OwnBallots,
     private readonly guesses: GuessesService,
     private readonly stops: StopsService,
+    private readonly exclusions: ExclusionsService,
     private readonly access: AccessService,
     private readonly live: LiveService,
   ) {}
@@ -44,7 +47,8 @@ export class BallotsService {
       const own = await this.own.find(manager, token);
       const { panelist, row, ballot } = own;
       const free = panelist.device === null || panelist.device === device || takeOver;
-      const open = !ballot.handedInAt && !row.closedAt;
+      const isWithheld = (await this.exclusions.withheld(manager, row)).has(panelist.id);
+      const open = !ballot.handedInAt && !row.closedAt && !isWithheld;
       if (open && free) {
         const now = new Date().toISOString();
         Object.assign(ballot, { openedAt: ballot.openedAt ?? now, seenAt: now });
@@ -56,7 +60,13 @@ export class BallotsService {
       return this.view(
         manager,
         own,
-        stateOf({ isHandedIn: ballot.handedInAt !== null, hasStopped, free, closed: row.closedAt !== null }),
+        stateOf({
+          isHandedIn: ballot.handedInAt !== null,
+          isWithheld,
+          hasStopped,
+          free,
+          closed: row.closedAt !== null,
+        }),
       );
     });
   }
@@ -197,6 +207,7 @@ export class BallotsService {
       items: row.design.ballot.items,
       rinseSeconds: row.design.service.rinseSeconds,
       goingBack: row.design.service.goingBack,
+      contains: contentsInWords(contentsOf(row.design.ingredients)),
       answers: answers.map(({ at: _at, by: _by, reason: _reason, ...answer }) => answer),
       handedInAt: ballot.handedInAt,
       guess: state === 'handed-in' ? await this.guesses.view(manager, own) : null,
@@ -204,8 +215,15 @@ export class BallotsService {
   }
 }
 
-function stateOf(own: { isHandedIn: boolean; hasStopped: boolean; free: boolean; closed: boolean }): BallotState {
+function stateOf(own: {
+  isHandedIn: boolean;
+  isWithheld: boolean;
+  hasStopped: boolean;
+  free: boolean;
+  closed: boolean;
+}): BallotState {
   if (own.isHandedIn) return 'handed-in';
+  if (own.isWithheld) return 'withheld';
   if (own.hasStopped) return 'stopped';
   if (!own.free) return 'elsewhere';
   return own.closed ? 'closed' : 'open';
@@ -245,8 +263,8 @@ function refuseOtherThan(stored: readonly Answer[], sent: readonly Answer[]): vo
     );
 }
 
-/** What a device notes by itself: that another did not is nothing to look at. */
-const OF_THE_DEVICE: ReadonlySet<Answer['kind']> = new Set(['tasted', 'rinse']);
+/** What a device notes on its way through the ballot: that another did not is nothing to look at. */
+const OF_THE_DEVICE: ReadonlySet<Answer['kind']> = new Set(['tasted', 'rinse', 'agreed']);
 
 /** What another device answered and this one does not show must be looked at first. */
 function refuseUnseen(stored: readonly Answer[], sent: readonly Answer[]): void {

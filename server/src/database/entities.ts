@@ -1,6 +1,7 @@
 import {
   parseDesign,
   storedDesign,
+  type Allergen,
   type Analysis,
   type Answer,
   type ChainStep,
@@ -59,6 +60,7 @@ export type Design = Pick<
   | 'product'
   | 'constants'
   | 'bundled'
+  | 'ingredients'
   | 'lots'
   | 'halves'
   | 'zones'
@@ -129,6 +131,15 @@ export class PanelistRow {
   @Column('varchar', { unique: true }) token: string;
   /** The one device that may answer now. */
   @Column('varchar', { nullable: true }) device: string | null;
+}
+
+/** What somebody must not eat: for coordinators, and never exported. */
+@Entity('exclusions')
+export class ExclusionRow {
+  @PrimaryColumn('varchar') @ForeignKey(() => TastingRow) tastingId: string;
+  @PrimaryColumn('varchar') panelistId: string;
+  @Column('simple-json') allergens: Allergen[];
+  @Column('varchar') others: string;
 }
 
 /** How far one panelist's ballot of one sitting has come; there is none before it was opened. */

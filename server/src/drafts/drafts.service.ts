@@ -183,8 +183,8 @@ const newPanelist = () => ({
   device: null,
 });
 
-function refuseRepeatedIds({ methods, panel, constants, bundled, lots, zones, ballot }: DraftInput): void {
-  const lists = { methods, panel, constants, bundled, lots, zones, 'ballot.items': ballot.items };
+function refuseRepeatedIds({ methods, panel, constants, bundled, ingredients, lots, zones, ballot }: DraftInput): void {
+  const lists = { methods, panel, constants, bundled, ingredients, lots, zones, 'ballot.items': ballot.items };
   for (const [list, items] of Object.entries(lists)) {
     const ids = items.map((item) => item.id);
     const at = ids.findIndex((id, index) => ids.indexOf(id) < index);

@@ -80,6 +80,16 @@ export function Choice(values: readonly string[], name: string): PropertyDecorat
   );
 }
 
+/** A list of some of the values, each once. */
+export function Choices(values: readonly string[], name: string): PropertyDecorator {
+  return applyDecorators(
+    ApiProperty({ enum: values, enumName: name, isArray: true, maxItems: values.length }),
+    IsArray({ message: 'This should be a list.' }),
+    ArrayMaxSize(values.length, { message: `List at most ${values.length}.` }),
+    IsIn([...values], { each: true, message: `Each of these should be one of: ${values.join(', ')}.` }),
+  );
+}
+
 /** An id made by a client: long enough not to clash. */
 export function Id(): PropertyDecorator {
   return Text(40, { least: 6, pattern: /^[\w-]+$/, patternMessage: 'An id has only letters, digits, - and _.' });

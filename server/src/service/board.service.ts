@@ -1,9 +1,11 @@
 import { Injectable } from '@nestjs/common';
 import { walkInsOf } from '@jacana/core/bundle';
+import { contentsInWords, contentsOf } from '@jacana/core/library';
 import { ledger } from '@jacana/core/caveats';
 import { chainOf, servingWindow } from '@jacana/core/kitchen';
 import { serviceDay, trayName, type PersonState, type ServiceDay, type TrayState } from '@jacana/core/service';
 import { In } from 'typeorm';
+import { ExclusionsService } from '../contents/exclusions.service';
 import { AnswerRow, BallotRow, MethodRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { LogService } from '../log/log.service';
@@ -19,6 +21,7 @@ export class BoardService {
     private readonly store: TastingStore,
     private readonly live: LiveService,
     private readonly log: LogService,
+    private readonly exclusions: ExclusionsService,
   ) {
     live.register({
       kind: 'seats',
@@ -32,7 +35,8 @@ export class BoardService {
     const asOf = await this.live.latest(id);
     const methods = await this.transactions.read.findBy(MethodRow, { tastingId: id });
     const window = servingWindow(methods.map(({ chain, steps }) => chainOf({ chain: chain ?? [], steps })));
-    return { asOf, seats: await this.seats(id), window };
+    const { design } = await this.store.row(this.transactions.read, id);
+    return { asOf, seats: await this.seats(id), window, contains: contentsInWords(contentsOf(design.ingredients)) };
   }
 
   /** @param only ids of the panelists that are asked about; left out, it is everyone */
@@ -50,6 +54,7 @@ export class BoardService {
     const notBlind = new Set(marks.map(({ panelist }) => panelist));
     const guests = new Set(walkInsOf(await this.store.amendments(read, id)).map(({ panelist }) => panelist.id));
     const day = serviceDay(await this.log.service(read, id));
+    const withheld = await this.exclusions.withheld(read, row);
     return trays.map((tray) => {
       const { openedAt = null, seenAt = null, handedInAt = null } = ballots.get(tray.panelistId) ?? {};
       const count = handedInAt ? tray.codes.length : (tasted.get(tray.panelistId) ?? 0);
@@ -59,6 +64,7 @@ export class BoardService {
         ...carried(day, { sitting: row.sitting, panelist: tray.panelistId }, tray.flight),
         ...{ state, tasted: count, openedAt, seenAt, handedInAt, blind: !notBlind.has(tray.panelistId) },
         rinsingUntil: untilOf(handedInAt ? undefined : rinsing.get(tray.panelistId), row.design.service),
+        isWithheld: withheld.has(tray.panelistId),
         isWalkIn: guests.has(tray.panelistId),
       };
     });

@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { ContentsModule } from '../contents/contents.module';
 import { SealModule } from '../seal/seal.module';
 import { BoardService } from './board.service';
 import { ServiceLogService } from './serviceLog.service';
@@ -6,7 +7,7 @@ import { WalkInsService } from './walkIns.service';
 import { ServiceController } from './service.controller';
 
 @Module({
-  imports: [SealModule],
+  imports: [ContentsModule, SealModule],
   controllers: [ServiceController],
   providers: [BoardService, ServiceLogService, WalkInsService],
 })

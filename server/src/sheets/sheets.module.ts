@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { ContentsModule } from '../contents/contents.module';
 import { FindingsModule } from '../findings/findings.module';
 import { HouseModule } from '../house/house.module';
 import { WorkersModule } from '../jobs/workers.module';
@@ -10,7 +11,7 @@ import { SheetsController } from './sheets.controller';
 import { SheetsService } from './sheets.service';
 
 @Module({
-  imports: [SealModule, WorkersModule, FindingsModule, KitchenModule, HouseModule],
+  imports: [ContentsModule, SealModule, WorkersModule, FindingsModule, KitchenModule, HouseModule],
   controllers: [SheetsController, PrinterController],
   providers: [SheetsService, LabelPrinterService],
 })

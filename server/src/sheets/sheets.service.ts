@@ -22,6 +22,7 @@ import { asLocked, noRange } from '@jacana/core/bundle';
 import { chainOf, kitchenState, piecesNow } from '@jacana/core/kitchen';
 import { rawNumbers } from '@jacana/core/served';
 import { serviceDay, trayName } from '@jacana/core/service';
+import { ExclusionsService } from '../contents/exclusions.service';
 import type { Me } from '../accounts/allow';
 import { Transactions } from '../database/transactions';
 import { refuseFields } from '../fields/problems';
@@ -54,6 +55,7 @@ export class SheetsService {
     private readonly workers: WorkersService,
     private readonly house: HouseService,
     private readonly printer: LabelPrinterService,
+    private readonly exclusions: ExclusionsService,
     @Inject(OPTIONS) private readonly options: ServerOptions,
   ) {}
 
@@ -132,7 +134,8 @@ export class SheetsService {
   }
 
   /**
-   * The trays of the open sitting, with the flight that each is really carried with, and without those of whom is absent.
+   * The trays of the open sitting, with the flight that each is really carried with, and without those of
+   * whom is absent or is not to be served.
    * Under the title that is on the ballot: who carries trays must not read a method.
    */
   private async carried(id: string, me: Me) {
@@ -141,8 +144,11 @@ export class SheetsService {
     const [panelists, plan] = [await this.store.panelists(read, id), lockedOnly(await this.store.plan(read, id))];
     const day = serviceDay(await this.log.service(read, id));
     const nameOf = (panelist: string): string => trayName({ sitting: row.sitting, panelist });
+    const withheld = await this.exclusions.withheld(read, row);
+    const isServed = (panelist: string): boolean =>
+      !day.people.get(nameOf(panelist))?.absent && !withheld.has(panelist);
     const trays = traysNow({ row, plan, panelists })
-      .filter(({ panelistId, codes }) => codes.length > 0 && !day.people.get(nameOf(panelistId))?.absent)
+      .filter(({ panelistId, codes }) => codes.length > 0 && isServed(panelistId))
       .map((tray) => ({ ...tray, flight: day.flights.get(nameOf(tray.panelistId)) ?? tray.flight }));
     const sitting = { now: row.sitting, of: row.design.service.sittings };
     return { title: this.access.ballotTitle(row), trays, sitting, items: row.design.ballot.items };

@@ -1,14 +1,17 @@
 import {
+  ALLERGENS,
   CODE_SHARING,
   DECISIONS,
   EQUIPMENT_KINDS,
   HANDS,
+  ID_LENGTH,
   ITEM_KINDS,
   LIMITS,
   LONG_TEXT,
   MOST_BUNDLED,
   MOST_CONSTANTS,
   MOST_DOSES,
+  MOST_INGREDIENTS,
   MOST_ITEMS,
   MOST_OPTIONS,
   MOST_PIECES,
@@ -19,6 +22,7 @@ import {
   SIDES,
   STEP_KINDS,
   TESTS,
+  type Allergen,
   type CodeSharing,
   type DecisionKind,
   type EquipmentKind,
@@ -29,7 +33,7 @@ import {
   type StepKind,
   type Test,
 } from '@jacana/core/bundle';
-import { Choice, Decimal, DraftId, Flag, ListOf, Optional, Part, Text, Whole } from '../fields/fields';
+import { Choice, Choices, Decimal, DraftId, Flag, ListOf, Optional, Part, Text, Texts, Whole } from '../fields/fields';
 
 export class EffortInput {
   @Decimal(LIMITS.effort.handsOnMinutes) handsOnMinutes: number;
@@ -133,6 +137,14 @@ export class BundledInput {
   @Text(SHORT_TEXT) text: string;
 }
 
+/** Something that samples are made of; of all methods where none is named. */
+export class IngredientInput {
+  @DraftId() id: string;
+  @Text(SHORT_TEXT) name: string;
+  @Choices(ALLERGENS, 'Allergen') allergens: Allergen[];
+  @Texts(60, ID_LENGTH) methods: string[];
+}
+
 export class LotInput {
   @DraftId() id: string;
   @Text(SHORT_TEXT) name: string;
@@ -208,6 +220,7 @@ export class DesignInput {
   @Choice(PRODUCTS, 'Product') product: Product;
   @ListOf(() => ConstantInput, MOST_CONSTANTS) constants: ConstantInput[];
   @ListOf(() => BundledInput, MOST_BUNDLED) bundled: BundledInput[];
+  @ListOf(() => IngredientInput, MOST_INGREDIENTS) ingredients: IngredientInput[];
   @ListOf(() => LotInput, MOST_PIECES) lots: LotInput[];
   @Flag() halves: boolean;
   @ListOf(() => ZoneInput, MOST_ZONES) zones: ZoneInput[];

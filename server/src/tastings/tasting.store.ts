@@ -253,10 +253,10 @@ export function tastingOf({ row, methods, panelists }: Pick<StoredTasting, 'row'
 
 /** What goes into the design column. */
 export function designOf(tasting: Design): Design {
-  const { decision, test, product, constants, bundled, lots, halves, zones, takenAlike } = tasting;
+  const { decision, test, product, constants, bundled, ingredients, lots, halves, zones, takenAlike } = tasting;
   const { ballot, service, quantities, assumed } = tasting;
   return {
-    ...{ decision, test, product, constants, bundled, lots, halves, zones, takenAlike },
+    ...{ decision, test, product, constants, bundled, ingredients, lots, halves, zones, takenAlike },
     ...{ ballot, service, quantities, assumed },
   };
 }

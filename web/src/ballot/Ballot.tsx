@@ -6,7 +6,7 @@ import { RinseStep } from './RinseStep';
 import { SampleStep, WarmUpStep } from './SampleStep';
 import { SetStep } from './SetStep';
 import { Sent, Stopped } from './Endings';
-import { HasStopped, StopAsked } from './Stop';
+import { HasStopped, StopAsked, Withheld } from './Stop';
 import type { BallotView } from '../client/api.generated';
 import type { BallotState } from './state';
 import { type Step, stepsOf, whereText } from './steps';
@@ -77,6 +77,7 @@ function Content({ isStopping, onGoOn }: { isStopping: boolean; onGoOn: () => vo
     window.scrollTo(0, 0);
   }, [step]);
   if (ballot?.state === 'handed-in') return <Sent />;
+  if (ballot?.state === 'withheld') return <Withheld />;
   if (ballot?.state === 'stopped' || hasStopped) return <HasStopped />;
   if (refusal) return <Stopped />;
   if (!ballot) return <Opening />;

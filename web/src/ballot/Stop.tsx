@@ -4,11 +4,10 @@ import { newId } from './post';
 import { usePost } from './PostContext';
 import { actions } from './state';
 
-const REASONS = [
-  'There is something in it that I must not eat',
-  'I do not feel well',
-  'I do not want to go on',
-] as const;
+/** Said by the same words wherever it is said. */
+export const MUST_NOT_EAT = 'There is something in it that I must not eat';
+
+const REASONS = [MUST_NOT_EAT, 'I do not feel well', 'I do not want to go on'] as const;
 
 /** Whoever tastes may stop at any time, without anybody asking them to explain. */
 export function StopAsked({ onBack }: { onBack: () => void }) {
@@ -34,6 +33,25 @@ export function StopAsked({ onBack }: { onBack: () => void }) {
       <div className="mt-auto flex pt-5">
         <BigButton onClick={onBack}>Go on tasting</BigButton>
       </div>
+    </main>
+  );
+}
+
+/** Before the first bite: the samples hold what this panelist must not eat. What it is, nobody reads over their shoulder. */
+export function Withheld() {
+  const post = usePost();
+  return (
+    <main className="my-auto space-y-4 text-center">
+      <div role="alert" className="space-y-4">
+        <h1 className="font-serif text-3xl leading-tight">Please taste nothing.</h1>
+        <p>
+          As far as the coordinator knows, there is something in these samples that you must not eat. Thank you for
+          coming: please speak to the coordinator.
+        </p>
+      </div>
+      <BigButton look="plain" onClick={() => void post.open(false)}>
+        Look again
+      </BigButton>
     </main>
   );
 }

@@ -2,21 +2,49 @@ import { hasRightAnswer } from '@jacana/core/questions';
 import type { BallotView } from '../client/api.generated';
 import { Pad } from '../ui/Pad';
 import { BigButton } from './BigButton';
-import { actions, firstOpenStep } from './state';
+import { newId } from './post';
+import { actions, firstOpenStep, placeOf } from './state';
+import { MUST_NOT_EAT } from './Stop';
 import { sampleCount } from './steps';
 import { useAct, useBallot } from './ballotStore';
 
-/** What will happen, and that one may stop. */
+/** A name that nobody typed greets nobody. */
+const greeting = (name: string): string => (/^(panelist|seat) \d+$/i.test(name.trim()) ? 'Hello' : `Hello, ${name}`);
+
+/** What all samples together are made of: not which holds what. */
+function InTheSamples({ contains }: { contains: readonly string[] }) {
+  return (
+    <section
+      aria-label="In the samples"
+      className="mb-6 rounded-card border-2 border-ink px-4 py-3 dim:border-night-line"
+    >
+      <h2 className="font-bold">Is there anything that you must not eat?</h2>
+      <p>
+        {contains.length > 0
+          ? `In one or more of the samples: ${contains.join(', ')}.`
+          : 'Ask what is in the samples before you taste.'}
+      </p>
+    </section>
+  );
+}
+
+/** What will happen, what is in it and what is stored; and that one may stop. */
 export function WelcomeStep({ ballot }: { ballot: BallotView }) {
   const act = useAct();
   const given = useBallot((state) => state.given);
-  const isBegun = Object.keys(given).length > 0;
+  const agreed = given[placeOf({ kind: 'agreed' })]?.contains;
+  const isAgreed = agreed !== undefined && String(agreed) === String(ballot.contains);
+  const isBegun = isAgreed && Object.keys(given).length > 1;
+  const begin = (): void => {
+    act(actions.answered({ id: newId(), kind: 'agreed', contains: ballot.contains }));
+    act(actions.stepped(firstOpenStep(ballot, given)));
+  };
   const samples = sampleCount(ballot);
   const mayGuess = ballot.items.some((item) => hasRightAnswer(item.kind));
   return (
     <main className="flex grow flex-col">
       <p className="text-quiet dim:text-night-quiet">{ballot.title}</p>
-      <h1 className="mt-1 mb-4 font-serif text-3xl leading-tight break-words">Hello, {ballot.name}</h1>
+      <h1 className="mt-1 mb-4 font-serif text-3xl leading-tight break-words">{greeting(ballot.name)}</h1>
       <p>
         You will taste {samples} {samples === 1 ? 'sample' : 'samples'} in this order
         {ballot.warmUp ? ', after a first one that gets your mouth ready' : ''}. Check that the codes on your tray are
@@ -43,17 +71,25 @@ export function WelcomeStep({ ballot }: { ballot: BallotView }) {
         ) : (
           <li>There is no right or wrong answer, only yours. Please do not talk about the samples.</li>
         )}
+        <li>You may stop at any time: press Stop above.</li>
         <li>
-          Is there anything that you must not eat? Ask what is in the samples before you taste. You may stop at any
-          time: press Stop above.
+          Your name and seat, your answers and when you gave them are stored; whoever runs the tasting reads them.
+          Taking part is up to you: by going on you agree.
         </li>
       </ul>
-      <BigButton
-        onClick={() => act(actions.stepped(firstOpenStep(ballot, given)))}
-        className="mt-auto !grow-0 !basis-auto"
-      >
-        {isBegun ? 'Go on' : 'Begin'}
+      <InTheSamples contains={ballot.contains} />
+      <BigButton onClick={begin} className="mt-auto !grow-0 !basis-auto">
+        {isBegun ? 'Go on' : ballot.contains.length > 0 ? 'I may eat all of this: begin' : 'Begin'}
       </BigButton>
+      {ballot.contains.length > 0 && (
+        <BigButton
+          look="plain"
+          onClick={() => act(actions.stopping({ id: newId(), because: MUST_NOT_EAT }))}
+          className="mt-3 !grow-0 !basis-auto"
+        >
+          I must not eat some of this
+        </BigButton>
+      )}
     </main>
   );
 }

@@ -63,6 +63,9 @@ const slice = createSlice({
     opened: (state, { payload: ballot }: PayloadAction<BallotView>) => {
       const isAnother = state.ballot !== null && state.ballot.sitting !== ballot.sitting;
       if (isAnother) Object.assign(state, fresh);
+      // What is in the samples was put right since: it has to be read once more.
+      const agreed = state.given[placeOf({ kind: 'agreed' })]?.contains;
+      if (agreed && String(agreed) !== String(ballot.contains)) state.step = 0;
       state.ballot = ballot;
       state.refusal =
         ballot.state === 'elsewhere' || ballot.state === 'closed' ? { kind: ballot.state, message: '' } : null;

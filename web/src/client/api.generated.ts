@@ -10,6 +10,7 @@ export const addTagTypes = [
   'caveats',
   'readings',
   'service',
+  'contents',
   'ballots',
   'findings',
   'exchange',
@@ -278,6 +279,26 @@ const injectedRtkApi = api
           body: queryArg.portioningReason,
         }),
         invalidatesTags: ['service'],
+      }),
+      correctIngredients: build.mutation<CorrectIngredientsApiResponse, CorrectIngredientsApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/ingredients`,
+          method: 'PUT',
+          body: queryArg.correctedIngredients,
+        }),
+        invalidatesTags: ['contents'],
+      }),
+      getExclusions: build.query<GetExclusionsApiResponse, GetExclusionsApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/exclusions` }),
+        providesTags: ['contents'],
+      }),
+      saveExclusion: build.mutation<SaveExclusionApiResponse, SaveExclusionApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/exclusions/${queryArg.panelist}`,
+          method: 'PUT',
+          body: queryArg.exclusionInput,
+        }),
+        invalidatesTags: ['contents'],
       }),
       openBallot: build.mutation<OpenBallotApiResponse, OpenBallotApiArg>({
         query: (queryArg) => ({
@@ -576,6 +597,21 @@ export type OpenPortioningApiArg = {
   id: string;
   portioningReason: PortioningReason;
 };
+export type CorrectIngredientsApiResponse = unknown;
+export type CorrectIngredientsApiArg = {
+  id: string;
+  correctedIngredients: CorrectedIngredients;
+};
+export type GetExclusionsApiResponse = /** status 200  */ ExclusionView[];
+export type GetExclusionsApiArg = {
+  id: string;
+};
+export type SaveExclusionApiResponse = /** status 200  */ ExclusionView[];
+export type SaveExclusionApiArg = {
+  id: string;
+  panelist: string;
+  exclusionInput: ExclusionInput;
+};
 export type OpenBallotApiResponse = /** status 200  */ BallotView;
 export type OpenBallotApiArg = {
   token: string;
@@ -762,6 +798,27 @@ export type BundledInput = {
   method: string;
   text: string;
 };
+export type Allergen =
+  | 'gluten'
+  | 'crustaceans'
+  | 'eggs'
+  | 'fish'
+  | 'peanuts'
+  | 'soya'
+  | 'milk'
+  | 'nuts'
+  | 'celery'
+  | 'mustard'
+  | 'sesame'
+  | 'sulphites'
+  | 'lupin'
+  | 'molluscs';
+export type IngredientInput = {
+  id: string;
+  name: string;
+  allergens: Allergen[];
+  methods: string[];
+};
 export type LotInput = {
   id: string;
   name: string;
@@ -935,6 +992,7 @@ export type DraftInput = {
   product: Product;
   constants: ConstantInput[];
   bundled: BundledInput[];
+  ingredients: IngredientInput[];
   lots: LotInput[];
   halves: boolean;
   zones: ZoneInput[];
@@ -1092,6 +1150,7 @@ export type KitchenMethodView = {
   equipment: string;
   reference: boolean;
   bundled: string[];
+  ingredients: string[];
   pieces: KitchenPieceView[];
 };
 export type KitchenConstantView = {
@@ -1339,10 +1398,12 @@ export type SeatView = {
   seenAt: string | null;
   handedInAt: string | null;
   blind: boolean;
+  isWithheld: boolean;
   isWalkIn: boolean;
 };
 export type BoardView = {
   seats: SeatView[];
+  contains: string[];
   asOf: number;
   window: number | null;
 };
@@ -1441,12 +1502,35 @@ export type PortionView = {
 export type PortioningReason = {
   reason: string;
 };
-export type BallotState = 'open' | 'handed-in' | 'stopped' | 'closed' | 'elsewhere';
+export type CorrectedIngredients = {
+  version: number;
+  ingredients: IngredientInput[];
+};
+export type ExclusionView = {
+  allergens: Allergen[];
+  others: string;
+  panelistId: string;
+};
+export type ExclusionInput = {
+  allergens: Allergen[];
+  others: string;
+};
+export type BallotState = 'open' | 'handed-in' | 'stopped' | 'withheld' | 'closed' | 'elsewhere';
 export type BallotSet = {
   codes: string[];
 };
 export type AnswerKind =
-  'tasted' | 'score' | 'words' | 'ranking' | 'choice' | 'best-worst' | 'guess' | 'comment' | 'rinse' | 'untasted';
+  | 'tasted'
+  | 'score'
+  | 'words'
+  | 'ranking'
+  | 'choice'
+  | 'best-worst'
+  | 'guess'
+  | 'comment'
+  | 'rinse'
+  | 'untasted'
+  | 'agreed';
 export type BallotAnswer = {
   id: string;
   kind: AnswerKind;
@@ -1462,6 +1546,7 @@ export type BallotAnswer = {
   text?: string;
   because?: string;
   seconds?: number | null;
+  contains?: string[];
 };
 export type GuessedMethod = {
   id: string;
@@ -1485,6 +1570,7 @@ export type BallotView = {
   items: BallotItemInput[];
   rinseSeconds: number;
   goingBack: boolean;
+  contains: string[];
   answers: BallotAnswer[];
   handedInAt: string | null;
   guess: GuessView | null;
@@ -1511,6 +1597,7 @@ export type AnswerInput = {
   text?: string;
   because?: string;
   seconds?: number | null;
+  contains?: string[];
 };
 export type SaveAnswers = {
   device: string;
@@ -1702,6 +1789,9 @@ export const {
   useGetSparesQuery,
   useGetPortioningQuery,
   useOpenPortioningMutation,
+  useCorrectIngredientsMutation,
+  useGetExclusionsQuery,
+  useSaveExclusionMutation,
   useOpenBallotMutation,
   useSaveAnswersMutation,
   useHandInMutation,

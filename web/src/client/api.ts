@@ -15,6 +15,7 @@ const TAGS = [
   'caveats',
   'readings',
   'board',
+  'exclusions',
   'findings',
 ] as const;
 export type TagOf = (typeof TAGS)[number];
@@ -64,6 +65,9 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     importReadings: { invalidatesTags: of('readings') },
     getLedger: { providesTags: of('caveats') },
     getBoard: { providesTags: of('board') },
+    getExclusions: { providesTags: of('exclusions') },
+    saveExclusion: { invalidatesTags: of('exclusions', 'board', 'seal') },
+    correctIngredients: { invalidatesTags: of('tasting', 'kitchen', 'board', 'seal') },
     getServiceLog: { providesTags: of('serviceLog') },
     addToServiceLog: { invalidatesTags: of('serviceLog', 'board', 'plan', 'seal', 'findings') },
     letIn: { invalidatesTags: of('card', 'board', 'plan', 'seal', 'serviceLog') },

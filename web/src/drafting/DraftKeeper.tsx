@@ -48,7 +48,9 @@ function Keeper({ tasting, inTasting }: { tasting: TastingView; inTasting: InTas
     form.reset(draft);
     post.changed(draft);
   });
-  const draft = useWatch({ control: form.control }) as DraftInput;
+  const typed = useWatch({ control: form.control }) as DraftInput;
+  // What may be put right after locking is so on the server, not in a form.
+  const draft = isDraft ? typed : tasting.draft;
   const drafting = useMemo(() => {
     const design = asTasting(draft);
     const problems = isDraft ? lockProblems(design) : [];

@@ -11,6 +11,7 @@ const NAMES: Record<string, string> = {
   methods: 'Method',
   constants: 'Held constant',
   bundled: 'Comes with a method',
+  ingredients: 'Ingredient',
   lots: 'Lot',
   halves: 'Raw pieces are split',
   zones: 'Zone',

@@ -8,7 +8,8 @@ export function trayText({
   outAt,
   isTwice,
   presence,
-}: Pick<SeatView, 'tray' | 'trayBy' | 'outAt' | 'isTwice' | 'presence'>): string {
+  isWithheld,
+}: Pick<SeatView, 'tray' | 'trayBy' | 'outAt' | 'isTwice' | 'presence' | 'isWithheld'>): string {
   const came = { expected: '', late: 'late', absent: 'did not come', stopped: 'stopped' }[presence];
   const where =
     tray === 'out' && outAt !== null
@@ -16,5 +17,6 @@ export function trayText({
       : tray === 'taken'
         ? `on its way with ${trayBy}`
         : '';
-  return [where, isTwice && 'said to be out twice: look', came].filter(Boolean).join(', ');
+  const served = isWithheld ? (where ? 'must not eat this: take it away' : 'must not eat this: serve nothing') : '';
+  return [served, where, isTwice && 'said to be out twice: look', came].filter(Boolean).join(', ');
 }

@@ -1,6 +1,6 @@
 /** Where on the screens a field of the plan is settled: stage, part of the plan, and the words of its link. */
 const PLACES: readonly [field: RegExp, to: string][] = [
-  [/^(title|question|ballotTitle|decision|test|methods|constants|bundled|lots|halves|zones)\b/, 'ask'],
+  [/^(title|question|ballotTitle|decision|test|methods|constants|bundled|ingredients|lots|halves|zones)\b/, 'ask'],
   [/^panel\b/, 'plan?part=people'],
   [/^ballot\b/, 'plan?part=ballot'],
   [/^service\b/, 'plan?part=orders'],

@@ -6,6 +6,7 @@ const STALE: Record<string, readonly TagOf[]> = {
   unlocked: ['tasting', 'plan', 'seal', 'kitchen', 'range', 'board'],
   kitchen: ['range'],
   'kitchen-log': ['kitchenLog'],
+  ingredients: ['tasting', 'kitchen', 'board', 'seal'],
   'service-log': ['serviceLog', 'seal'],
   pieces: ['kitchen', 'range', 'plan'],
   sitting: ['plan', 'board', 'seal'],

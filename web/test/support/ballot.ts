@@ -18,6 +18,7 @@ export const servedBallot = (codes: string[], change: Partial<BallotView> = {}):
   ],
   rinseSeconds: 0,
   goingBack: true,
+  contains: [],
   answers: [],
   handedInAt: null,
   guess: null,

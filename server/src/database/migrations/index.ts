@@ -6,6 +6,7 @@ import { Chains1795737600000 } from './1795737600000-chains';
 import { Readings1795824000000 } from './1795824000000-readings';
 import { House1795910400000 } from './1795910400000-house';
 import { WalkIns1796083200000 } from './1796083200000-walk-ins';
+import { Exclusions1796169600000 } from './1796169600000-exclusions';
 
 /** In their order. A migration that has landed never changes, and leans on nothing that can. */
 export const MIGRATIONS = [
@@ -17,4 +18,5 @@ export const MIGRATIONS = [
   Readings1795824000000,
   House1795910400000,
   WalkIns1796083200000,
+  Exclusions1796169600000,
 ];

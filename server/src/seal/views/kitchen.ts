@@ -3,6 +3,7 @@ import { StepInput } from '../../tastings/design.dto';
 import { Choice, ListOf, Said, SaidTexts } from '../../fields/fields';
 import { MOST_PIECES, MOST_STEPS, PRODUCTS, type KitchenEntry, type Product } from '@jacana/core/bundle';
 import { chainOf, kitchenState, piecesNow, type PieceNow } from '@jacana/core/kitchen';
+import { ingredientsOf } from '@jacana/core/library';
 import { rawNumbers } from '@jacana/core/served';
 
 /** What the kitchen may know: methods, pieces and tags. There is no field for a code or a panelist here. */
@@ -31,6 +32,8 @@ export class KitchenMethodView {
   @Said('boolean') reference: boolean;
   /** What comes with the method and cannot be held constant. */
   @SaidTexts() bundled: string[];
+  /** What it is made of, as far as somebody said. */
+  @SaidTexts() ingredients: string[];
   /** Empty until the plan is locked. */
   @ListOf(() => KitchenPieceView, MOST_PIECES) pieces: KitchenPieceView[];
 }
@@ -52,7 +55,7 @@ export class KitchenView {
 }
 
 export function kitchenView({ row, methods, plan }: StoredTasting, log: readonly KitchenEntry[]): KitchenView {
-  const { lots, bundled, constants, halves, product } = row.design;
+  const { lots, bundled, ingredients, constants, halves, product } = row.design;
   const lotNames = new Map(lots.map(({ id, name }) => [id, name]));
   const pieces = piecesNow(plan?.pieces ?? [], kitchenState(log));
   const raw = rawNumbers(plan?.pieces ?? [], halves);
@@ -64,6 +67,7 @@ export function kitchenView({ row, methods, plan }: StoredTasting, log: readonly
       ...{ method: name, note, equipment, reference },
       chain: chainOf({ steps, chain: chain ?? [] }),
       bundled: bundled.filter((one) => one.method === id).map((one) => one.text),
+      ingredients: ingredientsOf(ingredients, id),
       pieces: pieces
         .filter((piece) => piece.method === id)
         .map(({ tag, lot, block, standing, insteadOf }) => ({

@@ -22,6 +22,7 @@ export class BallotAnswer {
   @ApiProperty({ required: false, type: String }) text?: string;
   @ApiProperty({ required: false, type: String }) because?: string;
   @ApiProperty({ required: false, type: Number, nullable: true }) seconds?: number | null;
+  @ApiProperty({ required: false, type: [String] }) contains?: string[];
 }
 
 /** Samples that are judged side by side. */
@@ -44,7 +45,7 @@ export class GuessView {
   @Said('boolean') isGiven: boolean;
 }
 
-export const BALLOT_STATES = ['open', 'handed-in', 'stopped', 'closed', 'elsewhere'] as const;
+export const BALLOT_STATES = ['open', 'handed-in', 'stopped', 'withheld', 'closed', 'elsewhere'] as const;
 export type BallotState = (typeof BALLOT_STATES)[number];
 
 /** For one panelist: the own ballot, by code. There is no field for the method of a code, a piece or another panelist. */
@@ -61,6 +62,8 @@ export class BallotView {
   @ListOf(() => BallotItemInput, MOST_ITEMS) items: BallotItemInput[];
   @Said('integer') rinseSeconds: number;
   @Said('boolean') goingBack: boolean;
+  /** What is in one or more of the samples, allergens first; empty where nobody has said. */
+  @SaidTexts() contains: string[];
   /** The answers that count now. */
   @ListOf(() => BallotAnswer, 1200) answers: BallotAnswer[];
   @Said('string', true) handedInAt: string | null;

@@ -92,12 +92,16 @@ export class SeatView extends TrayView {
   @Said('string', true) seenAt: string | null;
   @Said('string', true) handedInAt: string | null;
   @Said('boolean') blind: boolean;
+  /** Whether they must not eat what is in the samples, and so are served nothing. What that is, only coordinators read. */
+  @Said('boolean') isWithheld: boolean;
   /** Whether they came without being on the panel. */
   @Said('boolean') isWalkIn: boolean;
 }
 
 export class BoardView {
   @ListOf(() => SeatView, MOST_PANELISTS) seats: SeatView[];
+  /** What is in one or more of the samples, for whoever is asked; empty where nobody has said. */
+  @SaidTexts() contains: string[];
   /** Number of the last event that this board includes; live updates follow from it. */
   @Said('integer') asOf: number;
   /** Minutes that a portion may wait, by the method that waits shortest; null where no chain says. */

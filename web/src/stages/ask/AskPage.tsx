@@ -6,6 +6,7 @@ import { BlocksCard } from './BlocksCard';
 import { BundledCard } from './BundledCard';
 import { ConstantsCard } from './ConstantsCard';
 import { DecisionCard } from './DecisionCard';
+import { IngredientsCard } from './IngredientsCard';
 import { LockedAsk } from './LockedAsk';
 import { MethodList } from './MethodList';
 import { QuestionCard } from './QuestionCard';
@@ -33,6 +34,7 @@ export function AskPage() {
           <DecisionCard />
           <MethodList />
           <ConstantsCard />
+          <IngredientsCard />
           <div className="grid items-start gap-4 xl:grid-cols-2">
             <BundledCard />
             <BlocksCard />

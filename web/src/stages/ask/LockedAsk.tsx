@@ -1,5 +1,6 @@
 import { chainOf } from '@jacana/core/kitchen';
 import { decisionText } from '@jacana/core/sheets';
+import { LockedIngredients } from './CorrectIngredients';
 import { useDrafting } from '../../drafting/draft';
 import { methodLook } from '../../look/methodLook';
 import { Card } from '../../ui/Card';
@@ -50,6 +51,7 @@ export function LockedAsk() {
           </div>
         </Card>
       )}
+      <LockedIngredients />
       {bundled.length + blocks.length > 0 && (
         <Card title="What comes with it">
           <ul className="space-y-1">

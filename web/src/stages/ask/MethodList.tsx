@@ -1,5 +1,5 @@
 import { MOST_METHODS } from '@jacana/core/bundle';
-import { METHOD_SETS } from '@jacana/core/library';
+import { madeOf, METHOD_SETS } from '@jacana/core/library';
 import { ClipboardPaste, LayoutList, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { useFieldArray } from 'react-hook-form';
@@ -25,9 +25,10 @@ export function MethodList() {
     keyName: 'key',
   });
   const [isImporting, setImporting] = useState(false);
-  const undo = useUndo<Pick<DraftInput, 'methods' | 'bundled'>>((before) => {
+  const undo = useUndo<Pick<DraftInput, 'methods' | 'bundled' | 'ingredients'>>((before) => {
     replace(before.methods);
     form.setValue('bundled', before.bundled);
+    form.setValue('ingredients', before.ingredients);
   });
   const take = (at: number): void => {
     undo.remember(`${draft.methods[at].name || 'A method'} removed.`, draft);
@@ -36,6 +37,8 @@ export function MethodList() {
       'bundled',
       draft.bundled.filter(({ method }) => method !== draft.methods[at].id),
     );
+    const staying = draft.methods.filter((_, number) => number !== at).map(({ id }) => id);
+    form.setValue('ingredients', madeOf(draft.ingredients, staying));
     remove(at);
   };
   const isFull = fields.length >= MOST_METHODS;

@@ -118,7 +118,7 @@ function Constants({ constants }: { constants: readonly KitchenConstantView[] })
 }
 
 function MethodPieces({ method }: { method: KitchenMethodView }) {
-  const { note, chain, equipment, reference, pieces } = method;
+  const { note, chain, equipment, reference, ingredients, pieces } = method;
   return (
     <li className="grid gap-x-6 gap-y-1 py-3 sm:grid-cols-[minmax(0,16rem)_1fr]">
       <div>
@@ -128,6 +128,7 @@ function MethodPieces({ method }: { method: KitchenMethodView }) {
         </p>
         <p className="text-sm text-quiet">{[note, equipment].filter(Boolean).join(' · ')}</p>
         <ChainText chain={chain} />
+        {ingredients.length > 0 && <p className="text-sm text-quiet">Made of: {ingredients.join(', ')}</p>}
       </div>
       <ul className="flex flex-wrap items-start gap-2">
         {pieces.map(({ tag, lot, raw, standing, insteadOf }) => (

@@ -1,4 +1,4 @@
-import { guideFor } from '@jacana/core/library';
+import { guideFor, madeOf } from '@jacana/core/library';
 import { useNavigate } from 'react-router';
 import { api } from '../../client/api';
 import type { DraftInput } from '../../client/api.generated';
@@ -12,12 +12,17 @@ export function BeginFinal({ leaders }: { leaders: string[] }) {
   const { data: tasting } = api.useGetTastingQuery({ id: card.id });
   const [create, { isLoading }] = api.useCreateTastingMutation();
   const [save] = api.useSaveDraftMutation();
+  const [exclusionsOf] = api.useLazyGetExclusionsQuery();
+  const [exclude] = api.useSaveExclusionMutation();
   const go = useNavigate();
   if (!tasting) return null;
   const begin = async (): Promise<void> => {
     const title = `${tasting.draft.title}: final`.slice(0, 200);
     const { id, version } = await create({ newTasting: { title } }).unwrap();
     await save({ id, savedDraft: { version, draft: { ...finalOf(tasting.draft, leaders), title } } }).unwrap();
+    // The same people must not eat the same things.
+    for (const { panelistId: panelist, ...exclusionInput } of await exclusionsOf({ id: card.id }).unwrap())
+      await exclude({ id, panelist, exclusionInput }).unwrap();
     void go(`/tastings/${id}/ask`);
   };
   return (
@@ -34,6 +39,7 @@ export function finalOf(draft: DraftInput, leaders: string[]): DraftInput {
     ...draft,
     methods,
     bundled: draft.bundled.filter(({ method }) => leaders.includes(method)),
+    ingredients: madeOf(draft.ingredients, leaders),
     service: {
       ...draft.service,
       sittings: 1,

@@ -5,6 +5,7 @@ import type { SeatView } from '../../client/api.generated';
 import { useInTasting } from '../../shell/session';
 import { Waiting } from '../../shell/Waiting';
 import { Pad } from '../../ui/Pad';
+import { Card } from '../../ui/Card';
 import { StageLayout } from '../../ui/StageLayout';
 import { CaveatForm } from '../../caveats/CaveatForm';
 import { LabelsCard } from '../../sheets/LabelsCard';
@@ -59,6 +60,7 @@ export function ServePage() {
             }
           />
           <LabelsCard of="labels" />
+          <InTheSamples contains={board.contains} />
           {!card.closedAt && <WalkInButton seats={seats} />}
           {!card.closedAt && <PutOffCard service={service} />}
           {!card.unsealedAt && <CaveatForm id={card.id} />}
@@ -86,6 +88,19 @@ export function ServePage() {
         onClose={() => setChosen(null)}
       />
     </StageLayout>
+  );
+}
+
+/** For whoever is asked at the table: all samples together, and not which. */
+function InTheSamples({ contains }: { contains: readonly string[] }) {
+  return (
+    <Card title="In the samples">
+      <p>
+        {contains.length > 0
+          ? `In one or more of them: ${contains.join(', ')}.`
+          : 'Nobody has said what is in them. Ask the coordinator before you answer anybody.'}
+      </p>
+    </Card>
   );
 }
 

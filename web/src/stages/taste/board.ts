@@ -74,6 +74,12 @@ const WITHOUT_MS = 3 * 60_000;
 const FAST = 1 / 3;
 const ENOUGH = 5;
 
+/** Said first to whoever is near: what was put down before it was known has to be taken away. */
+const WITHHELD_TEXT = {
+  out: 'must not eat this: take the tray away',
+  in: 'must not eat what is in the samples: serve nothing',
+};
+
 /** What stands out now, the longest first of each kind: too slow, oddly fast, waiting for a tray, a tray that waits. */
 export function alarmsOf(seats: readonly SeatView[], now: number): Alarm[] {
   const isCarried = seats.some(({ tray }) => tray === 'out');
@@ -86,6 +92,9 @@ export function alarmsOf(seats: readonly SeatView[], now: number): Alarm[] {
       .filter(({ presence }) => presence === 'stopped')
       .map((seat) => alarm('stopped', seat, seat.stoppedBecause ? `stopped: ${seat.stoppedBecause}` : 'stopped')),
     ...seats
+      .filter(({ isWithheld }) => isWithheld)
+      .map((seat) => alarm('withheld', seat, WITHHELD_TEXT[seat.tray === 'out' ? 'out' : 'in'])),
+    ...seats
       .filter(({ isTwice }) => isTwice)
       .map((seat) => alarm('twice', seat, 'two people say that they put the tray down')),
     ...seats
@@ -93,8 +102,8 @@ export function alarmsOf(seats: readonly SeatView[], now: number): Alarm[] {
       .map((seat) => alarm('came', seat, 'was written down as absent, and has begun')),
     ...seats
       .filter(
-        ({ state, tray, openedAt }) =>
-          isCarried && state === 'tasting' && tray !== 'out' && since(openedAt) > WITHOUT_MS,
+        ({ state, tray, openedAt, isWithheld }) =>
+          isCarried && !isWithheld && state === 'tasting' && tray !== 'out' && since(openedAt) > WITHOUT_MS,
       )
       .map((seat) => alarm('without', seat, `here for ${clock(seat.openedAt, now)} without a tray`)),
     ...seats
@@ -126,7 +135,8 @@ export type Filter = (typeof FILTERS)[number];
 const FITS: Record<Filter, (seat: SeatView) => boolean> = {
   all: () => true,
   tasting: ({ state }) => state === 'tasting' || state === 'ranking',
-  'without a tray': ({ tray, state, presence }) => tray !== 'out' && state !== 'done' && presence !== 'absent',
+  'without a tray': ({ tray, state, presence, isWithheld }) =>
+    tray !== 'out' && state !== 'done' && presence !== 'absent' && !isWithheld,
   'not here': ({ state }) => state === 'away',
   done: ({ state }) => state === 'done',
 };

@@ -4,6 +4,7 @@ import { useDrafting } from '../../../drafting/draft';
 import { Card } from '../../../ui/Card';
 import { RangeField } from '../../../ui/RangeField';
 import { AlikeField } from './AlikeField';
+import { ExclusionsCard } from './ExclusionsCard';
 import { PanelSize, SeatsCard } from './PanelCard';
 import { PowerCard } from './PowerCard';
 import { SizedFor } from './SizedFor';
@@ -66,6 +67,7 @@ export function PeoplePart() {
           </div>
         </Card>
         <SeatsCard />
+        <ExclusionsCard />
       </div>
       <div className="space-y-4">
         <PowerCard />

@@ -5,7 +5,7 @@ import type { SeatView } from '../../../client/api.generated';
 export interface CarriedTray {
   seat: SeatView;
   flight: number;
-  /** In hand, on this phone or another; out; or still to be carried. Nothing is carried to who is absent. */
+  /** In hand, on this phone or another; out; or still to be carried. Nothing is carried to who is absent, or must not eat it. */
   place: 'waiting' | 'mine' | 'theirs' | 'out' | 'absent';
   by: string | null;
 }
@@ -28,7 +28,13 @@ export function traysInTurn(
       const name = trayName({ sitting, panelist: seat.panelistId });
       const { taken = null, out = null } = day.trays.get(name) ?? {};
       const holder = taken && mine.has(taken.entry) ? 'mine' : 'theirs';
-      const place = out ? 'out' : day.people.get(name)?.absent ? 'absent' : taken ? holder : 'waiting';
+      const place = out
+        ? 'out'
+        : day.people.get(name)?.absent || seat.isWithheld
+          ? 'absent'
+          : taken
+            ? holder
+            : 'waiting';
       return { seat, flight: day.flights.get(name) ?? seat.flight, place, by: (out ?? taken)?.by ?? null };
     })
     .sort((a, b) => a.flight - b.flight || isLate(a.seat) - isLate(b.seat) || a.seat.seat - b.seat.seat);

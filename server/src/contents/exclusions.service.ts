@@ -1,0 +1,58 @@
+import { Injectable, NotFoundException } from '@nestjs/common';
+import { conflicting } from '@jacana/core/library';
+import type { EntityManager } from 'typeorm';
+import type { Me } from '../accounts/allow';
+import { AuditService } from '../audit/audit.service';
+import { ExclusionRow, PanelistRow, type TastingRow } from '../database/entities';
+import { Transactions } from '../database/transactions';
+import { LiveService } from '../live/live.service';
+import { TastingStore } from '../tastings/tasting.store';
+import type { ExclusionInput, ExclusionView } from './contents.dto';
+
+/**
+ * What people must not eat. It is about their health, so it stays here: in no bundle, no log and no view but the
+ * coordinator's. All that others learn is that somebody is not to be served.
+ */
+@Injectable()
+export class ExclusionsService {
+  constructor(
+    private readonly transactions: Transactions,
+    private readonly store: TastingStore,
+    private readonly audit: AuditService,
+    private readonly live: LiveService,
+  ) {}
+
+  async list(id: string): Promise<ExclusionView[]> {
+    const { read } = this.transactions;
+    await this.store.row(read, id);
+    const rows = await read.findBy(ExclusionRow, { tastingId: id });
+    const known = new Set((await this.store.panelists(read, id)).map((panelist) => panelist.id));
+    return rows
+      .filter(({ panelistId }) => known.has(panelistId))
+      .map(({ panelistId, allergens, others }) => ({ panelistId, allergens, others }));
+  }
+
+  async save(id: string, panelistId: string, { allergens, others }: ExclusionInput, me: Me): Promise<ExclusionView[]> {
+    await this.transactions.write(async (manager) => {
+      await this.store.row(manager, id);
+      const panelist = await manager.findOneBy(PanelistRow, { tastingId: id, id: panelistId });
+      if (!panelist) throw new NotFoundException('Nobody on the panel has this id. Save the panel first.');
+      const own = { tastingId: id, panelistId };
+      if (allergens.length === 0 && others.trim() === '') await manager.delete(ExclusionRow, own);
+      else await manager.save(ExclusionRow, { ...own, allergens: [...new Set(allergens)], others: others.trim() });
+      // What it is stays out of the log, which outlives the tasting.
+      const detail = `seat ${panelist.seat}`;
+      await this.audit.record(manager, { by: me.name, action: 'exclusions changed', tastingId: id, detail });
+      await this.live.note(manager, id, 'seats', panelistId);
+    });
+    return this.list(id);
+  }
+
+  /** Panelists who are served nothing, since one of the samples may hold what they must not eat. */
+  async withheld(manager: EntityManager, { id, design }: TastingRow): Promise<ReadonlySet<string>> {
+    const rows = await manager.findBy(ExclusionRow, { tastingId: id });
+    return new Set(
+      rows.filter((row) => conflicting(design.ingredients, row).length > 0).map(({ panelistId }) => panelistId),
+    );
+  }
+}
