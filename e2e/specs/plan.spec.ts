@@ -158,6 +158,7 @@ async function sameAsInNode(page: Page): Promise<void> {
       warmUp: false,
       rinseSeconds: 45,
       goingBack: true,
+      ownOrders: 'words' as const,
       secondsPerSample: 120,
       codes: 'shared' as const,
     },

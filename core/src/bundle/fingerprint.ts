@@ -46,7 +46,7 @@ function contentOf(locked: Fingerprinted): object {
 
 /**
  * As scheme 2, and besides: how methods are done, what is held constant, the kind of product, and
- * the scheme itself; where nobody may go back, that; where pieces are taken to be alike, why; step by step where that is said; and the share of people that is to be
+ * the scheme itself; where nobody may go back, that; what each panelist reads in an order of their own; where pieces are taken to be alike, why; step by step where that is said; and the share of people that is to be
  * ruled out, where it is not the usual one.
  */
 function contentOfScheme3(locked: Fingerprinted): object {
@@ -64,6 +64,7 @@ function contentOfScheme3(locked: Fingerprinted): object {
       ...{ id, name, target, tolerance, check },
     })),
     ...(!tasting.service.goingBack && { goingBack: false }),
+    ...(tasting.service.ownOrders !== 'none' && { ownOrders: tasting.service.ownOrders }),
     ...(tasting.takenAlike && { takenAlike: tasting.takenAlike }),
     ...(mostTellers !== MOST_TELLERS && { mostTellers }),
   };

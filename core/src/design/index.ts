@@ -1,3 +1,4 @@
+export { askedItems } from './askedOrder';
 export { orderBalance, orderReport, type OrderBalance, type OrderReport } from './balance';
 export { codeSittings, drawCodes, isSpeakingCode, MOST_CODES, MOST_CODES_AT_ONCE, type CodedSitting } from './codes';
 export { evenBlocks, incompleteBlocks, type BlockPlan } from './incompleteBlocks';

@@ -4,10 +4,10 @@ import type { TrayRow } from './day';
 import type { Block, Sheet } from './sheet';
 
 /** The ballots on paper: one for each seat, its codes in the order of serving. No method, and no piece. */
-export function ballotSheet(
+export function ballotSheet<Tray extends TrayRow>(
   title: string,
-  trays: readonly TrayRow[],
-  { items, sitting }: { items: readonly BallotItem[]; sitting: { now: number; of: number } },
+  trays: readonly Tray[],
+  { itemsOf, sitting }: { itemsOf: (tray: Tray) => readonly BallotItem[]; sitting: { now: number; of: number } },
 ): Sheet {
   const inTurn = [...trays].sort((a, b) => a.flight - b.flight || a.seat - b.seat);
   return {
@@ -15,7 +15,7 @@ export function ballotSheet(
     title,
     blocks: inTurn.flatMap((tray, at): Block[] => [
       ...(at > 0 ? [{ kind: 'new-page' as const }] : []),
-      { kind: 'personal', name: nameOf(tray, sitting), blocks: ballotOf(tray, items) },
+      { kind: 'personal', name: nameOf(tray, sitting), blocks: ballotOf(tray, itemsOf(tray)) },
     ]),
   };
 }

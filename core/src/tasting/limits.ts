@@ -210,6 +210,10 @@ export const ANALYSES = [
   'paired-preference-binomial',
 ] as const;
 
+/** Whether each panelist reads questions in an order of their own: not at all, the words of lists to tick, or attributes too. */
+export const OWN_ORDERS = ['none', 'words', 'attributes'] as const;
+export type OwnOrders = (typeof OWN_ORDERS)[number];
+
 /** Blind codes that all panelists share, or that each has of their own. */
 export const CODE_SHARING = ['shared', 'own'] as const;
 

@@ -25,6 +25,7 @@ import {
   MOST_SITTINGS,
   MOST_STEPS,
   MOST_ZONES,
+  OWN_ORDERS,
   PRODUCTS,
   SHORT_TEXT,
   SIDES,
@@ -238,6 +239,8 @@ export const serviceSchema = z.strictObject({
   rinseSeconds: whole(LIMITS.service.rinseSeconds),
   /** Whether panelists may go back to an earlier sample and change what they said of it. */
   goingBack: z.boolean().default(true),
+  /** What each panelist reads in an order of their own. */
+  ownOrders: z.enum(OWN_ORDERS).default('none'),
   secondsPerSample: whole(LIMITS.service.secondsPerSample),
   /** Blind codes that all panelists share, or that each has of their own. */
   codes: z.enum(CODE_SHARING),

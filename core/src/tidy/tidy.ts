@@ -1,6 +1,7 @@
 import type { Answer, BallotItem, TastingBundle } from '../tasting';
 import { ledgerOf } from '../caveats';
-import { countOf, currentAnswers, ranksByCode, scopeOf } from '../questions';
+import { askedItems } from '../design';
+import { answerKindOf, countOf, currentAnswers, ranksByCode, scopeOf } from '../questions';
 import { plannedPortions, servedOf, servedPortions, type PlannedPortion, type ServedPortion } from '../served';
 import { csvOf } from './csv';
 
@@ -31,6 +32,8 @@ export interface TidyRow {
   not_tasted: string;
   /** When the panelist agreed to take part, knowing what samples contain; empty where a device did not say. */
   agreed_at: string;
+  /** The questions in the order in which this panelist read them, by their columns, joined by "; ". */
+  asked: string;
   handed_in_at: string;
   /**
    * One column per question, named by its word or kind: a score as it was given, a category as
@@ -53,6 +56,7 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
   const columns = questionColumns(tasting.ballot.items);
   const byBallot = new Map(ballots.map((ballot) => [whoAndWhen(ballot), ballot]));
   const answers = new Map(ballots.map((ballot) => [whoAndWhen(ballot), currentAnswers(ballot.answers)]));
+  const shown = new Map(tasting.panel.map(({ id }) => [id, asShown(columns, bundle, id)]));
   const portions: (PlannedPortion & Partial<ServedPortion>)[] = key
     ? servedPortions(servedOf(bundle, key))
     : plannedPortions(bundle);
@@ -79,6 +83,7 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
         ...Object.fromEntries(
           columns.map(([item, column]) => [column, valueAt(item, { current, names: methodNames }, { code, set })]),
         ),
+        ...(shown.get(ballot) ?? asShown(columns, bundle, ballot)),
         agreed_at: current.find(({ kind }) => kind === 'agreed')?.at ?? '',
         handed_in_at: byBallot.get(tray)?.handedInAt ?? '',
       };
@@ -94,6 +99,27 @@ const whyUntasted = (code: string, current: readonly Answer[]): string => {
   const said = current.find((one) => one.kind === 'untasted' && one.code === code);
   return said?.kind === 'untasted' ? said.because : '';
 };
+
+/** The orders in which this panelist was asked: questions, by their columns, and the words of each list. */
+function asShown(
+  columns: readonly (readonly [BallotItem, string])[],
+  { tasting, plan }: Pick<TastingBundle, 'tasting' | 'plan'>,
+  panelist: string,
+): { asked: string } & Record<string, string> {
+  const { ownOrders } = tasting.service;
+  const shown = askedItems(tasting.ballot.items, { fingerprint: plan?.fingerprint ?? '', panelist, ownOrders });
+  const names = new Map(columns.map(([{ id }, column]) => [id, column]));
+  const lists = shown.filter((item) => answerKindOf(item) === 'words');
+  return {
+    asked: shown.map(({ id }) => names.get(id)).join('; '),
+    ...Object.fromEntries(
+      lists.map(({ id, options }) => [shownColumn(names.get(id) ?? id), options.map(({ text }) => text).join('; ')]),
+    ),
+  };
+}
+
+/** The column that says in which order a list of words was shown. */
+const shownColumn = (column: string): string => `${column} as shown`;
 
 /** What only the key says of a portion; empty without it. */
 function whatItWas(
@@ -117,8 +143,10 @@ const whoAndWhen = ({ panelist, sitting }: { panelist: string; sitting: number }
 
 /** The tidy rows as CSV; text that a spreadsheet would run as a formula is disarmed. */
 export function tidyCsv(bundle: TastingBundle): string {
-  const questions = questionColumns(bundle.tasting.ballot.items).map(([, column]) => column);
-  return csvOf(tidyRows(bundle), [...FIRST_COLUMNS, ...questions, 'handed_in_at']);
+  const questions = questionColumns(bundle.tasting.ballot.items).flatMap(([item, column]) =>
+    answerKindOf(item) === 'words' ? [column, shownColumn(column)] : [column],
+  );
+  return csvOf(tidyRows(bundle), [...FIRST_COLUMNS, 'asked', ...questions, 'handed_in_at']);
 }
 
 /** The serving orders of a locked plan: one line per serving, warm-ups included, codes only. */
@@ -163,12 +191,12 @@ const FIRST_COLUMNS = [
 
 /** A column for each question, none of them named as another, or as what programs keep for themselves. */
 function questionColumns(items: readonly BallotItem[]): [BallotItem, string][] {
-  const taken = new Set([...FIRST_COLUMNS, 'handed_in_at', '__proto__']);
+  const taken = new Set([...FIRST_COLUMNS, 'asked', 'handed_in_at', '__proto__']);
   return items.map((item) => {
     const name = item.attribute || (item.kind === 'ranking' ? 'rank' : item.kind);
     let column = name;
-    for (let number = 2; taken.has(column); number++) column = `${name} ${number}`;
-    taken.add(column);
+    for (let number = 2; taken.has(column) || taken.has(shownColumn(column)); number++) column = `${name} ${number}`;
+    taken.add(column).add(shownColumn(column));
     return [item, column];
   });
 }

@@ -14,7 +14,7 @@ const item = (kind: BallotItem['kind'], change: Partial<BallotItem> = {}): Ballo
 const sitting = { now: 1, of: 1 };
 const personal = (blocks: readonly Block[]) => blocks.flatMap((block) => (block.kind === 'personal' ? block : []));
 const questions = (trays: TrayRow[], ...items: BallotItem[]) =>
-  personal(ballotSheet('Thursday panel', trays, { items, sitting }).blocks).flatMap(({ blocks }) =>
+  personal(ballotSheet('Thursday panel', trays, { itemsOf: () => items, sitting }).blocks).flatMap(({ blocks }) =>
     blocks.flatMap((block) => (block.kind === 'question' ? block : [])),
   );
 const answer = (...items: BallotItem[]) => questions([tray(1)], ...items)[0].answer;
@@ -23,7 +23,7 @@ describe('a ballot on paper', () => {
   it('is there for each seat, by flights, on pages of its own that say whose they are', () => {
     const trays = [tray(1, { flight: 2 }), tray(3), tray(2)];
     const { blocks, title } = ballotSheet('Thursday panel', trays, {
-      items: [item('liking')],
+      itemsOf: () => [item('liking')],
       sitting: { now: 2, of: 2 },
     });
     expect(title).toBe('Thursday panel');
@@ -31,7 +31,7 @@ describe('a ballot on paper', () => {
       [2, 3, 1].map((seat) => `Seat ${seat} · Panelist ${seat}, sitting 2`),
     );
     expect(blocks.filter(({ kind }) => kind === 'new-page')).toHaveLength(2);
-    const [{ name }] = personal(ballotSheet('', [tray(4, { name: '' })], { items: [], sitting }).blocks);
+    const [{ name }] = personal(ballotSheet('', [tray(4, { name: '' })], { itemsOf: () => [], sitting }).blocks);
     expect(name).toBe('Seat 4');
   });
 
@@ -83,7 +83,7 @@ describe('a ballot on paper', () => {
     expect(
       questions([zoned], item('liking')).map(({ answer: { ...room } }) => ('rows' in room ? room.rows : [])),
     ).toEqual([CODES, ['638']]);
-    const said = JSON.stringify(ballotSheet('', [zoned], { items: [item('liking')], sitting }));
+    const said = JSON.stringify(ballotSheet('', [zoned], { itemsOf: () => [item('liking')], sitting }));
     expect(said).toContain('Taste 999 first');
     for (const zone of ['Loin', 'Belly']) expect(said).toContain(zone);
   });

@@ -14,6 +14,7 @@ const nasty = fc.oneof(
   fc.constantFrom(
     '=1+1',
     '+cmd',
+    '=a\nb',
     '-2',
     '@SUM(A1)',
     '\tx',
@@ -105,7 +106,7 @@ describe('the CSV of a tasting', () => {
     });
     const columns = read(tidyCsv(bundle)).meta.fields!;
     expect(columns.slice(18)).toEqual([
-      ...['seat 2', 'seat 3', 'seat 4', 'liking', 'liking 2', 'comment', 'rank', 'handed_in_at'],
+      ...['asked', 'seat 2', 'seat 3', 'seat 4', 'liking', 'liking 2', 'comment', 'rank', 'handed_in_at'],
     ]);
     const [row] = tidyRows(bundle);
     expect(Number(row.liking)).toBeGreaterThan(0);

@@ -193,7 +193,7 @@ export class BallotsService {
   }
 
   private async view(manager: EntityManager, own: OwnBallot, state: BallotState): Promise<BallotView> {
-    const { row, panelist, serving, ballot } = own;
+    const { row, panelist, serving, items, ballot } = own;
     const answers = state === 'elsewhere' ? [] : currentAnswers(await this.own.stored(manager, own));
     return {
       state,
@@ -204,7 +204,7 @@ export class BallotsService {
       sittings: row.design.service.sittings,
       warmUp: serving.warmUp,
       sets: serving.sets.map(({ codes }) => ({ codes })),
-      items: row.design.ballot.items,
+      items,
       rinseSeconds: row.design.service.rinseSeconds,
       goingBack: row.design.service.goingBack,
       contains: contentsInWords(contentsOf(row.design.ingredients)),

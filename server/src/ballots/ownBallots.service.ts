@@ -1,5 +1,6 @@
 import { Injectable, NotFoundException } from '@nestjs/common';
-import type { Answer, Serving } from '@jacana/core/bundle';
+import type { Answer, BallotItem, Serving } from '@jacana/core/bundle';
+import { askedItems } from '@jacana/core/design';
 import { IsNull, Not, type EntityManager } from 'typeorm';
 import { AnswerRow, BallotRow, PanelistRow, TastingRow } from '../database/entities';
 import { answersByBallot, ballotName } from '../tastings/answers';
@@ -10,6 +11,8 @@ export interface OwnBallot {
   row: TastingRow;
   panelist: PanelistRow;
   serving: Serving;
+  /** The questions as this panelist reads them. */
+  items: BallotItem[];
   ballot: BallotRow;
 }
 
@@ -43,7 +46,10 @@ export class OwnBallots {
       handedInAt: null,
       handInId: null,
     };
-    return { row, panelist, serving, ballot };
+    const { ownOrders } = row.design.service;
+    const { fingerprint } = plan;
+    const items = askedItems(row.design.ballot.items, { fingerprint, panelist: panelist.id, ownOrders });
+    return { row, panelist, serving, items, ballot };
   }
 
   /** What was answered on it, oldest first; the guess is no part of the ballot. */

@@ -19,6 +19,7 @@ import {
   type Sheet,
 } from '@jacana/core/sheets';
 import { asLocked, noRange } from '@jacana/core/bundle';
+import { askedItems } from '@jacana/core/design';
 import { chainOf, kitchenState, piecesNow } from '@jacana/core/kitchen';
 import { rawNumbers } from '@jacana/core/served';
 import { serviceDay, trayName } from '@jacana/core/service';
@@ -110,8 +111,8 @@ export class SheetsService {
 
   /** Paper in the place of phones: only what is asked and served, as on the screen of a panelist. */
   async ballots(id: string, me: Me): Promise<StreamableFile> {
-    const { title, trays, sitting, items } = await this.carried(id, me);
-    return this.drawn(ballotSheet(title, trays, { items, sitting }));
+    const { title, trays, sitting, itemsOf } = await this.carried(id, me);
+    return this.drawn(ballotSheet(title, trays, { itemsOf, sitting }));
   }
 
   async envelope(id: string): Promise<StreamableFile> {
@@ -151,7 +152,11 @@ export class SheetsService {
       .filter(({ panelistId, codes }) => codes.length > 0 && isServed(panelistId))
       .map((tray) => ({ ...tray, flight: day.flights.get(nameOf(tray.panelistId)) ?? tray.flight }));
     const sitting = { now: row.sitting, of: row.design.service.sittings };
-    return { title: this.access.ballotTitle(row), trays, sitting, items: row.design.ballot.items };
+    const { ballot, service } = row.design;
+    const { fingerprint } = plan;
+    const itemsOf = ({ panelistId: panelist }: { panelistId: string }) =>
+      askedItems(ballot.items, { ...{ fingerprint, panelist }, ownOrders: service.ownOrders });
+    return { title: this.access.ballotTitle(row), trays, sitting, itemsOf };
   }
 
   async tags(id: string, { spares: _spares, ...layout }: LabelsAsked, me: Me): Promise<StreamableFile> {

@@ -17,6 +17,7 @@ import {
   MOST_PIECES,
   MOST_STEPS,
   MOST_ZONES,
+  OWN_ORDERS,
   PRODUCTS,
   SHORT_TEXT,
   SIDES,
@@ -28,6 +29,7 @@ import {
   type EquipmentKind,
   type Hands,
   type ItemKind,
+  type OwnOrders,
   type Product,
   type Side,
   type StepKind,
@@ -188,6 +190,8 @@ export class ServiceInput {
   @Whole(LIMITS.service.rinseSeconds) rinseSeconds: number;
   /** Whether panelists may go back to an earlier sample. */
   @Flag() goingBack: boolean;
+  /** What each panelist reads in an order of their own. */
+  @Choice(OWN_ORDERS, 'OwnOrders') ownOrders: OwnOrders;
   @Whole(LIMITS.service.secondsPerSample) secondsPerSample: number;
   @Choice(CODE_SHARING, 'CodeSharing') codes: CodeSharing;
 }

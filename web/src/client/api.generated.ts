@@ -863,6 +863,7 @@ export type BallotItemInput = {
 export type BallotDesignInput = {
   items: BallotItemInput[];
 };
+export type OwnOrders = 'none' | 'words' | 'attributes';
 export type CodeSharing = 'shared' | 'own';
 export type ServiceInput = {
   together: number;
@@ -872,6 +873,7 @@ export type ServiceInput = {
   warmUp: boolean;
   rinseSeconds: number;
   goingBack: boolean;
+  ownOrders: OwnOrders;
   secondsPerSample: number;
   codes: CodeSharing;
 };

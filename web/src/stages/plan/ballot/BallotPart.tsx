@@ -1,14 +1,16 @@
 import { MOST_ITEMS, type ItemKind } from '@jacana/core/bundle';
 import { isOfTwoSamples, wordingConcerns } from '@jacana/core/design';
+import { answerKindOf, isScaleOfWord } from '@jacana/core/questions';
 import { neutralQuestion, QUESTION_KINDS } from '@jacana/core/library';
 import { BookOpen, Plus } from 'lucide-react';
 import { useState } from 'react';
-import { useFieldArray } from 'react-hook-form';
+import { Controller, useFieldArray } from 'react-hook-form';
 import type { DraftInput } from '../../../client/api.generated';
 import { counted } from '../../../shell/stages';
 import { newId, useDrafting } from '../../../drafting/draft';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
+import { SelectField } from '../../../ui/SelectField';
 import { Menu } from '../../../ui/Menu';
 import { UndoLine, useUndo } from '../../../ui/Undo';
 import { ItemCard } from './ItemCard';
@@ -85,6 +87,7 @@ export function BallotPart() {
             </Button>
           </div>
         )}
+        {items.some((item) => answerKindOf(item) === 'words' || isScaleOfWord(item)) && <OwnOrdersField />}
         {isFull && <p className="text-quiet">{MOST_ITEMS} questions are the most.</p>}
         <WordLibrary
           open={isPicking}
@@ -106,5 +109,30 @@ export function BallotPart() {
         <PhonePreview item={items[Math.min(shown, items.length - 1)]} />
       </Card>
     </div>
+  );
+}
+
+/** What stands first is ticked more often, and what is asked first colours what comes next. */
+function OwnOrdersField() {
+  const { form, isLocked } = useDrafting();
+  return (
+    <Controller
+      control={form.control}
+      name="service.ownOrders"
+      render={({ field }) => (
+        <SelectField
+          label="Order of words and attributes"
+          hint="An order of each panelist’s own, the same for all their samples, spreads what being first does."
+          value={field.value}
+          disabled={isLocked}
+          options={[
+            { value: 'none', text: 'as listed here, for everyone' },
+            { value: 'words', text: 'words to tick in each one’s own' },
+            { value: 'attributes', text: 'words and attributes in each one’s own' },
+          ]}
+          onChange={field.onChange}
+        />
+      )}
+    />
   );
 }
