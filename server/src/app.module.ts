@@ -22,6 +22,7 @@ import { SEALED_ROWS, SealModule } from './seal/seal.module';
 import { ServiceModule } from './service/service.module';
 import { SheetsModule } from './sheets/sheets.module';
 import { StoreModule } from './tastings/store.module';
+import { TypedModule } from './typed/typed.module';
 
 @Global()
 @Module({})
@@ -56,6 +57,7 @@ export class AppModule {
         ServiceModule,
         ContentsModule,
         BallotsModule,
+        TypedModule,
         FindingsModule,
         ExchangeModule,
         SheetsModule,

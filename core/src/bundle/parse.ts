@@ -203,7 +203,9 @@ function ballotProblems({ tasting, plan, ballots }: TastingBundle): Problem[] {
         ]),
       ),
     );
-    if (ballot.handedInAt)
+    // What was left blank on paper stays blank.
+    const isOnPaper = ballot.answers.some(({ kind }) => kind === 'typed');
+    if (ballot.handedInAt && !isOnPaper)
       problems.push(
         ...missingAnswers(currentAnswers(ballot.answers), asked).map(({ message }) => ({
           field: `${field}.answers`,

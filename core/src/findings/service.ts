@@ -14,6 +14,10 @@ export interface ServiceFinding {
   walkIns: number[];
   /** What panelists say that they did not taste, and why. */
   untasted: { seat: number; code: string; because: string }[];
+  /** Ballots on paper that were typed in once only, and all of them. */
+  onPaper: { once: number[]; all: number };
+  /** Answers that somebody put right after the ballot was handed in, and why. */
+  corrected: { seat: number; by: string; because: string }[];
   repairs: { at: string; by: string; text: string; isAfterUnsealing: boolean }[];
   /** How uneven orders are, as planned and as eaten: counts of a sample at a place, and of one right after another. Null where samples are told apart. */
   balance: { planned: Balance; eaten: Balance } | null;
@@ -21,7 +25,7 @@ export interface ServiceFinding {
 
 type Balance = Pick<ReturnType<typeof orderBalance>, 'positionImbalance' | 'carryOverImbalance'>;
 
-/** @returns null where nothing was repaired, nobody walked in and nobody left anything */
+/** @returns null where nothing was repaired, typed in or corrected, nobody walked in and nobody left anything */
 export function serviceFinding(bundle: TastingBundle, key: Key): ServiceFinding | null {
   const { tasting, records, seal } = bundle;
   const { unsealedAt } = seal;
@@ -35,14 +39,16 @@ export function serviceFinding(bundle: TastingBundle, key: Key): ServiceFinding 
         : [],
     ),
   );
-  if (repairs.length + guests.length + untasted.length === 0) return null;
+  const onPaper = onPaperOf(bundle.ballots, seats);
+  const corrected = correctedOf(bundle.ballots, seats);
+  if (repairs.length + guests.length + untasted.length + corrected.length + onPaper.all === 0) return null;
   const portions = servedPortions(servedOf(bundle, key)).filter(({ warmUp }) => !warmUp);
   const uneaten = portions.filter(({ eaten, absent }) => !eaten || absent);
   return {
     plates: portions.length,
     changed: portions.filter(({ planned }) => planned !== null).length,
     uneaten: uneaten.length,
-    untasted,
+    ...{ untasted, onPaper, corrected },
     walkIns: guests.map(({ seat }) => seat).sort((a, b) => a - b),
     repairs: repairs.map(({ at, storedAt, by, body }) => ({
       ...{ at, by, text: repairText(body, (id) => seats.get(id) ?? 0) },
@@ -51,6 +57,28 @@ export function serviceFinding(bundle: TastingBundle, key: Key): ServiceFinding 
     balance: isOfTwoSamples(tasting.test) ? null : balanceOf(portions, bundle, new Set(guests.map(({ id }) => id))),
   };
 }
+
+type Seats = ReadonlyMap<string, number>;
+
+function onPaperOf(ballots: TastingBundle['ballots'], seats: Seats): ServiceFinding['onPaper'] {
+  const typed = ballots.flatMap(({ panelist, answers }) =>
+    currentAnswers(answers).flatMap((one) =>
+      one.kind === 'typed' ? [{ seat: seats.get(panelist) ?? 0, times: one.times }] : [],
+    ),
+  );
+  const once = typed.filter(({ times }) => times === 1).map(({ seat }) => seat);
+  return { once: [...new Set(once)].sort((a, b) => a - b), all: typed.length };
+}
+
+/** What replaced an earlier answer, given by somebody else than the panelist, once the ballot was in. */
+const correctedOf = (ballots: TastingBundle['ballots'], seats: Seats): ServiceFinding['corrected'] =>
+  ballots.flatMap(({ panelist, handedInAt, answers }) =>
+    answers.flatMap(({ by, at, reason }) =>
+      handedInAt !== null && by !== 'panelist' && reason !== '' && Date.parse(at) > Date.parse(handedInAt)
+        ? [{ seat: seats.get(panelist) ?? 0, by, because: reason }]
+        : [],
+    ),
+  );
 
 function balanceOf(
   portions: readonly ServedPortion[],
@@ -91,6 +119,8 @@ export function serviceLines({
   uneaten,
   walkIns,
   untasted,
+  onPaper,
+  corrected,
   repairs,
   balance,
 }: ServiceFinding): string[] {
@@ -102,6 +132,8 @@ export function serviceLines({
         ]
       : []),
     ...untasted.map(({ seat, code, because }) => `Seat ${seat} did not taste ${code}: ${because}.`),
+    ...(onPaper.all > 0 ? [paperText(onPaper)] : []),
+    ...corrected.map(({ seat, by, because }) => `An answer of seat ${seat} was corrected by ${by}: ${because}.`),
     ...repairs.map(
       ({ at, by, text, isAfterUnsealing }) =>
         `${at.slice(0, 16).replace('T', ' ')} UTC, ${by}${isAfterUnsealing ? ', after unsealing' : ''}: ${text}.`,
@@ -113,3 +145,11 @@ export function serviceLines({
       : []),
   ];
 }
+
+/** How ballots on paper came in, in a sentence. */
+export const paperText = ({ once, all }: ServiceFinding['onPaper']): string =>
+  `${all} ${all === 1 ? 'ballot was' : 'ballots were'} on paper${
+    once.length > 0
+      ? `; typed in once only, so that nobody would notice a slip: seat ${once.join(', ')}`
+      : ', each typed in by two people'
+  }.`;

@@ -211,7 +211,14 @@ export function isLeftBehind(
   return turn !== null && given.some((one) => (turnOf(one, serving) ?? -1) > turn);
 }
 
-const WITHOUT_TURN: ReadonlySet<AnswerValue['kind']> = new Set(['rinse', 'guess', 'comment', 'untasted', 'agreed']);
+const WITHOUT_TURN: ReadonlySet<AnswerValue['kind']> = new Set([
+  'rinse',
+  'guess',
+  'comment',
+  'untasted',
+  'agreed',
+  'typed',
+]);
 
 /** Where in the sitting something is answered: sample by sample, what compares a set after its samples; null for what has no turn. */
 function turnOf(answer: AnswerValue, { sets }: Pick<Serving, 'sets'>): number | null {

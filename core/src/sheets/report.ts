@@ -56,7 +56,7 @@ export function reportSheet(found: Findings): Sheet {
 function serviceBlocks(found: Findings): Block[] {
   const service = sectionOf(found, 'service');
   if (!service) return [];
-  return [{ kind: 'facts', facts: [{ name: 'Served otherwise than planned', lines: serviceLines(service) }] }];
+  return [{ kind: 'facts', facts: [{ name: 'How it was served and written down', lines: serviceLines(service) }] }];
 }
 
 /** Whether people knew what they had. */

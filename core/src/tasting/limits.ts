@@ -12,6 +12,8 @@ export const MOST_PIECES = 12;
 export const MOST_SITTINGS = 6;
 export const MOST_REPLICATES = 4;
 export const MOST_ITEMS = 20;
+/** Answers on one ballot. */
+export const MOST_ANSWERS = MOST_ITEMS * MOST_METHODS;
 export const MOST_OPTIONS = 40;
 export const MOST_CONSTANTS = 40;
 export const MOST_INGREDIENTS = 100;
@@ -248,6 +250,7 @@ export const ANSWER_KINDS = [
   'rinse',
   'untasted',
   'agreed',
+  'typed',
 ] as const;
 
 export type DecisionKind = (typeof DECISIONS)[number];

@@ -5,6 +5,7 @@ import {
   GATE_DECISIONS,
   LIMITS,
   MEASURES,
+  MOST_ANSWERS,
   MOST_CONTENTS,
   MOST_ENTRIES,
   MOST_IN_A_MINUTE,
@@ -119,6 +120,14 @@ export const answerSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...answerBase, kind: z.literal('guess'), item, code, method: id.nullable() }),
   /** That somebody takes part, knowing that samples contain this. */
   z.strictObject({ ...answerBase, kind: z.literal('agreed'), contains: z.array(shortText).max(MOST_CONTENTS) }),
+  /** That the ballot was on paper: typed in once, or a second time by somebody who did not see the first; and how many places were settled. */
+  z.strictObject({
+    ...answerBase,
+    kind: z.literal('typed'),
+    times: z.int().min(1).max(2),
+    second: shortText,
+    settled: z.int().min(0).max(MOST_ANSWERS),
+  }),
   z.strictObject({ ...answerBase, kind: z.literal('comment'), item, text: longText }),
 ]);
 

@@ -32,6 +32,8 @@ export interface TidyRow {
   not_tasted: string;
   /** When the panelist agreed to take part, knowing what samples contain; empty where a device did not say. */
   agreed_at: string;
+  /** Of a ballot on paper, how often it was typed in; empty for one on a phone. */
+  typed: 'once' | 'twice' | '';
   /** The questions in the order in which this panelist read them, by their columns, joined by "; ". */
   asked: string;
   handed_in_at: string;
@@ -85,6 +87,7 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
         ),
         ...(shown.get(ballot) ?? asShown(columns, bundle, ballot)),
         agreed_at: current.find(({ kind }) => kind === 'agreed')?.at ?? '',
+        typed: howTyped(current),
         handed_in_at: byBallot.get(tray)?.handedInAt ?? '',
       };
     });
@@ -93,6 +96,12 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
 const rinsedBefore = (code: string, current: readonly Answer[]): number | '' => {
   const pause = current.find((one) => one.kind === 'rinse' && one.code === code);
   return pause?.kind === 'rinse' ? (pause.seconds ?? '') : '';
+};
+
+const howTyped = (current: readonly Answer[]): TidyRow['typed'] => {
+  const said = current.find((one) => one.kind === 'typed');
+  if (said?.kind !== 'typed') return '';
+  return said.times === 2 ? 'twice' : 'once';
 };
 
 const whyUntasted = (code: string, current: readonly Answer[]): string => {
@@ -187,6 +196,7 @@ const FIRST_COLUMNS = [
   'rinsed_s',
   'not_tasted',
   'agreed_at',
+  'typed',
 ];
 
 /** A column for each question, none of them named as another, or as what programs keep for themselves. */

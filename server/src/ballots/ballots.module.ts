@@ -12,5 +12,6 @@ import { StopsService } from './stops.service';
   imports: [ContentsModule, SealModule],
   controllers: [BallotsController, CodesController],
   providers: [BallotsService, GuessesService, OwnBallots, StopsService],
+  exports: [OwnBallots],
 })
 export class BallotsModule {}

@@ -16,6 +16,8 @@ type Incoming = { answer: Answer; problems: [] } | { answer: null; problems: Pro
 export function incoming(input: AnswerInput, at: string, asked: AskedBallot): Incoming {
   if (input.kind === 'guess')
     return { answer: null, problems: [{ field: 'kind', message: 'This is asked once everything was handed in.' }] };
+  if (input.kind === 'typed')
+    return { answer: null, problems: [{ field: 'kind', message: 'This is said of a ballot on paper.' }] };
   const fields = Object.fromEntries(Object.entries(input).filter(([, value]) => value !== undefined));
   const parsed = answerSchema.safeParse({ ...fields, at, by: 'panelist', reason: '' });
   if (!parsed.success) {

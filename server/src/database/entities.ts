@@ -253,6 +253,29 @@ export class PhotoRow {
   @Column('blob') jpeg: Buffer;
 }
 
+/** What one of two people read off a ballot on paper; it counts for nothing until they agree. */
+@Entity('typings')
+export class TypingRow {
+  @PrimaryColumn('varchar') @ForeignKey(() => TastingRow) tastingId: string;
+  @PrimaryColumn('varchar') panelistId: string;
+  @PrimaryColumn('integer') sitting: number;
+  /** 1 for who typed first, 2 for who did not see that. */
+  @PrimaryColumn('integer') turn: number;
+  @Column('varchar') at: string;
+  @Column('varchar') by: string;
+  @Column('varchar') byAccount: string;
+  @Column('simple-json') answers: Answer[];
+}
+
+/** A picture of a ballot on paper, to type and to settle by. */
+@Entity('paper_pictures')
+export class PaperPictureRow {
+  @PrimaryColumn('varchar') @ForeignKey(() => TastingRow) tastingId: string;
+  @PrimaryColumn('varchar') panelistId: string;
+  @PrimaryColumn('integer') sitting: number;
+  @Column('blob') jpeg: Buffer;
+}
+
 /** What live screens hear of; the number is the event id that a returning client names. */
 @Entity('events')
 export class EventRow {

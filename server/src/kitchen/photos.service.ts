@@ -1,14 +1,12 @@
 import { Injectable, NotFoundException } from '@nestjs/common';
-import { MOST_PHOTO_BYTES, MOST_PHOTOS, type Photo } from '@jacana/core/bundle';
+import { MOST_PHOTOS, type Photo } from '@jacana/core/bundle';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { PhotoRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
-import { refuseFields, refuseState } from '../fields/problems';
+import { readJpeg } from '../fields/jpeg';
+import { refuseState } from '../fields/problems';
 import { AccessService } from '../seal/access/access.service';
-
-/** How every JPEG begins. */
-const JPEG = Buffer.from([0xff, 0xd8, 0xff]);
 
 /** Pictures of pieces, each under the id of its entry in the kitchen log. */
 @Injectable()
@@ -27,11 +25,7 @@ export class PhotosService {
 
   /** Within the write of its entry. */
   async keep(manager: EntityManager, tastingId: string, { id, jpeg: text }: Photo, field: string): Promise<void> {
-    const jpeg = Buffer.from(text, 'base64');
-    if (jpeg.length > MOST_PHOTO_BYTES || !jpeg.subarray(0, JPEG.length).equals(JPEG))
-      throw refuseFields([
-        { field, message: `A photo is a JPEG of at most ${MOST_PHOTO_BYTES / 1000} kB. Take it again.` },
-      ]);
+    const jpeg = readJpeg(text, field);
     if ((await manager.countBy(PhotoRow, { tastingId })) >= MOST_PHOTOS)
       throw refuseState('full', `A tasting holds ${MOST_PHOTOS} photos. Write a note instead.`);
     await manager.insert(PhotoRow, { tastingId, id, jpeg });

@@ -4,14 +4,14 @@ import { lockProblems } from '@jacana/core/design';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
-import { TastingRow } from '../database/entities';
+import { TastingRow, TypingRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
 import { LiveService } from '../live/live.service';
 import { KeysService } from '../seal/keys/keys.service';
 import type { PlanView } from '../seal/views/coordinator';
 import { allTrays } from '../seal/views/server';
-import { TastingStore, tastingOf } from '../tastings/tasting.store';
+import { type StoredTasting, TastingStore, tastingOf } from '../tastings/tasting.store';
 
 /** From this scheme on a key rests on all 128 bits of its seed. */
 const STRONG_SCHEME = 3;
@@ -120,8 +120,10 @@ export class PlansService {
   /** Ballots of earlier sittings that were begun can still be finished. */
   async nextSitting(id: string, me: Me): Promise<void> {
     await this.transactions.write(async (manager) => {
-      const { row } = await this.store.getLocked(manager, id);
+      const stored = await this.store.getLocked(manager, id);
+      const { row } = stored;
       if (row.closedAt) throw refuseState('closed', 'This tasting is closed.');
+      await refuseHalfTyped(manager, stored);
       if (row.sitting >= row.design.service.sittings) throw refuseState('last', 'This is the last sitting.');
       await manager.update(TastingRow, { id }, { sitting: row.sitting + 1 });
       await this.audit.record(manager, { by: me.name, action: `sitting ${row.sitting + 1} opened`, tastingId: id });
@@ -134,6 +136,7 @@ export class PlansService {
       const stored = await this.store.getLocked(manager, id);
       const { row, plan, ballots } = stored;
       if (row.closedAt) throw refuseState('closed', 'This tasting is closed already.');
+      await refuseHalfTyped(manager, stored);
       const handedIn = ballots.filter((ballot) => ballot.handedInAt).length;
       // Who walked in has none at the sittings before.
       const expected = plan.servings.length;
@@ -163,4 +166,19 @@ export class PlansService {
       await this.live.note(manager, id, 'tasting', 'reopened');
     });
   }
+}
+
+/** @throws ConflictException while a ballot on paper was typed in and counts for nothing yet: it would be lost */
+async function refuseHalfTyped(manager: EntityManager, { row, ballots, panelists }: StoredTasting): Promise<void> {
+  const isIn = new Set(ballots.flatMap((one) => (one.handedInAt ? `${one.sitting} ${one.panelistId}` : [])));
+  const typed = await manager.findBy(TypingRow, { tastingId: row.id });
+  const open = new Set(
+    typed.filter((one) => !isIn.has(`${one.sitting} ${one.panelistId}`)).map(({ panelistId }) => panelistId),
+  );
+  const seats = panelists.filter(({ id }) => open.has(id)).map(({ seat }) => seat);
+  if (seats.length > 0)
+    throw refuseState(
+      'half-typed',
+      `Ballots on paper are typed in and do not count yet: seat ${seats.join(', ')}. Have them typed a second time, settle them, or let them count as typed once.`,
+    );
 }

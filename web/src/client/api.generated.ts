@@ -12,6 +12,7 @@ export const addTagTypes = [
   'service',
   'contents',
   'ballots',
+  'paper',
   'findings',
   'exchange',
   'sheets',
@@ -336,6 +337,70 @@ const injectedRtkApi = api
         query: (queryArg) => ({ url: `/api/ballot-codes`, method: 'POST', body: queryArg.shortCode }),
         invalidatesTags: ['ballots'],
       }),
+      listPaper: build.query<ListPaperApiResponse, ListPaperApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/paper` }),
+        providesTags: ['paper'],
+      }),
+      getPaper: build.query<GetPaperApiResponse, GetPaperApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}` }),
+        providesTags: ['paper'],
+      }),
+      typePaper: build.mutation<TypePaperApiResponse, TypePaperApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}`,
+          method: 'PUT',
+          body: queryArg.typedBallot,
+        }),
+        invalidatesTags: ['paper'],
+      }),
+      typeAnew: build.mutation<TypeAnewApiResponse, TypeAnewApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}`, method: 'DELETE' }),
+        invalidatesTags: ['paper'],
+      }),
+      letPaperCount: build.mutation<LetPaperCountApiResponse, LetPaperCountApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}/once`, method: 'POST' }),
+        invalidatesTags: ['paper'],
+      }),
+      getDifferences: build.query<GetDifferencesApiResponse, GetDifferencesApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}/differences` }),
+        providesTags: ['paper'],
+      }),
+      settlePaper: build.mutation<SettlePaperApiResponse, SettlePaperApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}/settle`,
+          method: 'POST',
+          body: queryArg.settlement,
+        }),
+        invalidatesTags: ['paper'],
+      }),
+      keepPicture: build.mutation<KeepPictureApiResponse, KeepPictureApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}/picture`,
+          method: 'PUT',
+          body: queryArg.paperPicture,
+        }),
+        invalidatesTags: ['paper'],
+      }),
+      getPicture: build.query<GetPictureApiResponse, GetPictureApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}/picture` }),
+        providesTags: ['paper'],
+      }),
+      lookAtAnswers: build.mutation<LookAtAnswersApiResponse, LookAtAnswersApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}/look`,
+          method: 'POST',
+          body: queryArg.lookedAt,
+        }),
+        invalidatesTags: ['paper'],
+      }),
+      correctAnswers: build.mutation<CorrectAnswersApiResponse, CorrectAnswersApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}/corrections`,
+          method: 'POST',
+          body: queryArg.correction,
+        }),
+        invalidatesTags: ['paper'],
+      }),
       getFindings: build.query<GetFindingsApiResponse, GetFindingsApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/findings` }),
         providesTags: ['findings'],
@@ -640,6 +705,65 @@ export type SaveGuessApiArg = {
 export type FindBallotApiResponse = /** status 200  */ FoundBallot;
 export type FindBallotApiArg = {
   shortCode: ShortCode;
+};
+export type ListPaperApiResponse = /** status 200  */ PaperListView;
+export type ListPaperApiArg = {
+  id: string;
+};
+export type GetPaperApiResponse = /** status 200  */ PaperBallotView;
+export type GetPaperApiArg = {
+  id: string;
+  panelist: string;
+};
+export type TypePaperApiResponse = unknown;
+export type TypePaperApiArg = {
+  id: string;
+  panelist: string;
+  typedBallot: TypedBallot;
+};
+export type TypeAnewApiResponse = unknown;
+export type TypeAnewApiArg = {
+  id: string;
+  panelist: string;
+};
+export type LetPaperCountApiResponse = unknown;
+export type LetPaperCountApiArg = {
+  id: string;
+  panelist: string;
+};
+export type GetDifferencesApiResponse = /** status 200  */ DifferencesView;
+export type GetDifferencesApiArg = {
+  id: string;
+  panelist: string;
+};
+export type SettlePaperApiResponse = unknown;
+export type SettlePaperApiArg = {
+  id: string;
+  panelist: string;
+  settlement: Settlement;
+};
+export type KeepPictureApiResponse = unknown;
+export type KeepPictureApiArg = {
+  id: string;
+  panelist: string;
+  paperPicture: PaperPicture;
+};
+export type GetPictureApiResponse = unknown;
+export type GetPictureApiArg = {
+  id: string;
+  panelist: string;
+};
+export type LookAtAnswersApiResponse = /** status 200  */ AnsweredBallotView;
+export type LookAtAnswersApiArg = {
+  id: string;
+  panelist: string;
+  lookedAt: LookedAt;
+};
+export type CorrectAnswersApiResponse = unknown;
+export type CorrectAnswersApiArg = {
+  id: string;
+  panelist: string;
+  correction: Correction;
 };
 export type GetFindingsApiResponse = /** status 200  */ FindingsView;
 export type GetFindingsApiArg = {
@@ -1532,7 +1656,8 @@ export type AnswerKind =
   | 'comment'
   | 'rinse'
   | 'untasted'
-  | 'agreed';
+  | 'agreed'
+  | 'typed';
 export type BallotAnswer = {
   id: string;
   kind: AnswerKind;
@@ -1626,6 +1751,75 @@ export type FoundBallot = {
 };
 export type ShortCode = {
   code: string;
+};
+export type TypedState = 'open' | 'once' | 'differs' | 'in' | 'on a phone';
+export type PaperView = {
+  panelistId: string;
+  seat: number;
+  name: string;
+  flight: number;
+  state: TypedState;
+  firstBy: string;
+  isOwn: boolean;
+  isBegun: boolean;
+  hasPicture: boolean;
+};
+export type PaperListView = {
+  ballots: PaperView[];
+};
+export type PaperBallotView = {
+  panelistId: string;
+  seat: number;
+  name: string;
+  sitting: number;
+  items: BallotItemInput[];
+  sets: BallotSet[];
+  hasPicture: boolean;
+};
+export type TypedBallot = {
+  answers: AnswerInput[];
+  isOnly: boolean;
+};
+export type DifferenceView = {
+  name: string;
+  first: BallotAnswer | null;
+  second: BallotAnswer | null;
+};
+export type DifferencesView = {
+  panelistId: string;
+  seat: number;
+  name: string;
+  sitting: number;
+  items: BallotItemInput[];
+  sets: BallotSet[];
+  hasPicture: boolean;
+  firstBy: string;
+  secondBy: string;
+  differences: DifferenceView[];
+};
+export type Settlement = {
+  answers: AnswerInput[];
+  blanks: string[];
+};
+export type PaperPicture = {
+  jpeg: string;
+};
+export type AnsweredBallotView = {
+  panelistId: string;
+  seat: number;
+  name: string;
+  sitting: number;
+  items: BallotItemInput[];
+  sets: BallotSet[];
+  hasPicture: boolean;
+  answers: BallotAnswer[];
+};
+export type LookedAt = {
+  because: string;
+};
+export type Correction = {
+  because: string;
+  answers: AnswerInput[];
 };
 export type VerdictKind =
   | 'winner'
@@ -1800,6 +1994,17 @@ export const {
   useStopTastingMutation,
   useSaveGuessMutation,
   useFindBallotMutation,
+  useListPaperQuery,
+  useGetPaperQuery,
+  useTypePaperMutation,
+  useTypeAnewMutation,
+  useLetPaperCountMutation,
+  useGetDifferencesQuery,
+  useSettlePaperMutation,
+  useKeepPictureMutation,
+  useGetPictureQuery,
+  useLookAtAnswersMutation,
+  useCorrectAnswersMutation,
   useGetFindingsQuery,
   useExportBundleQuery,
   useExportCsvQuery,

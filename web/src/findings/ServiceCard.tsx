@@ -1,4 +1,4 @@
-import type { ServiceFinding } from '@jacana/core/findings';
+import { paperText, type ServiceFinding } from '@jacana/core/findings';
 import { momentText } from '../kitchen/clock';
 import { counted } from '../shell/stages';
 import { Card } from '../ui/Card';
@@ -6,9 +6,9 @@ import { Mark } from '../ui/Notice';
 
 /** What went astray between the board and the mouth; the answer rests on what was eaten. */
 export function ServiceCard({ service }: { service: ServiceFinding }) {
-  const { plates, changed, uneaten, walkIns, untasted, repairs, balance } = service;
+  const { plates, changed, uneaten, walkIns, untasted, onPaper, corrected, repairs, balance } = service;
   return (
-    <Card title="Served otherwise than planned" aside="the answer rests on what was eaten">
+    <Card title="How it was served and written down" aside="the answer rests on what was eaten">
       <p>
         Of {counted(plates, 'plate')}, {changed} {changed === 1 ? 'was' : 'were'} not as planned, and {uneaten}{' '}
         {uneaten === 1 ? 'was' : 'were'} not eaten.
@@ -25,6 +25,11 @@ export function ServiceCard({ service }: { service: ServiceFinding }) {
             Seat {seat} did not taste {code}: {because}
           </li>
         ))}
+        {corrected.map(({ seat, by, because }, at) => (
+          <li key={at}>
+            An answer of seat {seat} was corrected by {by}: {because}
+          </li>
+        ))}
         {repairs.map(({ at, by, text, isAfterUnsealing }) => (
           <li key={`${at} ${text}`}>
             {text} <span className="text-sm text-quiet">{`${momentText(Date.parse(at), 0)}, ${by}`}</span>{' '}
@@ -32,6 +37,7 @@ export function ServiceCard({ service }: { service: ServiceFinding }) {
           </li>
         ))}
       </ul>
+      {onPaper.all > 0 && <p className="mt-2">{paperText(onPaper)}</p>}
       {balance && (
         <p className="mt-2 text-sm text-quiet">
           Orders as eaten: places uneven by {balance.eaten.positionImbalance}, neighbours by{' '}

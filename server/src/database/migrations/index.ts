@@ -7,6 +7,7 @@ import { Readings1795824000000 } from './1795824000000-readings';
 import { House1795910400000 } from './1795910400000-house';
 import { WalkIns1796083200000 } from './1796083200000-walk-ins';
 import { Exclusions1796169600000 } from './1796169600000-exclusions';
+import { Typed1796256000000 } from './1796256000000-typed';
 
 /** In their order. A migration that has landed never changes, and leans on nothing that can. */
 export const MIGRATIONS = [
@@ -19,4 +20,5 @@ export const MIGRATIONS = [
   House1795910400000,
   WalkIns1796083200000,
   Exclusions1796169600000,
+  Typed1796256000000,
 ];

@@ -1,0 +1,38 @@
+import { answerKindOf, scopeOf } from '../questions';
+import type { BallotItem, Serving } from '../tasting';
+
+/** One thing that a paper ballot asks: to be typed in at one place. */
+export interface PaperField {
+  /** Of the answers, what it is about: no two fields share it. */
+  name: string;
+  item: BallotItem;
+  /** Which set of the sitting, from 0. */
+  set: number;
+  /** The samples of that set, in serving order. */
+  codes: readonly string[];
+  /** The sample, where it is about one. */
+  code: string | null;
+}
+
+/**
+ * What stands on a paper ballot, in the order of the sheet: set by set, first each question about its samples, sample
+ * by sample, then what compares them; comments at the end.
+ *
+ * @param items as this panelist reads them
+ */
+export function paperFields(items: readonly BallotItem[], { sets }: Pick<Serving, 'sets'>): PaperField[] {
+  const of = (scope: ReturnType<typeof scopeOf>): BallotItem[] => items.filter((item) => scopeOf(item) === scope);
+  return [
+    ...sets.flatMap(({ codes }, set) => [
+      ...of('sample').flatMap((item) => codes.map((code) => fieldOf(item, { set, codes, code }))),
+      ...of('set').map((item) => fieldOf(item, { set, codes, code: null })),
+    ]),
+    ...of('ballot').map((item) => fieldOf(item, { set: 0, codes: [], code: null })),
+  ];
+}
+
+const fieldOf = (item: BallotItem, where: Pick<PaperField, 'set' | 'codes' | 'code'>): PaperField => ({
+  name: `${answerKindOf(item)} ${item.id} ${where.code ?? (scopeOf(item) === 'set' ? where.set : '')}`,
+  item,
+  ...where,
+});

@@ -1,0 +1,36 @@
+import { Injectable, NotFoundException } from '@nestjs/common';
+import type { Me } from '../accounts/allow';
+import { PaperPictureRow } from '../database/entities';
+import { Transactions } from '../database/transactions';
+import { readJpeg } from '../fields/jpeg';
+import { AccessService } from '../seal/access/access.service';
+import { PaperBallots, placeOf } from './paperBallots.service';
+import type { PaperPicture } from './typed.dto';
+
+/** Pictures of ballots on paper: somebody's own hand, so they stay in the data file and go out in no bundle. */
+@Injectable()
+export class PaperPictures {
+  constructor(
+    private readonly transactions: Transactions,
+    private readonly access: AccessService,
+    private readonly papers: PaperBallots,
+  ) {}
+
+  async keep(id: string, panelist: string, { jpeg: text }: PaperPicture, me: Me): Promise<void> {
+    await this.access.knownTo(me.role, id);
+    const jpeg = readJpeg(text, 'jpeg');
+    await this.transactions.write(async (manager) => {
+      const own = await this.papers.find(manager, id, panelist);
+      await manager.save(PaperPictureRow, { ...placeOf(own), jpeg });
+    });
+  }
+
+  async read(id: string, panelist: string, me: Me): Promise<Buffer> {
+    await this.access.knownTo(me.role, id);
+    const { read } = this.transactions;
+    const own = await this.papers.find(read, id, panelist);
+    const row = await read.findOneBy(PaperPictureRow, placeOf(own));
+    if (!row) throw new NotFoundException('There is no picture of this ballot.');
+    return row.jpeg;
+  }
+}

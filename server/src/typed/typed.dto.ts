@@ -1,0 +1,88 @@
+import { ApiProperty } from '@nestjs/swagger';
+import { MOST_ANSWERS, MOST_ITEMS, MOST_PANELISTS, MOST_PHOTO_BYTES, MOST_SETS, SHORT_TEXT } from '@jacana/core/bundle';
+import { AnswerInput } from '../ballots/ballots.dto';
+import { Choice, Flag, ListOf, Said, Text, Texts } from '../fields/fields';
+import { BallotAnswer, BallotSet } from '../seal/views/panelist';
+import { BallotItemInput } from '../tastings/design.dto';
+
+/** How far a ballot on paper has come: not typed in, once, twice and not alike, or counted, on paper or from a phone. */
+export const TYPED_STATES = ['open', 'once', 'differs', 'in', 'on a phone'] as const;
+export type TypedState = (typeof TYPED_STATES)[number];
+
+/** One ballot of the open sitting, without anything that was answered on it. */
+export class PaperView {
+  @Said('string') panelistId: string;
+  @Said('integer') seat: number;
+  @Said('string') name: string;
+  @Said('integer') flight: number;
+  @Choice(TYPED_STATES, 'TypedState') state: TypedState;
+  /** Whoever typed it in first; empty while nobody has. */
+  @Said('string') firstBy: string;
+  /** Whether the reader did: somebody else types it the second time. */
+  @Said('boolean') isOwn: boolean;
+  /** Whether answers came from a phone as well, which ended before the ballot did. */
+  @Said('boolean') isBegun: boolean;
+  @Said('boolean') hasPicture: boolean;
+}
+
+/** What stands on a sheet, for whoever types it in. */
+export class PaperBallotView {
+  @Said('string') panelistId: string;
+  @Said('integer') seat: number;
+  @Said('string') name: string;
+  @Said('integer') sitting: number;
+  /** As this panelist reads them. */
+  @ListOf(() => BallotItemInput, MOST_ITEMS) items: BallotItemInput[];
+  @ListOf(() => BallotSet, MOST_SETS) sets: BallotSet[];
+  @Said('boolean') hasPicture: boolean;
+}
+
+/** A ballot on paper with what counts on it now, for a coordinator who puts something right. */
+export class AnsweredBallotView extends PaperBallotView {
+  @ListOf(() => BallotAnswer, MOST_ANSWERS) answers: BallotAnswer[];
+}
+
+export class TypedBallot {
+  @ListOf(() => AnswerInput, MOST_ANSWERS) answers: AnswerInput[];
+  /** Nobody will type it in a second time: it counts as it is, and is marked. */
+  @Flag() isOnly: boolean;
+}
+
+/** A place that two people read differently; null where one found nothing there. */
+export class DifferenceView {
+  /** Of the answers, what it is about. */
+  @Said('string') name: string;
+  @ApiProperty({ type: BallotAnswer, nullable: true }) first: BallotAnswer | null;
+  @ApiProperty({ type: BallotAnswer, nullable: true }) second: BallotAnswer | null;
+}
+
+export class DifferencesView extends PaperBallotView {
+  @Said('string') firstBy: string;
+  @Said('string') secondBy: string;
+  @ListOf(() => DifferenceView, MOST_ANSWERS) differences: DifferenceView[];
+}
+
+/** What the sheet really says at the places that differ. */
+export class Settlement {
+  @ListOf(() => AnswerInput, MOST_ANSWERS) answers: AnswerInput[];
+  /** Names of the places at which nothing stands. */
+  @Texts(MOST_ANSWERS, 200) blanks: string[];
+}
+
+export class PaperPicture {
+  /** A JPEG in base64. */
+  @Text(Math.ceil((MOST_PHOTO_BYTES * 4) / 3) + 4, { least: 4 }) jpeg: string;
+}
+
+/** Why the answers of a ballot are looked at, and what is put right on it. */
+export class LookedAt {
+  @Text(SHORT_TEXT, { least: 3 }) because: string;
+}
+
+export class Correction extends LookedAt {
+  @ListOf(() => AnswerInput, MOST_ANSWERS, 1) answers: AnswerInput[];
+}
+
+export class PaperListView {
+  @ListOf(() => PaperView, MOST_PANELISTS) ballots: PaperView[];
+}
