@@ -1,5 +1,5 @@
 import { answerKindOf, scopeOf } from '../questions';
-import type { BallotItem, Serving } from '../tasting';
+import type { BallotItem } from '../tasting';
 
 /** One thing that a paper ballot asks: to be typed in at one place. */
 export interface PaperField {
@@ -20,7 +20,10 @@ export interface PaperField {
  *
  * @param items as this panelist reads them
  */
-export function paperFields(items: readonly BallotItem[], { sets }: Pick<Serving, 'sets'>): PaperField[] {
+export function paperFields(
+  items: readonly BallotItem[],
+  { sets }: { sets: readonly { codes: readonly string[] }[] },
+): PaperField[] {
   const of = (scope: ReturnType<typeof scopeOf>): BallotItem[] => items.filter((item) => scopeOf(item) === scope);
   return [
     ...sets.flatMap(({ codes }, set) => [

@@ -64,7 +64,13 @@ function ofSamples(item: BallotItem, codes: readonly string[]): Block {
     };
   return {
     ...{ kind: 'question', ask, hint },
-    answer: { as: 'boxes', columns: steps.map(({ text }) => text), rows: [...codes], isCode: 'rows' },
+    // Liking has its numbers, which are typed in; a category's are its weights, which panelists do not read.
+    answer: {
+      as: 'boxes',
+      columns: steps.map(({ text, number }) => (item.kind === 'liking' ? `${number} ${text}` : text)),
+      rows: [...codes],
+      isCode: 'rows',
+    },
   };
 }
 

@@ -59,6 +59,10 @@ export const router = createBrowserRouter([
             lazy: () => import('../stages/taste/TastePage').then(({ TastePage }) => ({ Component: TastePage })),
           },
           {
+            path: 'taste/paper',
+            lazy: () => import('../stages/taste/paper/PaperPage').then(({ PaperPage }) => ({ Component: PaperPage })),
+          },
+          {
             path: 'links',
             lazy: () => import('../stages/taste/LinksSheet').then(({ LinksSheet }) => ({ Component: LinksSheet })),
           },

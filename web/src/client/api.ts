@@ -16,6 +16,7 @@ const TAGS = [
   'readings',
   'board',
   'exclusions',
+  'paper',
   'findings',
 ] as const;
 export type TagOf = (typeof TAGS)[number];
@@ -68,6 +69,13 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     getExclusions: { providesTags: of('exclusions') },
     saveExclusion: { invalidatesTags: of('exclusions', 'board', 'seal') },
     correctIngredients: { invalidatesTags: of('tasting', 'kitchen', 'board', 'seal') },
+    listPaper: { providesTags: of('paper') },
+    typePaper: { invalidatesTags: of('paper', 'board', 'card', 'seal') },
+    typeAnew: { invalidatesTags: of('paper', 'board', 'seal') },
+    letPaperCount: { invalidatesTags: of('paper', 'board', 'card', 'seal') },
+    settlePaper: { invalidatesTags: of('paper', 'board', 'card', 'seal') },
+    correctAnswers: { invalidatesTags: of('board', 'seal') },
+    lookAtAnswers: { invalidatesTags: of('seal') },
     getServiceLog: { providesTags: of('serviceLog') },
     addToServiceLog: { invalidatesTags: of('serviceLog', 'board', 'plan', 'seal', 'findings') },
     letIn: { invalidatesTags: of('card', 'board', 'plan', 'seal', 'serviceLog') },

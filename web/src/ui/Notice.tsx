@@ -27,13 +27,3 @@ export function Loading({ what }: { what: string }) {
     </p>
   );
 }
-
-/** What a stage will hold once it is built; said plainly rather than shown as a dead button. */
-export function ToCome({ children }: { children: ReactNode }) {
-  return (
-    <section className="rounded-card border border-dashed border-quiet/50 px-4.5 py-3.5 text-sm text-quiet">
-      <h2 className="mb-1 font-bold">Not built yet</h2>
-      {children}
-    </section>
-  );
-}

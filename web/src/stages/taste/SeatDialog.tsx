@@ -2,6 +2,7 @@ import { Copy } from 'lucide-react';
 import { QRCodeSVG } from 'qrcode.react';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
+import { Link } from 'react-router';
 import { useLedger } from '../../caveats/ledgerPost';
 import { api } from '../../client/api';
 import type { SeatView } from '../../client/api.generated';
@@ -27,6 +28,16 @@ export function SeatDialog({ seat, seats, service, onClose }: SeatDialogProps) {
       {seat && me.role === 'coordinator' && (
         <>
           {!card.closedAt && seat.state !== 'done' && <OwnLink id={card.id} panelistId={seat.panelistId} />}
+          {seat.state === 'done' && !card.unsealedAt && (
+            <p>
+              <Link
+                to={`/tastings/${card.id}/taste/paper?seat=${seat.panelistId}&correct`}
+                className="font-bold text-chestnut underline underline-offset-3"
+              >
+                Correct an answer of this ballot
+              </Link>
+            </p>
+          )}
           <BlindMark key={seat.panelistId} id={card.id} seat={seat} />
         </>
       )}

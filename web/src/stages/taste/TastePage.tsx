@@ -1,8 +1,10 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { api } from '../../client/api';
 import { useInTasting } from '../../shell/session';
-import { ToCome } from '../../ui/Notice';
 import { Waiting } from '../../shell/Waiting';
+import { buttonClass } from '../../ui/Button';
+import { Card } from '../../ui/Card';
 import { StageLayout } from '../../ui/StageLayout';
 import { RepairTrace } from '../../service/repairs/RepairTrace';
 import { useService } from '../../service/useService';
@@ -40,9 +42,7 @@ export function TastePage() {
           {isCoordinator && <CloseCard card={card} seats={board.seats} />}
           {isCoordinator && <LinksCard />}
           {!card.closedAt && <WalkInButton seats={board.seats} />}
-          <ToCome>
-            <p>Paper ballots typed in twice.</p>
-          </ToCome>
+          {!card.closedAt && <PaperCard id={card.id} />}
         </>
       }
     >
@@ -60,5 +60,16 @@ export function TastePage() {
         onClose={() => setChosen(null)}
       />
     </StageLayout>
+  );
+}
+
+function PaperCard({ id }: { id: string }) {
+  return (
+    <Card title="Ballots on paper">
+      <p className="mb-3 text-quiet">Typed in by keys, by two people who do not see each other’s.</p>
+      <Link to={`/tastings/${id}/taste/paper`} className={buttonClass()}>
+        Type them in
+      </Link>
+    </Card>
   );
 }
