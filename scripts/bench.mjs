@@ -1,6 +1,6 @@
 /**
  * npm run bench: builds what is timed, then times it. Without words the engine; --live a full
- * room on the server; --lists a house with many tastings;
+ * room on the server, --room one on a bad day; --lists a house with many tastings;
  * --readings a night of probes; --levels how often verdicts claim too much.
  */
 import { join } from 'node:path';
@@ -9,6 +9,7 @@ import { ensureBuilt, ensureInstalled, ROOT, run } from './ready.mjs';
 const [first, ...rest] = process.argv.slice(2);
 const BENCHES = {
   '--live': ['server', 'live.mjs'],
+  '--room': ['server', 'room.mjs'],
   '--lists': ['server', 'lists.mjs'],
   '--readings': ['server', 'readings.mjs'],
   '--levels': ['core', 'levels.mjs'],

@@ -1,12 +1,13 @@
 /** A built server on a data file of its own, for measuring. */
 import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { defaultTasting } from '@jacana/core/bundle';
 
 const ROOT = resolve(import.meta.dirname, '../..');
+const LOOP = join(import.meta.dirname, 'loopDelay.mjs');
 const PASSWORD = 'long enough to pass';
 
 export async function startServer() {
@@ -17,12 +18,17 @@ export async function startServer() {
       probe.close(() => done(free));
     });
   });
-  const child = spawn(
-    process.execPath,
-    [join(ROOT, 'server/dist/main.js'), '--data', join(folder, 'bench.db'), '--port', String(port)],
-    { stdio: ['ignore', 'pipe', 'inherit'] },
-  );
-  await new Promise((done) => child.stdout.on('data', (text) => String(text).includes('Jacana is at') && done()));
+  const delays = join(folder, 'delays.json');
+  const words = [join(ROOT, 'server/dist/main.js'), '--data', join(folder, 'bench.db'), '--port', String(port)];
+  const begin = async () => {
+    const started = spawn(process.execPath, ['--import', LOOP, ...words], {
+      stdio: ['ignore', 'pipe', 'inherit'],
+      env: { ...process.env, DELAYS: delays },
+    });
+    await new Promise((done) => started.stdout.on('data', (text) => String(text).includes('Jacana is at') && done()));
+    return started;
+  };
+  let child = await begin();
   const base = `http://127.0.0.1:${port}`;
   const post = (path, body, headers = {}) =>
     fetch(base + path, {
@@ -47,14 +53,24 @@ export async function startServer() {
     await new Promise((done) => child.on('exit', done));
     rmSync(folder, { recursive: true, force: true });
   };
-  return { base, cookie, as, post, stop };
+  /** Kills it without a word, as a power cut would, and starts it again on the same file. */
+  const killAndRestart = async () => {
+    child.kill('SIGKILL');
+    await new Promise((done) => child.on('exit', done));
+    child = await begin();
+  };
+  /** Delays of the server's event loop since it was last started, in milliseconds. */
+  const loopDelays = () => JSON.parse(readFileSync(delays, 'utf8'));
+  return { base, cookie, as, post, stop, killAndRestart, loopDelays };
 }
 
-/** A tasting of four methods, locked; its id. */
-export async function lockedTasting(as, { title, people, piecesPerMethod }) {
+const NAMES = ['Glazed', 'Roasted', 'Steamed', 'Boiled', 'Fried', 'Grilled'];
+
+/** A tasting of some methods, locked; its id. */
+export async function lockedTasting(as, { title, people, piecesPerMethod, methods: count = 4 }) {
   const plain = defaultTasting();
   const { id, version } = await as('/api/tastings', 'POST', { title });
-  const methods = ['Glazed', 'Roasted', 'Steamed', 'Boiled'].map((name, at) => ({
+  const methods = NAMES.slice(0, count).map((name, at) => ({
     ...{ id: `m${at}`, name, note: '', steps: '', chain: [], equipment: '', reference: false },
   }));
   const draft = {
