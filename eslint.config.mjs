@@ -47,5 +47,6 @@ export default ts.config(
     files: ['e2e/support/*.ts'],
     rules: { 'no-empty-pattern': ['error', { allowObjectPatternsAsParameters: true }] },
   },
+  { files: ['web/public/*.js'], languageOptions: { globals: { ...globals.serviceworker, ...globals.browser } } },
   { files: ['**/*.{mjs,cjs}'], languageOptions: { globals: globals.node } },
 );

@@ -2,7 +2,7 @@ import { gzipSync } from 'node:zlib';
 import { defaultTasting } from '@jacana/core/bundle';
 import { neutralQuestion } from '@jacana/core/library';
 import type { Browser, Page } from '@playwright/test';
-import { currentCode, handIn, letThrough, nextSample, rankByTapping, scoreAll } from '../support/ballot';
+import { currentCode, handIn, letThrough, nextSample, rankByTapping, scoreAll, scoreFromHere } from '../support/ballot';
 import { ballotAddresses, expect, lockDraft, phone, planTasting, setUp, test } from '../support/jacana';
 
 test('a second device with the same link is told so, and may take over', async ({ page, browser, empty }) => {
@@ -266,3 +266,45 @@ async function demoBallot(page: Page, address: string, at: number): Promise<stri
   const links = await (await page.request.get(`${address}/api/tastings/${open.id}/links`)).json();
   return links[at].address;
 }
+
+test('an installed ballot reloads without a network, and sends once there is one again', async ({
+  empty,
+  page,
+  browser,
+}) => {
+  await setUp(page, empty);
+  await planTasting(page, ['Glazed', 'Roasted', 'Steamed'], 1);
+  const [address] = await ballotAddresses(page);
+  const guest = await phone(browser, address);
+  const manifest = (await (await guest.request.get(`${empty.address}/ballot.webmanifest`)).json()) as { scope: string };
+  expect(manifest.scope).toBe('/b/');
+  await guest.getByRole('button', { name: 'Begin' }).click();
+  const first = await currentCode(guest);
+  await guest.getByRole('radio').nth(2).click();
+  // All that the page was made of lies on the phone, the ranking's part too.
+  await expect
+    .poll(() =>
+      guest.evaluate(async () => {
+        const kept = await caches.open('jacana-ballot-1').then((cache) => cache.keys());
+        const loaded = performance.getEntriesByType('resource').filter(({ name }) => name.includes('/assets/'));
+        const here = new Set(kept.map(({ url }) => url));
+        return loaded.length > 0 && loaded.every(({ name }) => here.has(name));
+      }),
+    )
+    .toBe(true);
+  await guest.context().setOffline(true);
+  await guest.reload();
+  await expect(guest.getByRole('radio').nth(2)).toBeChecked();
+  await nextSample(guest);
+  const codes = await scoreFromHere(guest, [5, 3]);
+  await expect(guest.getByRole('status').filter({ hasText: 'no connection' })).toBeVisible();
+  await guest.reload();
+  await expect(guest.getByRole('button', { name: `Place ${codes[0]} next` })).toBeVisible();
+  await guest.context().setOffline(false);
+  await rankByTapping(guest, [first, ...codes]);
+  await handIn(guest);
+  // Opened without an address, as from the icon on the phone, it leads back to this ballot.
+  await guest.goto(`${empty.address}/b/`);
+  await guest.getByRole('link', { name: 'Go on with the ballot that was open on this phone' }).click();
+  await expect(guest.getByRole('heading', { name: 'Handed in. Thank you.' })).toBeVisible();
+});

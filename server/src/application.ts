@@ -11,12 +11,17 @@ import { AppModule } from './app.module';
 import { problemsOf, refuseFields } from './fields/problems';
 import type { ServerOptions } from './options/options';
 import { refuseDepth } from './depth';
+import type { Certificate, MadeCertificate } from './tls/certificate';
 import { RefusalsFilter } from './refusals.filter';
 
 /** Builds the server with everything that stands before its routes. */
-export async function createApplication(options: ServerOptions): Promise<NestExpressApplication> {
+export async function createApplication(
+  options: ServerOptions,
+  shown: Certificate | null = null,
+): Promise<NestExpressApplication> {
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(options), {
     bodyParser: false,
+    ...(shown && { httpsOptions: shown }),
     // What goes wrong at the start is told by main.ts, in one line.
     logger: false,
     forceCloseConnections: true,
@@ -56,6 +61,7 @@ export async function createApplication(options: ServerOptions): Promise<NestExp
   );
   app.useGlobalFilters(new RefusalsFilter());
   app.enableShutdownHooks();
+  if (shown && 'root' in shown) serveRoot(app, (shown as MadeCertificate).root);
   if (options.web) serveWeb(app, options.web);
   return app;
 }
@@ -72,5 +78,12 @@ function serveWeb(app: NestExpressApplication, folder: string): void {
     if (!existsSync(page)) return next();
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile(page);
+  });
+}
+
+/** The root of this house's certificates, which a phone takes in once to trust them; public, as every certificate is. */
+function serveRoot(app: NestExpressApplication, root: string): void {
+  app.use('/jacana-root.crt', (_request: Request, response: Response) => {
+    response.type('application/x-x509-ca-cert').send(root);
   });
 }

@@ -2,11 +2,14 @@ import 'reflect-metadata';
 import { AccountsService } from './accounts/accounts.service';
 import { createApplication } from './application';
 import { Transactions } from './database/transactions';
-import { BadOptions, publicAddress, readOptions, type ServerOptions } from './options/options';
+import { certificateFor } from './tls/certificate';
+import { BadOptions, ownNames, publicAddress, readOptions, type ServerOptions } from './options/options';
 
 async function main(): Promise<void> {
   const options = readOptions(process.argv.slice(2));
-  const app = await createApplication(options);
+  const shown =
+    options.tls === 'made' ? await certificateFor(`${options.data}.tls`, ownNames(options.lan)) : options.tls;
+  const app = await createApplication(options, shown);
   // Going on would mean to acknowledge what is not kept.
   app.get(Transactions).whenUnsound(({ message }) => {
     process.stderr.write(`${message} Make room on the disk, look at the file, and start again.\n`);
@@ -24,6 +27,10 @@ function announce(options: ServerOptions, setUpCode: string | null): void {
       ? 'Open to the network: give out this address.'
       : 'Open to this machine only; add --lan for phones on your network.',
   );
+  if (options.tls === 'made')
+    lines.push(
+      `Phones trust it once they have taken in ${publicAddress(options)}/jacana-root.crt (docs/operating.md).`,
+    );
   if (options.demo && options.lan) lines.push('Demo sign-ins are refused while the server is open to the network.');
   if (setUpCode && options.lan) lines.push(`Set-up code for the coordinator's account: ${setUpCode}`);
   lines.push(`Data: ${options.data}`);
@@ -37,6 +44,9 @@ function startProblem(error: unknown): string {
   switch (code) {
     case 'EADDRINUSE':
       return 'This port is taken. Stop the other server, or choose another port with --port 4690.';
+    case 'ERR_OSSL_X509_KEY_VALUES_MISMATCH':
+    case 'ERR_OSSL_PEM_NO_START_LINE':
+      return 'The certificate and key given with --tls-cert and --tls-key do not fit together, or are not PEM.';
     case 'SQLITE_NOTADB':
       return 'The file given with --data is not a Jacana data file. Choose another name, or go back to a backup.';
     default:

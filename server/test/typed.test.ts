@@ -1,7 +1,7 @@
 import type { Answer, TastingBundle } from '@jacana/core/bundle';
 import type { Agent } from 'supertest';
 import { startServer, type Running } from './support/running';
-import { codesOf, device, draft, liking, locked, ranking, tokens } from './support/tasting';
+import { codesOf, device, liking, locked, ranking, tokens } from './support/tasting';
 
 /** Ballots on paper, typed in by two people, and answers that are put right. */
 

@@ -32,7 +32,10 @@ export class AccountsController {
     @Res({ passthrough: true }) response: Response,
   ): Promise<SessionView> {
     const { token, me } = await this.sessions.open(login, password);
-    response.cookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: 14 * 86_400_000 });
+    response.cookie(COOKIE, token, {
+      ...{ httpOnly: true, sameSite: 'strict', path: '/', maxAge: 14 * 86_400_000 },
+      secure: response.req.secure,
+    });
     return this.accounts.session(me);
   }
 

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { networkInterfaces } from 'node:os';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
@@ -22,6 +23,8 @@ export interface ServerOptions {
   quiet: boolean;
   /** Kitchen seconds in one of ours; 1 but in a demo. */
   pace: number;
+  /** Whether traffic is encrypted: not, by a certificate that Jacana makes for itself, or by one that is given. */
+  tls: null | 'made' | { cert: string; key: string };
   /** Address of a label printer; null where there is none. */
   printer: string | null;
 }
@@ -39,7 +42,8 @@ const ROOT = resolve(__dirname, '..', '..', '..');
  * @throws BadOptions with what to type instead
  */
 export function readOptions(args: readonly string[]): ServerOptions {
-  const { data, demo, lan, port, pace: typedPace, printer } = parseWords(args);
+  const words = parseWords(args);
+  const { data, demo, lan, port, pace: typedPace, printer } = words;
   const number = Number(port);
   if (!Number.isInteger(number) || number < 1 || number > 65535) {
     throw new BadOptions(`--port ${port} is not a port: give a whole number from 1 to 65535.`);
@@ -59,6 +63,7 @@ export function readOptions(args: readonly string[]): ServerOptions {
     signInsPerMinute: 20,
     quiet: false,
     pace,
+    tls: tlsOf(words),
     printer: printerAt(printer),
   };
 }
@@ -74,12 +79,32 @@ function parseWords(args: readonly string[]) {
         port: { type: 'string', default: '4680' },
         pace: { type: 'string', default: '1' },
         printer: { type: 'string' },
+        tls: { type: 'boolean', default: false },
+        'tls-cert': { type: 'string' },
+        'tls-key': { type: 'string' },
       },
     }).values;
   } catch (error) {
     throw new BadOptions(
-      `${(error as Error).message} Known options: --data FILE, --lan, --port NUMBER, --printer ADDRESS.`,
+      `${(error as Error).message} Known options: --data FILE, --lan, --port NUMBER, --tls, --tls-cert FILE with --tls-key FILE, --printer ADDRESS.`,
     );
+  }
+}
+
+function tlsOf(words: ReturnType<typeof parseWords>): ServerOptions['tls'] {
+  const [cert, key] = [words['tls-cert'], words['tls-key']];
+  if (cert === undefined && key === undefined) return words.tls ? 'made' : null;
+  if (cert === undefined || key === undefined)
+    throw new BadOptions('A certificate of your own needs both: --tls-cert FILE.crt --tls-key FILE.key (PEM).');
+  return { cert: contentOf(cert), key: contentOf(key) };
+}
+
+function contentOf(file: string): string {
+  const path = resolve(process.env.INIT_CWD ?? process.cwd(), file);
+  try {
+    return readFileSync(path, 'utf8');
+  } catch {
+    throw new BadOptions(`${path} cannot be read: give a file in PEM.`);
   }
 }
 
@@ -89,8 +114,15 @@ function printerAt(typed: string | undefined): string | null {
 }
 
 /** The address to give out: this machine's first network address with --lan, else localhost. */
-export function publicAddress({ lan, port }: Pick<ServerOptions, 'lan' | 'port'>): string {
-  const addresses = Object.values(networkInterfaces()).flatMap((list) => list ?? []);
-  const outside = lan ? addresses.find((address) => address.family === 'IPv4' && !address.internal) : undefined;
-  return `http://${outside?.address ?? 'localhost'}:${port}`;
+export function publicAddress({ lan, port, tls }: Pick<ServerOptions, 'lan' | 'port' | 'tls'>): string {
+  const [outside] = lan ? outsideAddresses() : [];
+  return `${tls ? 'https' : 'http'}://${outside ?? 'localhost'}:${port}`;
 }
+
+/** Names and addresses by which the server is reached. */
+export const ownNames = (lan: boolean): string[] => ['localhost', '127.0.0.1', ...(lan ? outsideAddresses() : [])];
+
+const outsideAddresses = (): string[] =>
+  Object.values(networkInterfaces())
+    .flatMap((list) => list ?? [])
+    .flatMap(({ family, internal, address }) => (family === 'IPv4' && !internal ? [address] : []));

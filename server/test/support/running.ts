@@ -36,7 +36,8 @@ export const testOptions: ServerOptions = {
   signInsPerMinute: 1000,
   quiet: true,
   pace: 1,
-  printer: null,
+  tls: null,
+      printer: null,
 };
 
 export async function startServer(options: Partial<ServerOptions> = {}): Promise<Running> {

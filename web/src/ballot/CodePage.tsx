@@ -1,9 +1,11 @@
 import { useState } from 'react';
 import { Refused, send } from '../post/letter';
 import { BigButton } from './BigButton';
+import { lastBallot } from './memory';
 
 /** Where the code on a seat's card is typed, by whoever has no camera for the other. */
 export function CodePage() {
+  const [last] = useState(lastBallot.read);
   const [code, setCode] = useState('');
   const [isBusy, setBusy] = useState(false);
   const [problem, setProblem] = useState('');
@@ -50,6 +52,13 @@ export function CodePage() {
           <BigButton type="submit" disabled={isBusy || code.trim() === ''}>
             To my ballot
           </BigButton>
+          {last !== '' && (
+            <p className="mt-5 text-center">
+              <a href={`/b/${last}`} className="inline-flex min-h-12 items-center underline underline-offset-3">
+                Go on with the ballot that was open on this phone
+              </a>
+            </p>
+          )}
         </form>
       </main>
     </div>

@@ -4,10 +4,13 @@ import { Provider } from 'react-redux';
 import '../look/theme.css';
 import { Ballot } from './Ballot';
 import { CodePage } from './CodePage';
+import { keepPage } from './install';
+import { lastBallot } from './memory';
 import { Post } from './post';
 import { createBallotStore } from './ballotStore';
 import { PostContext } from './PostContext';
 
+keepPage();
 const token = window.location.pathname.split('/')[2] ?? '';
 const page = createRoot(document.getElementById('root') as HTMLElement);
 
@@ -18,6 +21,7 @@ if (token === '') {
     </StrictMode>,
   );
 } else {
+  lastBallot.write(token);
   const store = createBallotStore(token);
   const post = new Post(token, store);
   post.start();

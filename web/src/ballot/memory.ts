@@ -42,3 +42,9 @@ export const dimMemory = {
   read: (): boolean => attempt(() => localStorage.getItem('jacana.dim'), null) === 'yes',
   write: (isDim: boolean): void => attempt(() => localStorage.setItem('jacana.dim', isDim ? 'yes' : 'no'), undefined),
 };
+
+/** The ballot that was open on this phone last: an installed ballot begins without an address. */
+export const lastBallot = {
+  read: (): string => attempt(() => localStorage.getItem('jacana.last'), null) ?? '',
+  write: (token: string): void => attempt(() => localStorage.setItem('jacana.last', token), undefined),
+};

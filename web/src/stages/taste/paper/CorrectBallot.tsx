@@ -82,7 +82,7 @@ function Correcting({ id, ballot, because, onDone }: CorrectingProps) {
     return text === (before[field.name] ?? '') || value === null || value === 'blank' ? [] : [{ field, value }];
   });
   const save = async (): Promise<void> => {
-    const answers = changed.map(({ value }) => ({ ...value, id: newId() }) as AnswerInput);
+    const answers = changed.map(({ value }) => ({ ...value, id: newId() }));
     const done = await correct({ id, panelist: ballot.panelistId, correction: { because: because.trim(), answers } });
     if (!done.error) onDone();
   };

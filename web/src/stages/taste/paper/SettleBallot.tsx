@@ -21,7 +21,7 @@ export function SettleBallot({ id, found, onDone }: { id: string; found: Differe
   const run = async (): Promise<void> => {
     const all = Object.entries(said);
     const settlement = {
-      answers: all.flatMap(([, value]) => (value === 'blank' ? [] : [{ ...value, id: newId() } as AnswerInput])),
+      answers: all.flatMap(([, value]) => (value === 'blank' ? [] : [{ ...value, id: newId() }])),
       blanks: all.flatMap(([name, value]) => (value === 'blank' ? [name] : [])),
     };
     if (!(await settle({ id, panelist: found.panelistId, settlement })).error) onDone();

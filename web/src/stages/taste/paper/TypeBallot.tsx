@@ -31,7 +31,7 @@ export function TypeBallot({ id, sheet, paper, onDone }: TypeBallotProps) {
       return;
     }
     const letter = answers.map(
-      (answer): AnswerInput => ({ ...answer, id: idFor(ids.current, JSON.stringify(answer)) }) as AnswerInput,
+      (answer): AnswerInput => ({ ...answer, id: idFor(ids.current, JSON.stringify(answer)) }),
     );
     const done = await type({ id, panelist: sheet.panelistId, typedBallot: { answers: letter, isOnly } });
     if (!done.error) onDone();
