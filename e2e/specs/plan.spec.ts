@@ -159,6 +159,7 @@ async function sameAsInNode(page: Page): Promise<void> {
       rinseSeconds: 45,
       goingBack: true,
       ownOrders: 'words' as const,
+      language: 'en' as const,
       secondsPerSample: 120,
       codes: 'shared' as const,
     },

@@ -10,7 +10,8 @@ import {
   stepAfter,
   stepBefore,
 } from '../src/ballot/state';
-import { onwardText, stepsOf, whereText } from '../src/ballot/steps';
+import { onwardKey, stepsOf, whereText } from '../src/ballot/steps';
+import { say } from '../src/words/words';
 import { liked, servedBallot } from './support/ballot';
 
 const served = servedBallot(['482', '907', '615']);
@@ -78,7 +79,7 @@ describe('the screens of a ballot', () => {
   it('ask about each sample, then compare them', () => {
     expect(at(served)).toEqual(['welcome', 'sample', 'sample', 'sample', 'set', 'check']);
     const steps = stepsOf(served);
-    expect(steps.map((step) => whereText(step, served))).toEqual([
+    expect(steps.map((step) => whereText(step, served, say))).toEqual([
       'Seat 1',
       'Sample 1 of 3',
       'Sample 2 of 3',
@@ -89,7 +90,7 @@ describe('the screens of a ballot', () => {
     expect(
       steps
         .slice(0, -1)
-        .map((step, number) => onwardText(step, steps[number + 1]))
+        .map((step, number) => say(onwardKey(step, steps[number + 1])))
         .slice(1),
     ).toEqual(['Next sample', 'Next sample', 'To the last question', 'Go on']);
   });
@@ -102,8 +103,8 @@ describe('the screens of a ballot', () => {
       sittings: 2,
     });
     expect(at(triangle)).toEqual(['welcome', 'warm-up', 'set', 'set', 'check']);
-    expect(whereText(stepsOf(triangle)[3], triangle)).toBe('Set 2 of 2');
-    expect(whereText({ at: 'welcome' }, triangle)).toBe('Seat 1, sitting 1 of 2');
+    expect(whereText(stepsOf(triangle)[3], triangle, say)).toBe('Set 2 of 2');
+    expect(whereText({ at: 'welcome' }, triangle, say)).toBe('Seat 1, sitting 1 of 2');
   });
 
   it('have a pause before whatever is tasted after something else was', () => {
@@ -151,7 +152,7 @@ describe('the screens of a ballot', () => {
     });
     expect(at(two)).toEqual(['welcome', 'sample', 'sample', 'sample', 'sample', 'check']);
     const [, first, second] = stepsOf(two);
-    expect(onwardText(first, second)).toBe('Next question');
+    expect(say(onwardKey(first, second))).toBe('Next question');
   });
 
   it('go on where something is still to be answered', () => {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { moveTo, ordinal, place, placeOf, takeOut, toggleTie } from '../src/questions/ranking';
+import { moveTo, place, placeOf, takeOut, toggleTie } from '../src/questions/ranking';
+import { say } from '../src/words/words';
 
 describe('a ranking under the finger', () => {
   it('places, moves and takes out', () => {
@@ -64,5 +65,5 @@ describe('a ranking under the finger', () => {
     [4, '4th'],
     [11, '11th'],
     [21, '21st'],
-  ])('says %i as %s', (place, words) => expect(ordinal(place)).toBe(words));
+  ])('says %i as %s', (count, words) => expect(say('place', { count }, 'ordinal')).toBe(words));
 });

@@ -15,12 +15,17 @@ import { MOST_TELLERS, type TastingBundle } from '../tasting';
  */
 export function digestOf({ digest: _digest, range, photos, ...rest }: TastingBundle): string {
   const { takenAlike, decision, methods, service, ingredients, ...tasting } = rest.tasting;
-  const { goingBack, ownOrders, ...served } = service;
+  const { goingBack, ownOrders, language, ...served } = service;
   const { mostTellers, ...decided } = decision;
   const later = {
     methods: methods.map(({ chain, ...method }) => ({ ...method, ...(chain.length > 0 && { chain }) })),
     decision: { ...decided, ...(mostTellers !== MOST_TELLERS && { mostTellers }) },
-    service: { ...served, ...(!goingBack && { goingBack }), ...(ownOrders !== 'none' && { ownOrders }) },
+    service: {
+      ...served,
+      ...(!goingBack && { goingBack }),
+      ...(ownOrders !== 'none' && { ownOrders }),
+      ...(language !== 'en' && { language }),
+    },
     ...(takenAlike && { takenAlike }),
     ...(ingredients.length > 0 && { ingredients }),
   };

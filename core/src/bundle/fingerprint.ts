@@ -64,6 +64,7 @@ function contentOfScheme3(locked: Fingerprinted): object {
       ...{ id, name, target, tolerance, check },
     })),
     ...(!tasting.service.goingBack && { goingBack: false }),
+    ...(tasting.service.language !== 'en' && { language: tasting.service.language }),
     ...(tasting.service.ownOrders !== 'none' && { ownOrders: tasting.service.ownOrders }),
     ...(tasting.takenAlike && { takenAlike: tasting.takenAlike }),
     ...(mostTellers !== MOST_TELLERS && { mostTellers }),

@@ -58,7 +58,7 @@ export function parseDesign<Design extends object>(stored: object): Design {
     service?: object;
   };
   const decision = { mostTellers: MOST_TELLERS, ...known.decision };
-  const service = { goingBack: true, ownOrders: 'none', ...known.service };
+  const service = { goingBack: true, ownOrders: 'none', language: 'en', ...known.service };
   return { takenAlike: '', ingredients: [], ...known, decision, service } as unknown as Design;
 }
 

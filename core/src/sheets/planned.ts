@@ -1,8 +1,14 @@
 import { bitesPerSitting, isComplete, isOfMethods, isOfTwoSamples, sittingMinutes } from '../design';
 import { QUESTION_KINDS } from '../library';
 import { answerKindOf, hasPart, inPercent, isAgainstMargin, scaleOf, seeksSimilarity } from '../questions';
-import type { BallotItem, OwnOrders, Tasting } from '../tasting';
+import type { BallotItem, Language, OwnOrders, Tasting } from '../tasting';
 import { counted } from './sheet';
+
+const LANGUAGE_TEXT: Readonly<Record<Language, string>> = {
+  en: '',
+  de: ' The ballot speaks German by itself.',
+  fr: ' The ballot speaks French by itself.',
+};
 
 const OWN_ORDERS_TEXT: Readonly<Record<OwnOrders, string>> = {
   none: '',
@@ -42,7 +48,7 @@ export function servedText(tasting: Tasting): string[] {
   const warmUp = service.warmUp ? ', after a warm-up that does not count' : '';
   return [
     `${side}${replicates}${warmUp}; ${counted(bitesPerSitting(tasting), 'bite')} a sitting, ${counted(service.sittings, 'sitting')}.`,
-    `${service.seatsPerFlight} seats a flight, ${counted(flights, 'flight')} of about ${Math.ceil(flight)} minutes; ${service.secondsPerSample} s a sample, ${service.rinseSeconds} s to rinse.${service.goingBack ? '' : ' Nobody goes back to an earlier sample.'}${OWN_ORDERS_TEXT[service.ownOrders]}`,
+    `${service.seatsPerFlight} seats a flight, ${counted(flights, 'flight')} of about ${Math.ceil(flight)} minutes; ${service.secondsPerSample} s a sample, ${service.rinseSeconds} s to rinse.${service.goingBack ? '' : ' Nobody goes back to an earlier sample.'}${OWN_ORDERS_TEXT[service.ownOrders]}${LANGUAGE_TEXT[service.language]}`,
     service.codes === 'own'
       ? 'Every panelist has codes of their own.'
       : 'Codes are shared where that gives nothing away.',

@@ -27,6 +27,7 @@ export function defaultTasting(): Omit<Tasting, 'title' | 'createdAt'> {
       warmUp: false,
       rinseSeconds: 45,
       goingBack: true,
+      language: 'en',
       ownOrders: 'words',
       secondsPerSample: 120,
       codes: 'shared',

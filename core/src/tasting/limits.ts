@@ -212,6 +212,10 @@ export const ANALYSES = [
   'paired-preference-binomial',
 ] as const;
 
+/** Languages of the ballot's own words. */
+export const LANGUAGES = ['en', 'de', 'fr'] as const;
+export type Language = (typeof LANGUAGES)[number];
+
 /** Whether each panelist reads questions in an order of their own: not at all, the words of lists to tick, or attributes too. */
 export const OWN_ORDERS = ['none', 'words', 'attributes'] as const;
 export type OwnOrders = (typeof OWN_ORDERS)[number];

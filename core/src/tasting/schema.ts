@@ -7,6 +7,7 @@ import {
   HANDS,
   ID_LENGTH,
   ITEM_KINDS,
+  LANGUAGES,
   LIMITS,
   LONG_TEXT,
   MOST_BUNDLED,
@@ -239,6 +240,8 @@ export const serviceSchema = z.strictObject({
   rinseSeconds: whole(LIMITS.service.rinseSeconds),
   /** Whether panelists may go back to an earlier sample and change what they said of it. */
   goingBack: z.boolean().default(true),
+  /** In which the ballot says what it says by itself, until a panelist chooses another. */
+  language: z.enum(LANGUAGES).default('en'),
   /** What each panelist reads in an order of their own. */
   ownOrders: z.enum(OWN_ORDERS).default('none'),
   secondsPerSample: whole(LIMITS.service.secondsPerSample),

@@ -16,7 +16,14 @@ const bundle = simulatedBundle({
     ],
     service: {
       ...{ together: 3, sittings: 2, replicates: 1, seatsPerFlight: 5, warmUp: true },
-      ...{ rinseSeconds: 0, goingBack: true, ownOrders: 'none', secondsPerSample: 60, codes: 'own' as const },
+      ...{
+        rinseSeconds: 0,
+        goingBack: true,
+        ownOrders: 'none',
+        language: 'en',
+        secondsPerSample: 60,
+        codes: 'own' as const,
+      },
     },
   },
 });

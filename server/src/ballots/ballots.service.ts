@@ -207,6 +207,7 @@ export class BallotsService {
       items,
       rinseSeconds: row.design.service.rinseSeconds,
       goingBack: row.design.service.goingBack,
+      language: row.design.service.language,
       contains: contentsInWords(contentsOf(row.design.ingredients)),
       answers: answers.map(({ at: _at, by: _by, reason: _reason, ...answer }) => answer),
       handedInAt: ballot.handedInAt,

@@ -6,6 +6,7 @@ import {
   HANDS,
   ID_LENGTH,
   ITEM_KINDS,
+  LANGUAGES,
   LIMITS,
   LONG_TEXT,
   MOST_BUNDLED,
@@ -29,6 +30,7 @@ import {
   type EquipmentKind,
   type Hands,
   type ItemKind,
+  type Language,
   type OwnOrders,
   type Product,
   type Side,
@@ -190,6 +192,8 @@ export class ServiceInput {
   @Whole(LIMITS.service.rinseSeconds) rinseSeconds: number;
   /** Whether panelists may go back to an earlier sample. */
   @Flag() goingBack: boolean;
+  /** Of the ballot's own words. */
+  @Choice(LANGUAGES, 'Language') language: Language;
   /** What each panelist reads in an order of their own. */
   @Choice(OWN_ORDERS, 'OwnOrders') ownOrders: OwnOrders;
   @Whole(LIMITS.service.secondsPerSample) secondsPerSample: number;

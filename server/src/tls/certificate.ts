@@ -89,8 +89,7 @@ function isFor(cert: X509Certificate, names: readonly string[]): boolean {
   return names.every((name) => said.includes(name));
 }
 
-const newKeys = (): Promise<CryptoKeyPair> =>
-  webcrypto.subtle.generateKey(EC, true, ['sign', 'verify']);
+const newKeys = (): Promise<CryptoKeyPair> => webcrypto.subtle.generateKey(EC, true, ['sign', 'verify']);
 
 async function pem(cert: X509Certificate, { privateKey }: CryptoKeyPair): Promise<Certificate> {
   const key = await webcrypto.subtle.exportKey('pkcs8', privateKey);

@@ -37,7 +37,7 @@ export const testOptions: ServerOptions = {
   quiet: true,
   pace: 1,
   tls: null,
-      printer: null,
+  printer: null,
 };
 
 export async function startServer(options: Partial<ServerOptions> = {}): Promise<Running> {

@@ -12,6 +12,7 @@ import type { BallotState } from './state';
 import { type Step, stepsOf, whereText } from './steps';
 import { useBallot } from './ballotStore';
 import { WelcomeStep } from './WelcomeStep';
+import { useWords, type Words } from '../words/words';
 
 /** The panelist's page: one decision at a time, from welcome to hand-in. */
 export function Ballot() {
@@ -29,9 +30,10 @@ export function Ballot() {
 }
 
 function TopLine({ isDim, onDim, onStop }: { isDim: boolean; onDim: () => void; onStop: () => void }) {
-  const text = useBallot(whereOf);
+  const t = useWords();
+  const text = useBallot((ballot) => whereOf(ballot, t));
   const state = useBallot((ballot) =>
-    ballot.line === 'waiting' ? 'no connection' : isAllSaved(ballot) ? 'saved' : 'saving…',
+    ballot.line === 'waiting' ? 'line-waiting' : isAllSaved(ballot) ? 'line-saved' : 'line-saving',
   );
   const isStarted = useBallot(({ ballot }) => ballot !== null);
   const isOpen = useBallot(({ ballot, handIn, stop }) => ballot?.state === 'open' && handIn === null && stop === null);
@@ -39,23 +41,23 @@ function TopLine({ isDim, onDim, onStop }: { isDim: boolean; onDim: () => void; 
     <div className="mb-3 flex flex-wrap items-center justify-between gap-x-4 text-sm text-quiet dim:text-night-quiet">
       <span>{text}</span>
       <span className="flex items-center gap-3">
-        {isStarted && <span role="status">{state}</span>}
+        {isStarted && <span role="status">{t(state)}</span>}
         {isOpen && (
           <button type="button" onClick={onStop} className="min-h-12 rounded px-2 underline underline-offset-3">
-            Stop
+            {t('stop')}
           </button>
         )}
         <button type="button" onClick={onDim} className="min-h-12 rounded px-2 underline underline-offset-3">
-          {isDim ? 'Bright' : 'Dim'}
+          {t(isDim ? 'bright' : 'dim')}
         </button>
       </span>
     </div>
   );
 }
 
-function whereOf({ ballot, step }: BallotState): string {
+function whereOf({ ballot, step }: BallotState, t: Words): string {
   if (!ballot || ballot.state !== 'open') return '';
-  return whereText(stepAt(ballot, step), ballot);
+  return whereText(stepAt(ballot, step), ballot, t);
 }
 
 /** A kept number may be past the end when the plan was drawn anew. */
@@ -104,10 +106,11 @@ function Screen({ ballot, step }: { ballot: BallotView; step: number }) {
 }
 
 function Opening() {
+  const t = useWords();
   const isWaiting = useBallot((state) => state.line === 'waiting');
   return (
     <p role="status" className="my-auto text-center text-lg">
-      {isWaiting ? 'No connection yet. Your ballot opens as soon as there is one.' : 'Opening your ballot…'}
+      {t(isWaiting ? 'opening-later' : 'opening')}
     </p>
   );
 }

@@ -1,13 +1,15 @@
 import type { BallotItemInput, BallotView } from '../client/api.generated';
-import { ordinal, placeOf as placeInRanking } from '../questions/ranking';
+import { placeOf as placeInRanking } from '../questions/ranking';
 import { Pad } from '../ui/Pad';
 import { BigButton } from './BigButton';
 import { newId } from './post';
 import { actions, commentItems, placeOf, stepBefore } from './state';
 import { useAct, useBallot } from './ballotStore';
+import { useWords } from '../words/words';
 
 /** A last look at the whole ballot, and the hand-in. */
 export function CheckStep({ ballot }: { ballot: BallotView }) {
+  const t = useWords();
   const act = useAct();
   const step = useBallot((state) => state.step);
   const given = useBallot((state) => state.given);
@@ -26,9 +28,7 @@ export function CheckStep({ ballot }: { ballot: BallotView }) {
   );
   return (
     <main className="flex grow flex-col">
-      <h1 className="mb-3 font-serif text-2xl leading-tight">
-        {rankings.length > 0 ? 'Is this your order?' : 'That was all. Hand in?'}
-      </h1>
+      <h1 className="mb-3 font-serif text-2xl leading-tight">{rankings.length > 0 ? t('your-order') : t('was-all')}</h1>
       {notice && (
         <p role="alert" className="mb-3 rounded-xl border-2 border-chestnut px-4 py-3 dim:border-night-ink">
           {notice}
@@ -37,22 +37,18 @@ export function CheckStep({ ballot }: { ballot: BallotView }) {
       {rankings.map(({ item, set, ranking }) => (
         <Order key={`${item.id} ${set}`} item={item} ranking={ranking} liking={liking} />
       ))}
-      {rankings.length === 0 && (
-        <p>
-          You answered everything. {ballot.goingBack ? 'Go back to change an answer, or hand in.' : 'You can hand in.'}
-        </p>
-      )}
+      {rankings.length === 0 && <p>{t(ballot.goingBack ? 'answered-back' : 'answered-all')}</p>}
       {commentItems(ballot).map((item) => (
         <Comment key={item.id} item={item} text={given[placeOf({ kind: 'comment', item: item.id })]?.text ?? ''} />
       ))}
-      <p className="mt-3 text-sm text-quiet dim:text-night-quiet">After handing in, answers no longer change.</p>
+      <p className="mt-3 text-sm text-quiet dim:text-night-quiet">{t('no-change')}</p>
       <div className="mt-auto flex flex-wrap gap-3 pt-5">
         {before !== null && (
           <BigButton look="plain" className="!basis-auto" onClick={() => act(actions.stepped(before))}>
-            Back
+            {t('back')}
           </BigButton>
         )}
-        <BigButton onClick={() => act(actions.handedIn(newId()))}>Hand in</BigButton>
+        <BigButton onClick={() => act(actions.handedIn(newId()))}>{t('hand-in')}</BigButton>
       </div>
     </main>
   );
@@ -65,30 +61,36 @@ interface OrderProps {
 }
 
 function Order({ item, ranking, liking }: OrderProps) {
+  const t = useWords();
   return (
     <div className="mb-4">
-      <p className="mb-1.5 font-bold text-chestnut dim:text-night-ink">▲ {item.high}</p>
+      <p className="mb-1.5 font-bold text-chestnut dim:text-night-ink">▲ {item.high || t('most-liked')}</p>
       <ol className="space-y-1.5">
         {ranking.flat().map((code) => (
           <li key={code} className="flex items-center gap-3">
             <Pad label={code} size="3rem" />
-            <span className="font-serif text-xl">{ordinal(placeInRanking(ranking, code))}</span>
+            <span className="font-serif text-xl">
+              {t('place', { count: placeInRanking(ranking, code) }, 'ordinal')}
+            </span>
             {liking(code) !== undefined && (
-              <span className="ml-auto text-sm text-quiet dim:text-night-quiet">liking {liking(code)} of 9</span>
+              <span className="ml-auto text-sm text-quiet dim:text-night-quiet">
+                {t('liking-of', { score: liking(code) ?? '' })}
+              </span>
             )}
           </li>
         ))}
       </ol>
-      <p className="mt-1.5 font-bold text-chestnut dim:text-night-ink">▼ {item.low}</p>
+      <p className="mt-1.5 font-bold text-chestnut dim:text-night-ink">▼ {item.low || t('least-liked')}</p>
     </div>
   );
 }
 
 function Comment({ item, text }: { item: BallotItemInput; text: string }) {
+  const t = useWords();
   const act = useAct();
   return (
     <label className="mt-5 block">
-      <span className="mb-1 block">{item.ask} (not needed)</span>
+      <span className="mb-1 block">{t('not-needed', { ask: item.ask })}</span>
       <textarea
         value={text}
         maxLength={2000}

@@ -6,26 +6,25 @@ import { newId } from './post';
 import { actions } from './state';
 import { useAct, useBallot } from './ballotStore';
 import { usePost } from './PostContext';
+import { timeText, useWords } from '../words/words';
 
 /** Handed in: acknowledged by the server, or still on its way. */
 export function Sent() {
+  const t = useWords();
   const ballot = useBallot((state) => state.ballot);
   const isWaiting = useBallot((state) => state.line === 'waiting');
   const isDone = ballot?.state === 'handed-in';
-  const at = ballot?.handedInAt
-    ? new Date(ballot.handedInAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
-    : '';
+  const at = ballot?.handedInAt ? timeText(ballot.handedInAt) : '';
+  const isOver = !(ballot?.guess && !ballot.guess.isGiven);
   return (
     <main className="my-auto text-center">
       <div role="status">
         <Pad label={isDone ? '✓' : '…'} size="7rem" className="mx-auto" />
         <h1 className="mt-4 mb-3 font-serif text-3xl leading-tight">
-          {isDone ? 'Handed in. Thank you.' : isWaiting ? 'Waiting for a connection.' : 'Handing in…'}
+          {isDone ? t('handed-in') : isWaiting ? t('waiting-line') : t('handing-in')}
         </h1>
         <p>
-          {isDone
-            ? `Your ballot arrived at ${at}.${ballot.guess && !ballot.guess.isGiven ? '' : ' You can close this page.'}`
-            : 'Your answers are safe on this device. Keep this page open: they are sent as soon as there is a connection.'}
+          {isDone ? [t('arrived', { time: at }), isOver && t('can-close')].filter(Boolean).join(' ') : t('safe-here')}
         </p>
       </div>
       {isDone && ballot.guess && <Afterwards asked={ballot.guess} />}
@@ -35,20 +34,19 @@ export function Sent() {
 
 /** What is asked once nothing is left to taste. */
 function Afterwards({ asked }: { asked: GuessView }) {
+  const t = useWords();
   const act = useAct();
   const waiting = useBallot((state) => state.guess);
-  if (asked.isGiven) return <p className="mt-6">Your guess arrived too.</p>;
+  if (asked.isGiven) return <p className="mt-6">{t('guess-arrived')}</p>;
   if (waiting)
     return (
       <p role="status" className="mt-6">
-        Your guess is kept on this device, and sent as soon as there is a connection.
+        {t('guess-kept')}
       </p>
     );
   return (
-    <section aria-label="One more question" className="mt-8 border-t border-line pt-6 dim:border-night-line">
-      <p className="mb-4 text-quiet dim:text-night-quiet">
-        One more question, if you like. It changes nothing on your ballot.
-      </p>
+    <section aria-label={t('one-more')} className="mt-8 border-t border-line pt-6 dim:border-night-line">
+      <p className="mb-4 text-quiet dim:text-night-quiet">{t('if-you-like')}</p>
       <GuessQuestion
         ask={asked.ask}
         code={asked.code}
@@ -61,6 +59,7 @@ function Afterwards({ asked }: { asked: GuessView }) {
 
 /** Something keeps the panelist from going on; it says what to do. */
 export function Stopped() {
+  const t = useWords();
   const act = useAct();
   const post = usePost();
   const refusal = useBallot((state) => state.refusal);
@@ -70,43 +69,28 @@ export function Stopped() {
     act(actions.refused(null));
     void post.open(false);
   };
-  const kept = hasUnsent ? ' What you answered is kept on this device.' : '';
+  const kept = hasUnsent ? ` ${t('kept-here')}` : '';
   switch (refusal?.kind) {
     case 'elsewhere':
       return (
-        <Ending
-          title="This ballot is open on another device."
-          text={`Go on there; or take it over here, and the other device stops.${kept}`}
-        >
-          <BigButton onClick={() => void post.open(true)}>Go on here instead</BigButton>
+        <Ending title={t('elsewhere')} text={`${t('take-over')}${kept}`}>
+          <BigButton onClick={() => void post.open(true)}>{t('go-on-here')}</BigButton>
         </Ending>
       );
     case 'closed':
       return (
-        <Ending
-          title="The tasting is closed."
-          text={
-            hasUnsent
-              ? 'Your answers are kept on this device. Tell the coordinator, who can open it again.'
-              : 'Answers can no longer be given.'
-          }
-        >
+        <Ending title={t('closed')} text={t(hasUnsent ? 'closed-kept' : 'closed-done')}>
           <BigButton look="plain" onClick={tryAgain}>
-            Try again
+            {t('try-again')}
           </BigButton>
         </Ending>
       );
     case 'missing':
-      return (
-        <Ending
-          title="There is no ballot at this address."
-          text="Check the link or scan the code on your card again. If it does not help, ask the coordinator."
-        />
-      );
+      return <Ending title={t('missing')} text={t('missing-help')} />;
     default:
       return (
-        <Ending title="Something in this ballot was not accepted." text={`${refusal?.message ?? ''}${kept}`}>
-          <BigButton onClick={tryAgain}>Back to the ballot</BigButton>
+        <Ending title={t('problem')} text={`${refusal?.message ?? ''}${kept}`}>
+          <BigButton onClick={tryAgain}>{t('to-ballot')}</BigButton>
         </Ending>
       );
   }

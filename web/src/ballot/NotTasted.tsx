@@ -1,12 +1,16 @@
 import { useEffect, useRef, useState } from 'react';
 import { Pad } from '../ui/Pad';
 import { useSayUntasted } from './useSayUntasted';
+import { en } from '../words/en';
+import { useWords } from '../words/words';
 
-const REASONS = ['It was not on my tray', 'I do not eat this', 'I had to leave it'];
+/** Kept in English, in whichever language they were read: coordinators count them. */
+const REASONS = ['reason-tray', 'reason-eat', 'reason-leave'] as const;
 const MOST = 200;
 
 /** A way out of an answer that would be made up: which sample was not tasted, and why. */
 export function NotTasted({ codes, onSaid }: { codes: readonly string[]; onSaid?: () => void }) {
+  const t = useWords();
   const [isOpen, setOpen] = useState(false);
   const [code, setCode] = useState(codes.length === 1 ? codes[0] : null);
   const [own, setOwn] = useState('');
@@ -30,12 +34,12 @@ export function NotTasted({ codes, onSaid }: { codes: readonly string[]; onSaid?
         onClick={() => setOpen(true)}
         className="mx-auto mt-3 block min-h-12 rounded px-3 text-sm text-quiet underline underline-offset-3 dim:text-night-quiet"
       >
-        {codes.length === 1 ? 'I did not taste this' : 'I did not taste one of these'}
+        {t(codes.length === 1 ? 'untasted-this' : 'untasted-one')}
       </button>
     );
   return (
     <fieldset ref={asked} tabIndex={-1} className="mt-4 w-full space-y-2 outline-none">
-      <legend className="font-bold">{code === null ? 'Which one?' : `Why not ${code}?`}</legend>
+      <legend className="font-bold">{code === null ? t('which-one') : t('why-not', { code })}</legend>
       {code === null ? (
         <div className="flex flex-wrap gap-2">
           {codes.map((one) => (
@@ -50,14 +54,14 @@ export function NotTasted({ codes, onSaid }: { codes: readonly string[]; onSaid?
             <button
               key={because}
               type="button"
-              onClick={() => give(because)}
+              onClick={() => give(en[because])}
               className="block min-h-12 w-full rounded-xl border-2 border-line bg-white px-4 py-2 text-left dim:border-night-line dim:bg-[#14302e]"
             >
-              {because}
+              {t(because)}
             </button>
           ))}
           <label className="block">
-            <span className="mb-1 block text-sm">Something else</span>
+            <span className="mb-1 block text-sm">{t('something-else')}</span>
             <input
               value={own}
               maxLength={MOST}
@@ -72,7 +76,7 @@ export function NotTasted({ codes, onSaid }: { codes: readonly string[]; onSaid?
             onClick={() => give(own)}
             className="min-h-12 rounded-xl border-2 border-chestnut px-4 font-bold text-chestnut disabled:opacity-45 dim:border-night-quiet dim:text-night-ink"
           >
-            Say so
+            {t('say-so')}
           </button>
         </>
       )}
@@ -84,7 +88,7 @@ export function NotTasted({ codes, onSaid }: { codes: readonly string[]; onSaid?
         }}
         className="block min-h-12 px-1 text-sm underline underline-offset-3"
       >
-        Never mind
+        {t('never-mind')}
       </button>
     </fieldset>
   );
@@ -92,18 +96,18 @@ export function NotTasted({ codes, onSaid }: { codes: readonly string[]; onSaid?
 
 /** What was said of a sample that was not tasted, and the way back. */
 export function SaidUntasted({ code, because }: { code: string; because: string }) {
+  const t = useWords();
+  const known = REASONS.find((reason) => en[reason] === because);
   const say = useSayUntasted();
   return (
     <div className="mt-4 rounded-xl border-2 border-line px-4 py-3 text-center dim:border-night-line">
-      <p>
-        You did not taste {code}: {because}.
-      </p>
+      <p>{t('did-not-taste', { code, because: known ? t(known) : because })}</p>
       <button
         type="button"
         onClick={() => say(code, '')}
         className="min-h-12 px-3 font-bold underline underline-offset-3"
       >
-        I did taste it
+        {t('did-taste')}
       </button>
     </div>
   );

@@ -5,9 +5,11 @@ import { useAct, useBallot } from './ballotStore';
 import { BigButton } from './BigButton';
 import { newId } from './post';
 import { actions, stepAfter, stepBefore } from './state';
+import { useWords } from '../words/words';
 
 /** The pause before a sample: as long as was planned, and what it really took is kept. */
 export function RinseStep({ code }: { code: string }) {
+  const t = useWords();
   const act = useAct();
   const ballot = useBallot((state) => state.ballot);
   const at = useBallot((state) => state.step);
@@ -33,13 +35,13 @@ export function RinseStep({ code }: { code: string }) {
   return (
     <main className="flex grow flex-col items-center text-center">
       <Pad label={left > 0 ? String(left) : '✓'} size="7rem" />
-      <h1 className="my-2 font-serif text-2xl leading-tight">Rinse your mouth with water.</h1>
+      <h1 className="my-2 font-serif text-2xl leading-tight">{t('rinse-now')}</h1>
       <p className="text-quiet dim:text-night-quiet">
-        {left > 0 ? 'Wait until the seconds are over. ' : ''}Then comes sample {code}.
+        {left > 0 && t('wait-seconds')} {t('then-sample', { code })}
       </p>
       {/* Said once, and not each second. */}
       <p role="status" className="sr-only">
-        {left > 0 ? `Rinse for ${ballot.rinseSeconds} seconds.` : `You can go on to sample ${code}.`}
+        {left > 0 ? t('rinse-for', { count: ballot.rinseSeconds }) : t('can-go-on', { code })}
       </p>
       {left > 0 && (
         <button
@@ -47,17 +49,17 @@ export function RinseStep({ code }: { code: string }) {
           onClick={goOn}
           className="mt-4 min-h-12 rounded px-3 text-sm text-quiet underline underline-offset-3 dim:text-night-quiet"
         >
-          The coordinator lets me go on now
+          {t('let-through')}
         </button>
       )}
       <div className="mt-auto flex w-full flex-wrap gap-3 pt-5">
         {before !== null && (
           <BigButton look="plain" onClick={() => act(actions.stepped(before))} className="!basis-auto">
-            Back
+            {t('back')}
           </BigButton>
         )}
         <BigButton onClick={goOn} disabled={left > 0}>
-          Go on
+          {t('go-on')}
         </BigButton>
       </div>
     </main>

@@ -8,9 +8,11 @@ import { newId } from './post';
 import { actions, placeOf } from './state';
 import type { Step } from './steps';
 import { useAct, useBallot } from './ballotStore';
+import { useWords } from '../words/words';
 
 /** One sample: its code, and a question about it if there is one. */
 export function SampleStep({ step }: { step: Extract<Step, { at: 'sample' }> }) {
+  const t = useWords();
   const act = useAct();
   const { code, item } = step;
   const kind = item && (answerKindOf(item) as 'score' | 'words');
@@ -44,10 +46,8 @@ export function SampleStep({ step }: { step: Extract<Step, { at: 'sample' }> }) 
         </>
       ) : (
         <>
-          <h1 className="my-2 text-center font-serif text-2xl leading-tight">Rinse, then taste sample {code}.</h1>
-          <p className="mt-2 text-center text-quiet dim:text-night-quiet">
-            Keep in mind what you notice. You compare the samples at the end, and may taste again then.
-          </p>
+          <h1 className="my-2 text-center font-serif text-2xl leading-tight">{t('rinse-taste', { code })}</h1>
+          <p className="mt-2 text-center text-quiet dim:text-night-quiet">{t('keep-in-mind')}</p>
         </>
       )}
       {!untasted && <NotTasted codes={[code]} />}
@@ -58,14 +58,13 @@ export function SampleStep({ step }: { step: Extract<Step, { at: 'sample' }> }) 
 
 /** A first sample that gets the mouth ready and does not count. */
 export function WarmUpStep({ code }: { code: string }) {
+  const t = useWords();
   const act = useAct();
   return (
     <main className="flex grow flex-col items-center">
       <Pad label={code} size="7rem" />
-      <h1 className="my-2 text-center font-serif text-2xl leading-tight">First taste sample {code}.</h1>
-      <p className="mt-2 text-center text-quiet dim:text-night-quiet">
-        It gets your mouth ready; you are not asked about it. Then rinse.
-      </p>
+      <h1 className="my-2 text-center font-serif text-2xl leading-tight">{t('first-taste', { code })}</h1>
+      <p className="mt-2 text-center text-quiet dim:text-night-quiet">{t('gets-ready')}</p>
       <StepButtons canGoOn onGoOn={() => act(actions.answered({ id: newId(), kind: 'tasted', code }))} />
     </main>
   );

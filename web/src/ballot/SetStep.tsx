@@ -8,9 +8,11 @@ import { newId } from './post';
 import { actions, makingOf, placeOf, untastedIn } from './state';
 import type { Step } from './steps';
 import { useAct, useBallot } from './ballotStore';
+import { useWords } from '../words/words';
 
 /** Samples side by side, and what is asked about them. */
 export function SetStep({ step }: { step: Extract<Step, { at: 'set' }> }) {
+  const t = useWords();
   const act = useAct();
   const { item, set, codes: served } = step;
   const kind = answerKindOf(item) as 'ranking' | 'choice' | 'best-worst';
@@ -44,7 +46,7 @@ export function SetStep({ step }: { step: Extract<Step, { at: 'set' }> }) {
     <main className="flex grow flex-col">
       <QuestionHead item={item} id="question" />
       {compared === null ? (
-        <p className="text-center">There is nothing to compare without what you did not taste.</p>
+        <p className="text-center">{t('nothing-to-compare')}</p>
       ) : (
         <SetQuestion item={item} codes={codes} value={value} onChange={change} />
       )}

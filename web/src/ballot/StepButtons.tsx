@@ -1,10 +1,12 @@
 import { BigButton } from './BigButton';
 import { actions, stepAfter, stepBefore } from './state';
-import { onwardText, stepsOf } from './steps';
+import { onwardKey, stepsOf } from './steps';
 import { useAct, useBallot } from './ballotStore';
+import { useWords } from '../words/words';
 
 /** Back and on. */
 export function StepButtons({ canGoOn, onGoOn }: { canGoOn: boolean; onGoOn?: () => void }) {
+  const t = useWords();
   const act = useAct();
   const ballot = useBallot((state) => state.ballot);
   const at = useBallot((state) => state.step);
@@ -20,11 +22,11 @@ export function StepButtons({ canGoOn, onGoOn }: { canGoOn: boolean; onGoOn?: ()
     <div className="mt-auto flex w-full flex-wrap gap-3 pt-5">
       {before !== null && (
         <BigButton look="plain" onClick={() => act(actions.stepped(before))} className="!basis-auto">
-          Back
+          {t('back')}
         </BigButton>
       )}
       <BigButton onClick={go} disabled={!canGoOn}>
-        {onwardText(steps[at], steps[stepAfter(ballot, at, given)])}
+        {t(onwardKey(steps[at], steps[stepAfter(ballot, at, given)]))}
       </BigButton>
     </div>
   );

@@ -3,35 +3,36 @@ import { BigButton } from './BigButton';
 import { newId } from './post';
 import { usePost } from './PostContext';
 import { actions } from './state';
+import { en } from '../words/en';
+import { useWords } from '../words/words';
 
-/** Said by the same words wherever it is said. */
-export const MUST_NOT_EAT = 'There is something in it that I must not eat';
+/** Said to the coordinator in English, in whichever language it was read. */
+export const MUST_NOT_EAT = en['stop-food'];
 
-const REASONS = [MUST_NOT_EAT, 'I do not feel well', 'I do not want to go on'] as const;
+const REASONS = ['stop-food', 'stop-unwell', 'stop-enough'] as const;
 
 /** Whoever tastes may stop at any time, without anybody asking them to explain. */
 export function StopAsked({ onBack }: { onBack: () => void }) {
+  const t = useWords();
   const act = useAct();
   return (
     <main className="flex grow flex-col">
-      <h1 className="mb-3 font-serif text-2xl leading-tight">Do you want to stop?</h1>
-      <p className="mb-5">
-        What you answered until now is kept. The coordinator sees that you stopped, and which of these you press.
-      </p>
+      <h1 className="mb-3 font-serif text-2xl leading-tight">{t('stop-asked')}</h1>
+      <p className="mb-5">{t('stop-kept')}</p>
       <div className="space-y-3">
         {REASONS.map((because) => (
           <BigButton
             key={because}
             look="plain"
             className="w-full"
-            onClick={() => act(actions.stopping({ id: newId(), because }))}
+            onClick={() => act(actions.stopping({ id: newId(), because: en[because] }))}
           >
-            {because}
+            {t(because)}
           </BigButton>
         ))}
       </div>
       <div className="mt-auto flex pt-5">
-        <BigButton onClick={onBack}>Go on tasting</BigButton>
+        <BigButton onClick={onBack}>{t('go-on-tasting')}</BigButton>
       </div>
     </main>
   );
@@ -39,18 +40,16 @@ export function StopAsked({ onBack }: { onBack: () => void }) {
 
 /** Before the first bite: the samples hold what this panelist must not eat. What it is, nobody reads over their shoulder. */
 export function Withheld() {
+  const t = useWords();
   const post = usePost();
   return (
     <main className="my-auto space-y-4 text-center">
       <div role="alert" className="space-y-4">
-        <h1 className="font-serif text-3xl leading-tight">Please taste nothing.</h1>
-        <p>
-          As far as the coordinator knows, there is something in these samples that you must not eat. Thank you for
-          coming: please speak to the coordinator.
-        </p>
+        <h1 className="font-serif text-3xl leading-tight">{t('taste-nothing')}</h1>
+        <p>{t('withheld')}</p>
       </div>
       <BigButton look="plain" onClick={() => void post.open(false)}>
-        Look again
+        {t('look-again')}
       </BigButton>
     </main>
   );
@@ -58,22 +57,19 @@ export function Withheld() {
 
 /** Stopped, acknowledged or not. */
 export function HasStopped() {
+  const t = useWords();
   const post = usePost();
   const isWaiting = useBallot((state) => state.stop !== null);
   return (
     <main className="my-auto space-y-4 text-center">
       <div role="alert" className="space-y-4">
-        <h1 className="font-serif text-3xl leading-tight">You have stopped.</h1>
-        <p>Please taste nothing more. What you answered until now is kept.</p>
-        <p>
-          {isWaiting
-            ? 'There is no connection at the moment: please tell the coordinator yourself.'
-            : 'The coordinator has been told. If you want to go on after all, ask for it, then press the button.'}
-        </p>
+        <h1 className="font-serif text-3xl leading-tight">{t('have-stopped')}</h1>
+        <p>{t('taste-no-more')}</p>
+        <p>{t(isWaiting ? 'tell-yourself' : 'was-told')}</p>
       </div>
       {!isWaiting && (
         <BigButton look="plain" onClick={() => void post.open(false)}>
-          I may go on
+          {t('may-go-on')}
         </BigButton>
       )}
     </main>

@@ -1,7 +1,10 @@
 import { hasRightAnswer } from '@jacana/core/questions';
-import type { BallotView } from '../client/api.generated';
+import type { BallotView, Language } from '../client/api.generated';
 import { Pad } from '../ui/Pad';
 import { BigButton } from './BigButton';
+import { en } from '../words/en';
+import { LANGUAGE_NAMES, readIn, useLanguage, useWords, type WordKey, type Words } from '../words/words';
+import { languageMemory } from './memory';
 import { newId } from './post';
 import { actions, firstOpenStep, placeOf } from './state';
 import { MUST_NOT_EAT } from './Stop';
@@ -9,27 +12,65 @@ import { sampleCount } from './steps';
 import { useAct, useBallot } from './ballotStore';
 
 /** A name that nobody typed greets nobody. */
-const greeting = (name: string): string => (/^(panelist|seat) \d+$/i.test(name.trim()) ? 'Hello' : `Hello, ${name}`);
+const isNamed = (name: string): boolean => !/^(panelist|seat) \d+$/i.test(name.trim());
 
 /** What all samples together are made of: not which holds what. */
 function InTheSamples({ contains }: { contains: readonly string[] }) {
+  const t = useWords();
   return (
     <section
-      aria-label="In the samples"
+      aria-label={t('in-the-samples')}
       className="mb-6 rounded-card border-2 border-ink px-4 py-3 dim:border-night-line"
     >
-      <h2 className="font-bold">Is there anything that you must not eat?</h2>
+      <h2 className="font-bold">{t('must-not-eat')}</h2>
       <p>
         {contains.length > 0
-          ? `In one or more of the samples: ${contains.join(', ')}.`
-          : 'Ask what is in the samples before you taste.'}
+          ? t('contains-list', { list: contains.map((one) => ingredientText(one, t)).join(', ') })
+          : t('ask-before')}
       </p>
     </section>
   );
 }
 
+type WordOfAllergen = Extract<WordKey, `allergen-${string}`>;
+const ALLERGENS = Object.keys(en).filter((key): key is WordOfAllergen => key.startsWith('allergen-'));
+
+/** Allergens are named in the language that is read; ingredients stand as they were typed. */
+function ingredientText(name: string, t: Words): string {
+  const known = ALLERGENS.find((key) => en[key] === name);
+  return known ? t(known) : name;
+}
+
+const LANGUAGES = Object.keys(LANGUAGE_NAMES) as Language[];
+
+/** The ballot's own words in another language; questions stay as the coordinator wrote them. */
+function Languages() {
+  const t = useWords();
+  const now = useLanguage();
+  return (
+    <nav aria-label={t('language')} className="mb-3 flex flex-wrap gap-x-4">
+      {LANGUAGES.map((one) => (
+        <button
+          key={one}
+          type="button"
+          lang={one}
+          aria-pressed={one === now}
+          onClick={() => {
+            languageMemory.write(one);
+            void readIn(one);
+          }}
+          className="min-h-12 underline-offset-4 aria-pressed:font-bold aria-[pressed=false]:underline"
+        >
+          {LANGUAGE_NAMES[one]}
+        </button>
+      ))}
+    </nav>
+  );
+}
+
 /** What will happen, what is in it and what is stored; and that one may stop. */
 export function WelcomeStep({ ballot }: { ballot: BallotView }) {
+  const t = useWords();
   const act = useAct();
   const given = useBallot((state) => state.given);
   const agreed = given[placeOf({ kind: 'agreed' })]?.contains;
@@ -43,14 +84,13 @@ export function WelcomeStep({ ballot }: { ballot: BallotView }) {
   const mayGuess = ballot.items.some((item) => hasRightAnswer(item.kind));
   return (
     <main className="flex grow flex-col">
+      <Languages />
       <p className="text-quiet dim:text-night-quiet">{ballot.title}</p>
-      <h1 className="mt-1 mb-4 font-serif text-3xl leading-tight break-words">{greeting(ballot.name)}</h1>
-      <p>
-        You will taste {samples} {samples === 1 ? 'sample' : 'samples'} in this order
-        {ballot.warmUp ? ', after a first one that gets your mouth ready' : ''}. Check that the codes on your tray are
-        the same.
-      </p>
-      <ol className="my-5 flex flex-wrap items-center gap-2" aria-label="Your samples in order">
+      <h1 className="mt-1 mb-4 font-serif text-3xl leading-tight break-words">
+        {isNamed(ballot.name) ? t('hello-name', { name: ballot.name }) : t('hello')}
+      </h1>
+      <p>{t(ballot.warmUp ? 'will-taste-warm' : 'will-taste', { count: samples })}</p>
+      <ol className="my-5 flex flex-wrap items-center gap-2" aria-label={t('your-samples')}>
         {ballot.warmUp && (
           <li>
             <Pad label={ballot.warmUp} size="3.25rem" state="coming" />
@@ -65,21 +105,14 @@ export function WelcomeStep({ ballot }: { ballot: BallotView }) {
         )}
       </ol>
       <ul className="mb-8 list-disc space-y-2 pl-5">
-        <li>Rinse with water before each sample.</li>
-        {mayGuess ? (
-          <li>Not sure? Then guess: a guess counts too. Please do not talk about the samples.</li>
-        ) : (
-          <li>There is no right or wrong answer, only yours. Please do not talk about the samples.</li>
-        )}
-        <li>You may stop at any time: press Stop above.</li>
-        <li>
-          Your name and seat, your answers and when you gave them are stored; whoever runs the tasting reads them.
-          Taking part is up to you: by going on you agree.
-        </li>
+        <li>{t('rinse-before')}</li>
+        <li>{t(mayGuess ? 'may-guess' : 'only-yours')}</li>
+        <li>{t('may-stop')}</li>
+        <li>{t('is-stored')}</li>
       </ul>
       <InTheSamples contains={ballot.contains} />
       <BigButton onClick={begin} className="mt-auto !grow-0 !basis-auto">
-        {isBegun ? 'Go on' : ballot.contains.length > 0 ? 'I may eat all of this: begin' : 'Begin'}
+        {t(isBegun ? 'go-on' : ballot.contains.length > 0 ? 'begin-all' : 'begin')}
       </BigButton>
       {ballot.contains.length > 0 && (
         <BigButton
@@ -87,7 +120,7 @@ export function WelcomeStep({ ballot }: { ballot: BallotView }) {
           onClick={() => act(actions.stopping({ id: newId(), because: MUST_NOT_EAT }))}
           className="mt-3 !grow-0 !basis-auto"
         >
-          I must not eat some of this
+          {t('not-some')}
         </BigButton>
       )}
     </main>

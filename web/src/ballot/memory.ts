@@ -1,4 +1,6 @@
+import type { Language } from '@jacana/core/bundle';
 import { nanoid } from 'nanoid';
+import { LANGUAGE_NAMES } from '../words/words';
 import { fresh, type BallotState } from './state';
 
 /**
@@ -47,4 +49,13 @@ export const dimMemory = {
 export const lastBallot = {
   read: (): string => attempt(() => localStorage.getItem('jacana.last'), null) ?? '',
   write: (token: string): void => attempt(() => localStorage.setItem('jacana.last', token), undefined),
+};
+
+/** The language that was chosen on this phone; nothing where the tasting's own is read. */
+export const languageMemory = {
+  read: (): Language | null => {
+    const known = attempt(() => localStorage.getItem('jacana.language'), null);
+    return known !== null && known in LANGUAGE_NAMES ? (known as Language) : null;
+  },
+  write: (language: Language): void => attempt(() => localStorage.setItem('jacana.language', language), undefined),
 };

@@ -3,7 +3,8 @@ import type { BallotView, SavedAnswers } from '../client/api.generated';
 import { Refused, send } from '../post/letter';
 import { fetchRankingBoard } from '../questions/LazyRankingBoard';
 import { Patience } from '../post/patience';
-import { deviceId, keep } from './memory';
+import { readIn } from '../words/words';
+import { deviceId, keep, languageMemory } from './memory';
 import { actions, type BallotState, handedOver } from './state';
 import type { BallotStore } from './ballotStore';
 
@@ -28,6 +29,9 @@ export class Post {
       this.nudge();
     });
     this.patience.watch();
+    // Until the server answers, in the language that this ballot was read in before.
+    const { ballot } = this.store.getState();
+    void readIn(languageMemory.read() ?? ballot?.language ?? 'en');
     void this.open(false);
   }
 
@@ -37,6 +41,7 @@ export class Post {
       const ballot = await this.send<BallotView>('open', { device: deviceId(), takeOver });
       // A ballot opens once all that its questions need is here: the network may be gone by the last of them.
       if (ballot.items.some((item) => item.kind === 'ranking')) await fetchRankingBoard();
+      await readIn(languageMemory.read() ?? ballot.language);
       this.store.dispatch(actions.opened(ballot));
       this.store.dispatch(actions.lineChanged('saved'));
       this.patience.succeeded();

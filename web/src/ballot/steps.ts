@@ -1,5 +1,6 @@
 import { scopeOf } from '@jacana/core/questions';
 import type { BallotItemInput, BallotView } from '../client/api.generated';
+import type { WordKey, Words } from '../words/words';
 
 /** One screen of a ballot. */
 export type Step =
@@ -54,27 +55,28 @@ export const sampleCount = (ballot: BallotView): number =>
   ballot.sets.reduce((total, { codes }) => total + codes.length, 0);
 
 /** Where a step stands, for the line at the top. */
-export function whereText(step: Step, ballot: BallotView): string {
+export function whereText(step: Step, ballot: BallotView, t: Words): string {
+  const { seat, sitting, sittings, sets } = ballot;
   switch (step.at) {
     case 'welcome':
-      return `Seat ${ballot.seat}${ballot.sittings > 1 ? `, sitting ${ballot.sitting} of ${ballot.sittings}` : ''}`;
+      return sittings > 1 ? t('seat-of-sitting', { seat, sitting, sittings }) : t('seat', { seat });
     case 'warm-up':
-      return 'Warm-up';
+      return t('at-warm-up');
     case 'rinse':
-      return 'Rinse';
+      return t('at-rinse');
     case 'sample':
-      return `Sample ${step.number} of ${sampleCount(ballot)}`;
+      return t('at-sample', { number: step.number, count: sampleCount(ballot) });
     case 'set':
-      return ballot.sets.length > 1 ? `Set ${step.set + 1} of ${ballot.sets.length}` : 'Last question';
+      return sets.length > 1 ? t('at-set', { number: step.set + 1, count: sets.length }) : t('at-last-question');
     case 'check':
-      return 'Last look';
+      return t('at-check');
   }
 }
 
 /** What the button to the next step says. */
-export function onwardText(step: Step, next: Step | undefined): string {
-  if (step.at === 'set' || step.at === 'warm-up' || step.at === 'rinse') return 'Go on';
-  if (next?.at === 'rinse') return 'Next sample';
-  if (next?.at !== 'sample') return 'To the last question';
-  return step.at === 'sample' && next.code === step.code ? 'Next question' : 'Next sample';
+export function onwardKey(step: Step, next: Step | undefined): WordKey {
+  if (step.at === 'set' || step.at === 'warm-up' || step.at === 'rinse') return 'go-on';
+  if (next?.at === 'rinse') return 'next-sample';
+  if (next?.at !== 'sample') return 'to-last-question';
+  return step.at === 'sample' && next.code === step.code ? 'next-question' : 'next-sample';
 }

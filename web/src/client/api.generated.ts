@@ -987,6 +987,7 @@ export type BallotItemInput = {
 export type BallotDesignInput = {
   items: BallotItemInput[];
 };
+export type Language = 'en' | 'de' | 'fr';
 export type OwnOrders = 'none' | 'words' | 'attributes';
 export type CodeSharing = 'shared' | 'own';
 export type ServiceInput = {
@@ -997,6 +998,7 @@ export type ServiceInput = {
   warmUp: boolean;
   rinseSeconds: number;
   goingBack: boolean;
+  language: Language;
   ownOrders: OwnOrders;
   secondsPerSample: number;
   codes: CodeSharing;
@@ -1697,6 +1699,7 @@ export type BallotView = {
   items: BallotItemInput[];
   rinseSeconds: number;
   goingBack: boolean;
+  language: Language;
   contains: string[];
   answers: BallotAnswer[];
   handedInAt: string | null;

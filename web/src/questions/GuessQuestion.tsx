@@ -1,5 +1,6 @@
 import { useId, useState } from 'react';
 import { Pad } from '../ui/Pad';
+import { useWords } from '../words/words';
 
 interface GuessQuestionProps {
   ask: string;
@@ -14,9 +15,10 @@ const NO_IDEA = '';
 
 /** Which method a sample was taken for: one of those there were, or no idea. */
 export function GuessQuestion({ ask, code, methods, onGive }: GuessQuestionProps) {
+  const t = useWords();
   const name = useId();
   const [chosen, setChosen] = useState<string | null>(null);
-  const offered = [...methods, { id: NO_IDEA, name: 'I have no idea' }];
+  const offered = [...methods, { id: NO_IDEA, name: t('no-idea') }];
   return (
     <form
       onSubmit={(event) => {
@@ -52,7 +54,7 @@ export function GuessQuestion({ ask, code, methods, onGive }: GuessQuestionProps
         disabled={chosen === null}
         className="mt-4 min-h-14 w-full rounded-xl border-2 border-chestnut px-4 py-3 text-lg font-bold text-chestnut disabled:opacity-45 dim:border-night-quiet dim:text-night-ink"
       >
-        Send
+        {t('send')}
       </button>
     </form>
   );

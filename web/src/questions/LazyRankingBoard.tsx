@@ -1,4 +1,5 @@
 import { lazy } from 'react';
+import { useWords } from '../words/words';
 
 /** The board brings drag and drop with it, which a ballot without a ranking need not load. */
 export const fetchRankingBoard = () => import('./RankingBoard');
@@ -11,9 +12,6 @@ export const LazyRankingBoard = lazy(() =>
 );
 
 function NotHere() {
-  return (
-    <p role="alert">
-      This question did not come through. Load the page again once there is a connection; what you answered is kept.
-    </p>
-  );
+  const t = useWords();
+  return <p role="alert">{t('not-here')}</p>;
 }

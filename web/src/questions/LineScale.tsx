@@ -1,4 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
+import { useWords } from '../words/words';
 
 interface LineScaleProps {
   low: string;
@@ -23,6 +24,7 @@ const KEYS: Record<string, (value: number) => number> = {
 
 /** A line to put a mark on. It has none before it is touched, since a mark would draw answers to it. */
 export function LineScale({ low, high, value, labelledBy, onChange }: LineScaleProps) {
+  const t = useWords();
   const line = useRef<HTMLDivElement>(null);
   // A mark on the move is no answer yet: only where it rests is.
   const [moving, setMoving] = useState<number | null>(null);
@@ -54,7 +56,7 @@ export function LineScale({ low, high, value, labelledBy, onChange }: LineScaleP
         aria-valuemin={0}
         aria-valuemax={100}
         aria-valuenow={shown ?? 50}
-        aria-valuetext={shown === undefined ? 'not marked yet' : `${Math.round(shown)} of 100, ${low} to ${high}`}
+        aria-valuetext={shown === undefined ? t('not-marked') : t('of-100', { value: Math.round(shown), low, high })}
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);
           mark(event);
@@ -86,9 +88,7 @@ export function LineScale({ low, high, value, labelledBy, onChange }: LineScaleP
         <span>{low}</span>
         <span className="text-right">{high}</span>
       </div>
-      {shown === undefined && (
-        <p className="mt-4 text-center text-quiet dim:text-night-quiet">Touch the line where it belongs.</p>
-      )}
+      {shown === undefined && <p className="mt-4 text-center text-quiet dim:text-night-quiet">{t('touch-line')}</p>}
     </div>
   );
 }

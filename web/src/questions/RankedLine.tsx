@@ -3,6 +3,7 @@ import { CSS } from '@dnd-kit/utilities';
 import { GripHorizontal } from 'lucide-react';
 import type { KeyboardEvent } from 'react';
 import { Pad } from '../ui/Pad';
+import { useWords } from '../words/words';
 
 interface RankedLineProps {
   code: string;
@@ -16,6 +17,7 @@ interface RankedLineProps {
 
 /** One placed sample: drag it, tap it to take it out, or move it with the arrow keys. */
 export function RankedLine({ code, place, isTied, canTie, onMove, onTie, onTakeOut }: RankedLineProps) {
+  const t = useWords();
   const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: code });
   const keys = (event: KeyboardEvent): void => {
     const by = { ArrowUp: -1, ArrowDown: 1 }[event.key];
@@ -30,15 +32,15 @@ export function RankedLine({ code, place, isTied, canTie, onMove, onTie, onTakeO
       className={`rounded-xl border bg-paper dim:bg-[#14302e] ${isDragging ? 'relative z-10 border-chestnut shadow-lg' : 'border-line dim:border-night-line'} ${isTied ? 'ml-6' : ''}`}
     >
       <div className="flex items-center gap-3 p-2">
-        <button type="button" onClick={onTakeOut} aria-label={`Take ${code} out of the order`} className="rounded-full">
+        <button type="button" onClick={onTakeOut} aria-label={t('take-out', { code })} className="rounded-full">
           <Pad label={code} size="3.5rem" />
         </button>
-        <span className="grow font-serif text-xl">{isTied ? `also ${place}` : place}</span>
+        <span className="grow font-serif text-xl">{isTied ? t('also', { place }) : place}</span>
         <button
           type="button"
           {...listeners}
           onKeyDown={keys}
-          aria-label={`${code}, ${place}. Move with the arrow keys, or drag.`}
+          aria-label={t('move-it', { code, place })}
           className="flex size-14 touch-none items-center justify-center rounded-lg text-quiet dim:text-night-quiet"
         >
           <GripHorizontal size={26} aria-hidden />
@@ -50,7 +52,7 @@ export function RankedLine({ code, place, isTied, canTie, onMove, onTie, onTakeO
           onClick={onTie}
           className="min-h-12 w-full border-t border-line px-3 text-left text-sm underline underline-offset-3 dim:border-night-line"
         >
-          {isTied ? 'Not tied after all' : 'Tie with the one above'}
+          {t(isTied ? 'untie' : 'tie')}
         </button>
       )}
     </li>

@@ -11,8 +11,9 @@ import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useState } from 'react';
 import { Pad } from '../ui/Pad';
 import { RankedLine } from './RankedLine';
-import { moveTo, ordinal, place, placeOf, takeOut, toggleTie } from './ranking';
+import { moveTo, place, placeOf, takeOut, toggleTie } from './ranking';
 import { restrictToVerticalAxis } from './verticalOnly';
+import { useWords, type WordKey } from '../words/words';
 
 interface RankingBoardProps {
   codes: readonly string[];
@@ -27,31 +28,36 @@ interface RankingBoardProps {
 
 /** All samples in order: tap them in order, drag them, or move them by arrow keys. */
 export function RankingBoard({ codes, ranking, high, low, ties, onChange }: RankingBoardProps) {
+  const t = useWords();
   const [news, setNews] = useState('');
   const placed = new Set(ranking.flat());
   const left = codes.filter((code) => !placed.has(code));
   const change = (next: string[][], code: string): void => {
     onChange(next);
     const at = placeOf(next, code);
-    setNews(at > 0 ? `${code} is ${ordinal(at)} of ${codes.length}` : `${code} is taken out`);
+    setNews(
+      at > 0
+        ? t('is-placed', { code, place: t('place', { count: at }, 'ordinal'), count: codes.length })
+        : t('is-out', { code }),
+    );
   };
-  const most = high.toLowerCase().startsWith('most liked') ? 'the one you like' : 'the sample that comes';
+  const isLiking = high === '' || high.toLowerCase().startsWith('most liked');
   return (
     <>
-      <p className="mb-1.5 font-bold text-chestnut dim:text-night-ink">▲ {high}</p>
+      <p className="mb-1.5 font-bold text-chestnut dim:text-night-ink">▲ {high || t('most-liked')}</p>
       <RankedList ranking={ranking} ties={ties} onChange={change} />
-      {left.length > 0 && <EmptyPlaces count={left.length} first={ranking.flat().length + 1} tap={most} />}
-      <p className="mt-1.5 font-bold text-chestnut dim:text-night-ink">▼ {low}</p>
+      {left.length > 0 && <EmptyPlaces count={left.length} first={ranking.flat().length + 1} isLiking={isLiking} />}
+      <p className="mt-1.5 font-bold text-chestnut dim:text-night-ink">▼ {low || t('least-liked')}</p>
       {left.length > 0 && (
-        <section aria-label="Still to place" className="mt-5">
-          <h2 className="mb-2 text-sm text-quiet dim:text-night-quiet">Still to place</h2>
+        <section aria-label={t('still-to-place')} className="mt-5">
+          <h2 className="mb-2 text-sm text-quiet dim:text-night-quiet">{t('still-to-place')}</h2>
           <ul className="flex flex-wrap gap-3">
             {left.map((code) => (
               <li key={code}>
                 <button
                   type="button"
                   onClick={() => change(place(ranking, code), code)}
-                  aria-label={`Place ${code} next`}
+                  aria-label={t('place-next', { code })}
                   className="block rounded-full"
                 >
                   <Pad label={code} size="5rem" />
@@ -75,6 +81,7 @@ interface RankedListProps {
 }
 
 function RankedList({ ranking, ties, onChange }: RankedListProps) {
+  const t = useWords();
   // A finger must rest a moment before it drags, so that the page can still be scrolled.
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
@@ -98,7 +105,7 @@ function RankedList({ ranking, ties, onChange }: RankedListProps) {
             <RankedLine
               key={code}
               code={code}
-              place={ordinal(placeOf(ranking, code))}
+              place={t('place', { count: placeOf(ranking, code) }, 'ordinal')}
               isTied={placeOf(ranking, code) < at + 1}
               canTie={ties && at > 0}
               onMove={(by) => onChange(moveTo(ranking, code, Math.max(0, Math.min(lines.length - 1, at + by))), code)}
@@ -112,7 +119,8 @@ function RankedList({ ranking, ties, onChange }: RankedListProps) {
   );
 }
 
-function EmptyPlaces({ count, first, tap }: { count: number; first: number; tap: string }) {
+function EmptyPlaces({ count, first, isLiking }: { count: number; first: number; isLiking: boolean }) {
+  const t = useWords();
   return (
     <ol className="mt-2 space-y-2" aria-hidden>
       {Array.from({ length: count }, (_, at) => (
@@ -120,12 +128,14 @@ function EmptyPlaces({ count, first, tap }: { count: number; first: number; tap:
           key={at}
           className={`flex min-h-14 items-center justify-center rounded-xl border-2 border-dashed px-3 text-center ${at === 0 ? 'border-quiet dim:border-night-quiet' : 'border-line text-quiet/70 dim:border-night-line dim:text-night-quiet'}`}
         >
-          {at === 0 ? `tap ${tap} ${tapEnding(tap, first)}` : ordinal(first + at)}
+          {at === 0 ? t(tapKey(isLiking, first)) : t('place', { count: first + at }, 'ordinal')}
         </li>
       ))}
     </ol>
   );
 }
 
-const tapEnding = (tap: string, first: number): string =>
-  tap === 'the one you like' ? (first === 1 ? 'most' : 'next best') : first === 1 ? 'first' : 'next';
+function tapKey(isLiking: boolean, first: number): WordKey {
+  if (isLiking) return first === 1 ? 'tap-liked-most' : 'tap-liked-next';
+  return first === 1 ? 'tap-first' : 'tap-next';
+}

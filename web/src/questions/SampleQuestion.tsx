@@ -1,7 +1,8 @@
 import type { BallotItem } from '@jacana/core/bundle';
-import { answerKindOf, scaleOf } from '@jacana/core/questions';
+import { answerKindOf, scaleOf, type Step } from '@jacana/core/questions';
 import { LineScale } from './LineScale';
 import { Steps } from './Steps';
+import { useWords, type WordKey, type Words as Say } from '../words/words';
 
 /** What was answered about one sample. */
 export interface SampleValue {
@@ -19,14 +20,24 @@ interface SampleQuestionProps {
 
 /** A question about one sample: words to tick, named steps, or, where the scale has none, a line. */
 export function SampleQuestion({ item, value, labelledBy, onChange }: SampleQuestionProps) {
+  const t = useWords();
   if (answerKindOf(item) === 'words')
     return <Words item={item} words={value.words ?? []} onChange={(words) => onChange({ words })} />;
-  const { steps } = scaleOf(item);
+  const steps = scaleOf(item).steps?.map((step) => ({ ...step, text: stepText(item, step, t) }));
   const shared = { value: value.score, labelledBy, onChange: (score: number) => onChange({ score }) };
   return steps ? <Steps steps={steps} {...shared} /> : <LineScale low={item.low} high={item.high} {...shared} />;
 }
 
+/** Steps that Jacana names, in the language that is read; those that the coordinator named, as they were typed. */
+function stepText(item: BallotItem, { score, text }: Step, t: Say): string {
+  if (item.kind === 'liking') return t(`liking-${score}` as WordKey);
+  if (item.kind !== 'just-right') return text;
+  const own = score === -2 ? item.low : score === 2 ? item.high : '';
+  return own || t(`right-${score}` as WordKey);
+}
+
 function Words({ item, words, onChange }: { item: BallotItem; words: string[]; onChange: (words: string[]) => void }) {
+  const t = useWords();
   const toggle = (word: string): void =>
     onChange(words.includes(word) ? words.filter((one) => one !== word) : [...words, word]);
   return (
@@ -46,7 +57,7 @@ function Words({ item, words, onChange }: { item: BallotItem; words: string[]; o
         ))}
       </ul>
       <p className="mt-3 text-center text-quiet dim:text-night-quiet">
-        {words.length === 0 ? 'None fits? Then go on.' : `${words.length} chosen`}
+        {words.length === 0 ? t('none-fits') : t('chosen', { count: words.length })}
       </p>
     </div>
   );

@@ -3,6 +3,7 @@ import { choicesOf } from '@jacana/core/questions';
 import { Suspense } from 'react';
 import { Pad } from '../ui/Pad';
 import { LazyRankingBoard } from './LazyRankingBoard';
+import { useWords, type WordKey } from '../words/words';
 
 /** What was answered about samples side by side; a ranking or a choice may be half made. */
 export interface SetValue {
@@ -68,14 +69,15 @@ interface ChoiceProps {
 const PAD = 'mx-auto h-auto w-full max-w-22';
 
 /** What stands on the buttons where a word is chosen instead of a sample. */
-const WORDS: Readonly<Record<string, string>> = {
-  a: 'It is A',
-  'not-a': 'It is not A',
-  same: 'The same',
-  different: 'Different',
+const WORDS: Readonly<Record<string, WordKey>> = {
+  a: 'is-a',
+  'not-a': 'is-not-a',
+  same: 'same',
+  different: 'different',
 };
 
 function Choice({ item, codes, choice, onChange }: ChoiceProps) {
+  const t = useWords();
   const { offered, choose } = choicesOf(item, codes);
   const words = offered.filter((one) => !codes.includes(one));
   const toggle = (code: string): void => {
@@ -85,7 +87,7 @@ function Choice({ item, codes, choice, onChange }: ChoiceProps) {
   return (
     <div className="w-full">
       <p className="mb-4 text-center text-quiet dim:text-night-quiet">
-        {codes.length > 1 ? 'Taste from left to right. You may taste again.' : 'Taste it, then answer.'}
+        {t(codes.length > 1 ? 'left-to-right' : 'taste-answer')} {item.kind !== 'paired-preference' && t('must-choose')}
       </p>
       <ul
         className={`mx-auto grid gap-2 ${codes.length === 3 ? 'grid-cols-3' : codes.length === 1 ? 'grid-cols-1' : 'max-w-72 grid-cols-2'}`}
@@ -95,7 +97,7 @@ function Choice({ item, codes, choice, onChange }: ChoiceProps) {
             return (
               <li key={code} className="text-center">
                 <Pad label={code} size="100%" className={PAD} />
-                {words.length === 0 && <span className="mt-1 block text-sm">the first one</span>}
+                {words.length === 0 && <span className="mt-1 block text-sm">{t('the-first')}</span>}
               </li>
             );
           return (
@@ -109,13 +111,13 @@ function Choice({ item, codes, choice, onChange }: ChoiceProps) {
         {words.map((word) => (
           <Word
             key={word}
-            text={WORDS[word] ?? word}
+            text={word in WORDS ? t(WORDS[word]) : word}
             isChosen={choice?.[0] === word}
             onChoose={() => onChange([word])}
           />
         ))}
         {item.kind === 'paired-preference' && item.ties && (
-          <Word text="No preference" isChosen={choice?.length === 0} onChoose={() => onChange([])} />
+          <Word text={t('no-preference')} isChosen={choice?.length === 0} onChoose={() => onChange([])} />
         )}
       </div>
     </div>
@@ -123,16 +125,17 @@ function Choice({ item, codes, choice, onChange }: ChoiceProps) {
 }
 
 function Option({ code, isChosen, onChoose }: { code: string; isChosen: boolean; onChoose: () => void }) {
+  const t = useWords();
   return (
     <button
       type="button"
       onClick={onChoose}
       aria-pressed={isChosen}
-      aria-label={`Choose ${code}`}
+      aria-label={t('choose', { code })}
       className="block w-full rounded-2xl border-4 border-transparent p-1 text-center aria-pressed:border-ink aria-pressed:bg-paper dim:aria-pressed:border-night-ink dim:aria-pressed:bg-transparent"
     >
       <Pad label={code} size="100%" className={PAD} />
-      <span className="block min-h-6 text-sm font-bold">{isChosen ? 'chosen' : ''}</span>
+      <span className="block min-h-6 text-sm font-bold">{isChosen ? t('is-chosen') : ''}</span>
     </button>
   );
 }
@@ -151,15 +154,16 @@ function Word({ text, isChosen, onChoose }: { text: string; isChosen: boolean; o
 }
 
 function BestWorst({ codes, value, onChange }: Omit<SetQuestionProps, 'item'>) {
+  const t = useWords();
   const { best, worst } = value;
   const rows = [
     {
-      what: 'Most liked',
+      what: t('most-liked'),
       chosen: best,
       choose: (code: string) => onChange({ best: code, worst: worst === code ? undefined : worst }),
     },
     {
-      what: 'Least liked',
+      what: t('least-liked'),
       chosen: worst,
       choose: (code: string) => onChange({ worst: code, best: best === code ? undefined : best }),
     },

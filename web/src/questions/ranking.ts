@@ -51,8 +51,3 @@ export function placeOf(ranking: readonly string[][], code: string): number {
   }
   return 0;
 }
-
-export function ordinal(place: number): string {
-  const ending = place % 100 >= 11 && place % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][place % 10] ?? 'th');
-  return `${place}${ending}`;
-}

@@ -18,6 +18,7 @@ export const servedBallot = (codes: string[], change: Partial<BallotView> = {}):
   ],
   rinseSeconds: 0,
   goingBack: true,
+  language: 'en',
   contains: [],
   answers: [],
   handedInAt: null,

@@ -1,5 +1,13 @@
 import { ApiProperty } from '@nestjs/swagger';
-import { ANSWER_KINDS, MOST_ITEMS, MOST_METHODS, MOST_SETS, type AnswerKind } from '@jacana/core/bundle';
+import {
+  ANSWER_KINDS,
+  LANGUAGES,
+  MOST_ITEMS,
+  MOST_METHODS,
+  MOST_SETS,
+  type AnswerKind,
+  type Language,
+} from '@jacana/core/bundle';
 import { Choice, ListOf, Said, SaidTexts } from '../../fields/fields';
 import { BallotItemInput } from '../../tastings/design.dto';
 
@@ -62,6 +70,8 @@ export class BallotView {
   @ListOf(() => BallotItemInput, MOST_ITEMS) items: BallotItemInput[];
   @Said('integer') rinseSeconds: number;
   @Said('boolean') goingBack: boolean;
+  /** Of the ballot's own words, until the panelist chooses another. */
+  @Choice(LANGUAGES, 'Language') language: Language;
   /** What is in one or more of the samples, allergens first; empty where nobody has said. */
   @SaidTexts() contains: string[];
   /** The answers that count now. */

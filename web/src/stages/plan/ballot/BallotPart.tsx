@@ -1,4 +1,4 @@
-import { MOST_ITEMS, type ItemKind } from '@jacana/core/bundle';
+import { LANGUAGES, MOST_ITEMS, type ItemKind } from '@jacana/core/bundle';
 import { isOfTwoSamples, wordingConcerns } from '@jacana/core/design';
 import { answerKindOf, isScaleOfWord } from '@jacana/core/questions';
 import { neutralQuestion, QUESTION_KINDS } from '@jacana/core/library';
@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { Controller, useFieldArray } from 'react-hook-form';
 import type { DraftInput } from '../../../client/api.generated';
 import { counted } from '../../../shell/stages';
+import { LANGUAGE_NAMES } from '../../../words/words';
 import { newId, useDrafting } from '../../../drafting/draft';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
@@ -88,6 +89,7 @@ export function BallotPart() {
           </div>
         )}
         {items.some((item) => answerKindOf(item) === 'words' || isScaleOfWord(item)) && <OwnOrdersField />}
+        <LanguageField />
         {isFull && <p className="text-quiet">{MOST_ITEMS} questions are the most.</p>}
         <WordLibrary
           open={isPicking}
@@ -130,6 +132,27 @@ function OwnOrdersField() {
             { value: 'words', text: 'words to tick in each one’s own' },
             { value: 'attributes', text: 'words and attributes in each one’s own' },
           ]}
+          onChange={field.onChange}
+        />
+      )}
+    />
+  );
+}
+
+/** In which the ballot says what it says by itself; each panelist may take another. */
+function LanguageField() {
+  const { form, isLocked } = useDrafting();
+  return (
+    <Controller
+      control={form.control}
+      name="service.language"
+      render={({ field }) => (
+        <SelectField
+          label="Language of the ballot"
+          hint="Its buttons, scales and messages, on phones. Questions stay as you write them; a panelist may choose another language."
+          value={field.value}
+          disabled={isLocked}
+          options={LANGUAGES.map((value) => ({ value, text: LANGUAGE_NAMES[value] }))}
           onChange={field.onChange}
         />
       )}

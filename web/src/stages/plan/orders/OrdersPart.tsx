@@ -36,7 +36,7 @@ export function OrdersPart() {
   );
 }
 
-type NumberOf = Exclude<keyof DraftInput['service'], 'warmUp' | 'goingBack' | 'ownOrders' | 'codes'>;
+type NumberOf = Exclude<keyof DraftInput['service'], 'warmUp' | 'goingBack' | 'ownOrders' | 'language' | 'codes'>;
 
 function ServiceCard() {
   const { form, draft, design, isLocked, problems } = useDrafting();

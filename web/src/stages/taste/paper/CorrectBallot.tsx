@@ -3,7 +3,7 @@ import type { AnswerValue } from '@jacana/core/bundle';
 import { placeOfAnswer } from '@jacana/core/questions';
 import { useState } from 'react';
 import { api, refusalOf } from '../../../client/api';
-import type { AnsweredBallotView, AnswerInput } from '../../../client/api.generated';
+import type { AnsweredBallotView } from '../../../client/api.generated';
 import { newId } from '../../../drafting/draft';
 import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';

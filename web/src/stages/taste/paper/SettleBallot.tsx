@@ -2,7 +2,7 @@ import { aboutText, paperFields, typedInto, valueText, type PaperField, type Pap
 import type { AnswerValue } from '@jacana/core/bundle';
 import { useState } from 'react';
 import { api, refusalOf } from '../../../client/api';
-import type { AnswerInput, DifferencesView } from '../../../client/api.generated';
+import type { DifferencesView } from '../../../client/api.generated';
 import { newId } from '../../../drafting/draft';
 import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';

@@ -30,9 +30,10 @@ export function TypeBallot({ id, sheet, paper, onDone }: TypeBallotProps) {
       setEntry({ ...entry, at, problem: `Still to type: ${nameOf(open[0])}. Type - where the sheet is blank.` });
       return;
     }
-    const letter = answers.map(
-      (answer): AnswerInput => ({ ...answer, id: idFor(ids.current, JSON.stringify(answer)) }),
-    );
+    const letter = answers.map((answer): AnswerInput => ({
+      ...answer,
+      id: idFor(ids.current, JSON.stringify(answer)),
+    }));
     const done = await type({ id, panelist: sheet.panelistId, typedBallot: { answers: letter, isOnly } });
     if (!done.error) onDone();
   };
