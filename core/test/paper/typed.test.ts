@@ -111,7 +111,7 @@ describe('what is typed off a paper ballot', () => {
             if (problem) text = '';
             else text = isDone ? '' : text + key;
             if (said && said !== 'blank')
-              expect(answerProblems({ ...said } as AnswerValue, { design: { items: [one] }, serving })).toEqual([]);
+              expect(answerProblems({ ...said }, { design: { items: [one] }, serving })).toEqual([]);
             if (said && said !== 'blank') {
               expect(placeOfAnswer(said)).toBe(fieldOf(one).name);
               // Written out and read again, it says the same.

@@ -22,19 +22,15 @@ export function traysInTurn(
 ): CarriedTray[] {
   const isLate = ({ panelistId: panelist }: SeatView): number =>
     day.people.get(trayName({ sitting, panelist }))?.late ? 1 : 0;
+  const isUnserved = (seat: SeatView, name: string): boolean =>
+    seat.isWithheld || (day.people.get(name)?.absent ?? null) !== null;
   return seats
     .filter(({ codes }) => codes.length > 0)
     .map((seat): CarriedTray => {
       const name = trayName({ sitting, panelist: seat.panelistId });
       const { taken = null, out = null } = day.trays.get(name) ?? {};
       const holder = taken && mine.has(taken.entry) ? 'mine' : 'theirs';
-      const place = out
-        ? 'out'
-        : day.people.get(name)?.absent || seat.isWithheld
-          ? 'absent'
-          : taken
-            ? holder
-            : 'waiting';
+      const place = out ? 'out' : isUnserved(seat, name) ? 'absent' : taken ? holder : 'waiting';
       return { seat, flight: day.flights.get(name) ?? seat.flight, place, by: (out ?? taken)?.by ?? null };
     })
     .sort((a, b) => a.flight - b.flight || isLate(a.seat) - isLate(b.seat) || a.seat.seat - b.seat.seat);
