@@ -182,3 +182,70 @@ it('lets anybody stop, tells the board why, and go on once a coordinator takes i
   await running.stranger.post(`/api/ballots/${token}/hand-in`).send(handIn(1, codes)).expect(200);
   expect((await stop({ id: 'stop-2000' }).expect(409)).body.error).toBe('handed-in');
 });
+
+it.each([
+  ['alike', { likings: [5, 5, 5], first: 5 }, true],
+  ['alike after a change of mind', { likings: [5, 5, 5], first: 9 }, true],
+  ['unlike', { likings: [5, 5, 6], first: 5 }, false],
+])('shows on the board who answered %s, and not how', async (_how, { likings, first }, isAlike) => {
+  const items = [...draft().ballot.items, { ...draft().ballot.items[0], id: 'liking-2' }];
+  const id = await locked(running.as.coordinator, draft({ ballot: { items } }));
+  const [token] = await tokens(running.as.coordinator, id);
+  const opened = await running.stranger.post(`/api/ballots/${token}/open`).send({ device: device(1), takeOver: false });
+  const codes = codesOf(opened.body);
+  const save = (...answers: object[]) =>
+    running.stranger
+      .post(`/api/ballots/${token}/answers`)
+      .send({ device: device(1), sitting: 1, answers })
+      .expect(200);
+  await save(liking(codes[0], first, 'thought-again'));
+  const own = codes.flatMap((code, at) => [
+    liking(code, likings[at], `alike-${at}`),
+    { ...liking(code, 7, `second-${at}`), item: 'liking-2' },
+  ]);
+  await save(...own);
+  const seat = async () =>
+    (await running.as.server.get(`/api/tastings/${id}/board`).expect(200)).body.seats[0] as { isAllAlike: boolean };
+  expect((await seat()).isAllAlike).toBe(false);
+  const answers = [
+    ...own,
+    ranking(
+      codes.map((code) => [code]),
+      'alike-order',
+    ),
+  ];
+  const whole = { device: device(1), id: `hand-in-${token.slice(0, 8)}`, sitting: 1, answers };
+  await running.stranger.post(`/api/ballots/${token}/hand-in`).send(whole).expect(200);
+  const shown = await seat();
+  expect(shown.isAllAlike).toBe(isAlike);
+  expect(JSON.stringify(shown)).not.toContain('"score"');
+});
+
+it('sends what a category counts to nobody who answers', async () => {
+  const category = {
+    ...{
+      id: 'category',
+      kind: 'category' as const,
+      ask: 'How crisp?',
+      attribute: 'crisp',
+      definition: '',
+      low: '',
+      high: '',
+    },
+    options: [
+      { text: 'soft', weight: 1 },
+      { text: 'crisp', weight: 40 },
+    ],
+    ties: false,
+  };
+  const id = await locked(running.as.coordinator, draft({ ballot: { items: [...draft().ballot.items, category] } }));
+  const [token] = await tokens(running.as.coordinator, id);
+  const { body } = await running.stranger
+    .post(`/api/ballots/${token}/open`)
+    .send({ device: device(1), takeOver: false });
+  const shown = (body.items as { id: string; options: object[] }[]).find((one) => one.id === 'category');
+  expect(shown?.options).toEqual([
+    { text: 'soft', weight: 0 },
+    { text: 'crisp', weight: 0 },
+  ]);
+});

@@ -14,6 +14,7 @@ const seat = (state: SeatView['state'], quietFor = 0): SeatView => ({
   ...{ tray: 'out', trayBy: null, outAt: null, celsius: null, isTwice: false, presence: 'expected', isWalkIn: false },
   stoppedBecause: null,
   isWithheld: false,
+  isAllAlike: false,
   tasted: 0,
   rinsingUntil: null,
   blind: true,
@@ -88,6 +89,18 @@ describe('what stands out', () => {
     expect(texts(...usual, done(5, 2))).toEqual(['5 handed in after 2:00']);
     expect(texts(...usual, done(5, 4))).toEqual([]);
     expect(texts(...usual.slice(0, 3), done(5, 2))).toEqual([]);
+  });
+
+  it('is first who must not eat what is served, and what they were given has to be taken away', () => {
+    const fast = one(2, { isAllAlike: true, state: 'done' });
+    expect(texts(fast, one(1, { isWithheld: true }))).toEqual([
+      '1 must not eat what is in the samples: serve nothing',
+      '2 answered alike for every sample',
+    ]);
+    expect(texts(one(1, { isWithheld: true, tray: 'out', outAt: ago(1) }))).toEqual([
+      '1 must not eat this: take the tray away',
+    ]);
+    expect(filtered([one(1, { isWithheld: true })], 'without a tray')).toEqual([]);
   });
 
   it('is silenced until it changes: its name hangs on how far the seat is', () => {

@@ -48,7 +48,8 @@ export class OwnBallots {
     };
     const { ownOrders } = row.design.service;
     const { fingerprint } = plan;
-    const items = askedItems(row.design.ballot.items, { fingerprint, panelist: panelist.id, ownOrders });
+    const whose = { fingerprint, panelist: panelist.id, ownOrders };
+    const items = askedItems(row.design.ballot.items, whose).map(withoutWeights);
     return { row, panelist, serving, items, ballot };
   }
 
@@ -59,6 +60,12 @@ export class OwnBallots {
     return answersByBallot(rows).get(ballotName(panelist.id, ballot.sitting)) ?? [];
   }
 }
+
+/** What an option counts is the coordinator's affair: whoever answers reads its words. */
+const withoutWeights = (item: BallotItem): BallotItem => ({
+  ...item,
+  options: item.options.map(({ text }) => ({ text, weight: 0 })),
+});
 
 const noBallot = (): NotFoundException =>
   new NotFoundException('There is no ballot at this address. Check the link with the coordinator.');

@@ -55,6 +55,7 @@ export class BoardService {
     const guests = new Set(walkInsOf(await this.store.amendments(read, id)).map(({ panelist }) => panelist.id));
     const day = serviceDay(await this.log.service(read, id));
     const withheld = await this.exclusions.withheld(read, row);
+    const alike = await this.answeredAlike(id, row.sitting, only);
     return trays.map((tray) => {
       const { openedAt = null, seenAt = null, handedInAt = null } = ballots.get(tray.panelistId) ?? {};
       const count = handedInAt ? tray.codes.length : (tasted.get(tray.panelistId) ?? 0);
@@ -64,6 +65,7 @@ export class BoardService {
         ...carried(day, { sitting: row.sitting, panelist: tray.panelistId }, tray.flight),
         ...{ state, tasted: count, openedAt, seenAt, handedInAt, blind: !notBlind.has(tray.panelistId) },
         rinsingUntil: untilOf(handedInAt ? undefined : rinsing.get(tray.panelistId), row.design.service),
+        isAllAlike: handedInAt !== null && alike.has(tray.panelistId),
         isWithheld: withheld.has(tray.panelistId),
         isWalkIn: guests.has(tray.panelistId),
       };
@@ -94,6 +96,38 @@ export class BoardService {
     return new Map(rows.map(({ panelistId, count }) => [panelistId, Number(count)]));
   }
 
+  /** Panelists who gave every sample the same score at every question, of enough scores that it hardly happens by tasting. */
+  private async answeredAlike(
+    tastingId: string,
+    sitting: number,
+    only?: readonly string[],
+  ): Promise<ReadonlySet<string>> {
+    const { read } = this.transactions;
+    const last = read
+      .createQueryBuilder(AnswerRow, 'last')
+      .select('MAX(last.seq)')
+      .where("last.tastingId = :tastingId AND last.sitting = :sitting AND last.kind = 'score'")
+      .groupBy('last.panelistId, last.item, last.code');
+    const query = read
+      .createQueryBuilder(AnswerRow, 'answer')
+      .select('answer.panelistId', 'panelistId')
+      .addSelect('COUNT(*)', 'scores')
+      .addSelect('COUNT(DISTINCT answer.value)', 'values')
+      .where(`answer.seq IN (${last.getQuery()})`, { tastingId, sitting })
+      .groupBy('answer.panelistId, answer.item');
+    if (only) query.andWhere('answer.panelistId IN (:...only)', { only });
+    const rows = await query.getRawMany<{ panelistId: string; scores: number; values: number }>();
+    const questions = new Map<string, { scores: number; isAlike: boolean }>();
+    for (const { panelistId, scores, values } of rows) {
+      const own = questions.get(panelistId) ?? { scores: 0, isAlike: true };
+      questions.set(panelistId, {
+        scores: own.scores + Number(scores),
+        isAlike: own.isAlike && Number(scores) > 1 && Number(values) === 1,
+      });
+    }
+    return new Set([...questions].flatMap(([id, own]) => (own.isAlike && own.scores >= ENOUGH_SCORES ? id : [])));
+  }
+
   /** Since when panelists rinse: those whose last answer is that they began to. */
   private async rinsingSince(
     tastingId: string,
@@ -115,6 +149,9 @@ export class BoardService {
     return new Map(rows.filter(({ value }) => value?.seconds === null).map(({ panelistId, at }) => [panelistId, at]));
   }
 }
+
+/** Scores below which equal ones say little: common practice, no source. */
+const ENOUGH_SCORES = 6;
 
 /** When a pause that began then will have lasted as long as was planned. */
 const untilOf = (since: string | undefined, { rinseSeconds }: { rinseSeconds: number }): string | null =>

@@ -1526,6 +1526,7 @@ export type SeatView = {
   seenAt: string | null;
   handedInAt: string | null;
   blind: boolean;
+  isAllAlike: boolean;
   isWithheld: boolean;
   isWalkIn: boolean;
 };

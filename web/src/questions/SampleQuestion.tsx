@@ -23,9 +23,15 @@ export function SampleQuestion({ item, value, labelledBy, onChange }: SampleQues
   const t = useWords();
   if (answerKindOf(item) === 'words')
     return <Words item={item} words={value.words ?? []} onChange={(words) => onChange({ words })} />;
-  const steps = scaleOf(item).steps?.map((step) => ({ ...step, text: stepText(item, step, t) }));
+  const steps = scaleOf(item).steps?.map((step) => shownStep(item, step, t));
   const shared = { value: value.score, labelledBy, onChange: (score: number) => onChange({ score }) };
   return steps ? <Steps steps={steps} {...shared} /> : <LineScale low={item.low} high={item.high} {...shared} />;
+}
+
+/** A category shows its words; the number beside it is what it counts, which is nobody's but the coordinator's. */
+function shownStep(item: BallotItem, step: Step, t: Say): Step {
+  const { number: _number, ...words } = { ...step, text: stepText(item, step, t) };
+  return item.kind === 'category' ? words : { ...step, ...words };
 }
 
 /** Steps that Jacana names, in the language that is read; those that the coordinator named, as they were typed. */

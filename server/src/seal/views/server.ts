@@ -92,6 +92,8 @@ export class SeatView extends TrayView {
   @Said('string', true) seenAt: string | null;
   @Said('string', true) handedInAt: string | null;
   @Said('boolean') blind: boolean;
+  /** Whether a ballot that is in gave all its samples the same answer, question by question; which one, it does not say. */
+  @Said('boolean') isAllAlike: boolean;
   /** Whether they must not eat what is in the samples, and so are served nothing. What that is, only coordinators read. */
   @Said('boolean') isWithheld: boolean;
   /** Whether they came without being on the panel. */

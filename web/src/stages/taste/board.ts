@@ -110,6 +110,9 @@ export function alarmsOf(seats: readonly SeatView[], now: number): Alarm[] {
       .filter(({ tray, state, outAt }) => tray === 'out' && state === 'away' && since(outAt) > UNBEGUN_MS)
       .map((seat) => alarm('unbegun', seat, `the tray stands for ${clock(seat.outAt, now)}, and nobody has begun`)),
     ...slowSeats(seats, now).map((seat) => alarm('slow', seat, `${clock(seat.seenAt, now)} on one step`)),
+    ...seats
+      .filter(({ isAllAlike }) => isAllAlike)
+      .map((seat) => alarm('alike', seat, 'answered alike for every sample')),
     ...fastSeats(seats).map(({ seat, took }) => alarm('fast', seat, `handed in after ${minutesText(took)}`)),
   ];
 }
