@@ -42,6 +42,18 @@ describe('the ballot on a device', () => {
     expect(state.queue).toHaveLength(1);
   });
 
+  it('is read from the beginning again when what is in the samples was put right', () => {
+    const agreed = { id: 'agreed', kind: 'agreed' as const, contains: ['Salt'] };
+    const under = after(
+      actions.opened({ ...served, contains: ['Salt'] }),
+      actions.answered(agreed),
+      actions.stepped(3),
+      actions.opened({ ...served, contains: ['Salt'] }),
+    );
+    expect(under.step).toBe(3);
+    expect(ballotReducer(under, actions.opened({ ...served, contains: ['Milk', 'Salt'] })).step).toBe(0);
+  });
+
   it('hands in once, however often the button is tapped', () => {
     expect(after(actions.opened(served), actions.handedIn('first'), actions.handedIn('second')).handIn).toBe('first');
   });

@@ -1,0 +1,57 @@
+import { createHash } from 'node:crypto';
+import canonicalize from 'canonicalize';
+import { digestOf, fingerprint } from '../../src/bundle';
+import type { Tasting, TastingBundle } from '../../src/tasting';
+import { simulatedBundle } from '../support/bundles';
+
+/** Fields that came after the first bundles of this version: what was printed and exported before still comes out. */
+const plain = (change: (tasting: Tasting) => Partial<Tasting> = () => ({})): TastingBundle => {
+  const bundle = simulatedBundle({ methods: 3, panelists: 4 });
+  const { service } = bundle.tasting;
+  const before = { ...service, goingBack: true, ownOrders: 'none' as const, language: 'en' as const };
+  const tasting: Tasting = { ...bundle.tasting, service: before, ingredients: [], takenAlike: '' };
+  return { ...bundle, tasting: { ...tasting, ...change(tasting) } };
+};
+const printOf = ({ tasting, plan, pieces, key }: TastingBundle): string =>
+  fingerprint({ tasting, plan: plan!, pieces, key: key! });
+
+const LATER: [string, (tasting: Tasting) => Partial<Tasting>, { isPrinted: boolean }][] = [
+  ['no way back', ({ service }) => ({ service: { ...service, goingBack: false } }), { isPrinted: true }],
+  ['words in own orders', ({ service }) => ({ service: { ...service, ownOrders: 'words' } }), { isPrinted: true }],
+  ['attributes too', ({ service }) => ({ service: { ...service, ownOrders: 'attributes' } }), { isPrinted: true }],
+  ['another language', ({ service }) => ({ service: { ...service, language: 'fr' } }), { isPrinted: true }],
+  [
+    'ingredients',
+    () => ({ ingredients: [{ id: 'salt', name: 'Salt', allergens: [], methods: [] }] }),
+    { isPrinted: false },
+  ],
+];
+
+it('come out as before where nothing later was chosen', () => {
+  const bundle = plain();
+  // As a Jacana from before would have written it: without the fields that it did not know.
+  const { goingBack: _back, ownOrders: _orders, language: _language, ...service } = bundle.tasting.service;
+  const { ingredients: _ingredients, takenAlike: _alike, ...tasting } = bundle.tasting;
+  const { mostTellers: _tellers, ...decision } = tasting.decision;
+  const methods = tasting.methods.map(({ chain: _chain, ...method }) => method);
+  const { digest: _digest, range: _range, photos: _photos, ...rest } = bundle;
+  const before = { ...rest, tasting: { ...tasting, service, decision, methods } };
+  const own = createHash('sha256')
+    .update(canonicalize(before) as string)
+    .digest('hex');
+  expect(digestOf(bundle)).toBe(own);
+});
+
+it.each(LATER)(
+  'say %s by another digest, and by another fingerprint where it is planned',
+  (_what, change, { isPrinted }) => {
+    const [before, after] = [plain(), plain(change)];
+    expect(digestOf(after)).not.toBe(digestOf(before));
+    expect(printOf(after) !== printOf(before)).toBe(isPrinted);
+  },
+);
+
+it('tell apart every choice from every other', () => {
+  const digests = [plain(), ...LATER.map(([, change]) => plain(change))].map((bundle) => digestOf(bundle));
+  expect(new Set(digests).size).toBe(digests.length);
+});
