@@ -26,7 +26,8 @@ test('each test of two samples is answered on a phone, and kept as it was answer
     await guest.context().close();
 
     const bundle = await (await page.request.get(`${address}/api/tastings/${id}/bundle`)).json();
-    const [answer, ...others] = bundle.ballots[0].answers as Answer[];
+    const [agreed, answer, ...others] = bundle.ballots[0].answers as Answer[];
+    expect(agreed).toMatchObject({ kind: 'agreed', contains: [] });
     expect(others).toEqual([]);
     if (answer.kind !== 'choice') throw new Error(`${planned} is answered by a choice.`);
     const codes = bundle.plan.servings[0].sets[0].codes as string[];
