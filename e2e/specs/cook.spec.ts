@@ -1,3 +1,6 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { TastingBundle } from '@jacana/core/bundle';
 import type { Page } from '@playwright/test';
 import { expect, setUp, signInToDemo, test } from '../support/jacana';
 
@@ -77,23 +80,41 @@ test('a chain is typed, corrected, copied and compared; the kitchen is described
   await expect(page.getByRole('region', { name: 'Steps of Marek' })).toContainText('Roast in the oven at 120 °C');
 });
 
+const minutesFromNow = (minutes: number): string => new Date(Date.now() + minutes * 60_000).toISOString();
+
+/** The demo's rice, half of it to be served by now, with nothing cooked yet. */
+function uncooked(): object {
+  const rice = JSON.parse(readFileSync(join(import.meta.dirname, '../../demo/2-rice.json'), 'utf8')) as TastingBundle;
+  const { tasting, range, records } = rice;
+  return {
+    ...rice,
+    digest: null,
+    tasting: { ...tasting, title: 'Rice, still to cook' },
+    range: { ...range, served: range.served.map((one, at) => ({ ...one, at: minutesFromNow(40 * at - 25) })) },
+    records: { ...records, kitchen: [] },
+  };
+}
+
 test('two tablets cook by one sheet: taps of both, one of them offline, a departure that becomes a caveat, and the gate', async ({
   browser,
   demo,
 }) => {
+  const desk = await browser.newPage();
+  await signInToDemo(desk, demo, 'Ines');
+  expect((await desk.request.post(`${demo.address}/api/import`, { data: uncooked() })).ok()).toBe(true);
   const [first, second] = await Promise.all(
     [0, 1].map(() => browser.newContext({ viewport: { width: 1180, height: 820 } })),
   );
   const [one, other] = await Promise.all([first, second].map((context) => context.newPage()));
   for (const page of [one, other]) {
     await signInToDemo(page, demo, 'Marek');
-    await page.getByRole('link', { name: /^Rice, soaked or not/ }).click();
+    await page.getByRole('link', { name: /^Rice, still to cook/ }).click();
     await page.getByRole('link', { name: 'Cook by this sheet' }).click();
     await expect(page.getByRole('region', { name: 'Next' })).toBeVisible();
   }
   const next = (page: Page) => page.getByRole('region', { name: 'Next' });
 
-  // The demo's rice was never begun in time: the rest is planned anew for both tablets, and that can be taken back.
+  // This rice was never begun in time: the rest is planned anew for both tablets, and that can be taken back.
   await one.getByRole('button', { name: 'Go by this plan' }).click();
   await expect(one.getByText(/^Planned anew at/)).toBeVisible();
   await expect(other.getByText(/^Planned anew at/)).toBeVisible();

@@ -109,7 +109,7 @@ test('a caveat noted without a connection waits in the browser, over a reload, a
   await page.goto(demo.address);
   await page.getByRole('button', { name: /^Marek/ }).click();
   await page.getByText('Rice, soaked or not').click();
-  await expect(page.getByText('Soaked overnight')).toBeVisible();
+  await expect(page.getByText('Soaked overnight').first()).toBeVisible();
   // The server cannot be reached, though the page is there.
   await page.route('**/api/tastings/*/caveats', (route) =>
     route.request().method() === 'POST' ? route.abort() : route.continue(),
