@@ -26,6 +26,7 @@ const SAYS = {
     left: 'Sie haben {code} nicht gekostet: Ich esse das nicht.',
     place: (code: string) => `${code} als Nächstes einordnen`,
     second: '2.',
+    most: '▲ Am liebsten',
     on: 'Weiter',
     handIn: 'Abgeben',
     thanks: 'Abgegeben. Danke.',
@@ -42,6 +43,7 @@ const SAYS = {
     left: 'Vous n’avez pas goûté {code} : Je ne mange pas cela.',
     place: (code: string) => `Placer ${code} ensuite`,
     second: '2e',
+    most: '▲ Le plus aimé',
     on: 'Continuer',
     handIn: 'Remettre',
     thanks: 'Remis. Merci.',
@@ -84,6 +86,7 @@ test('a ballot speaks the language of the tasting, and each panelist may take an
     }
     for (const code of codes.slice(0, 2)) await guest.getByRole('button', { name: says.place(code) }).click();
     await expect(guest.getByText(says.second, { exact: true })).toBeVisible();
+    await expect(guest.getByText(says.most)).toBeVisible();
     await guest.getByRole('button', { name: says.on, exact: true }).click();
     // A choice of language survives a reload; nothing English is left on the way.
     await guest.reload();

@@ -6,6 +6,7 @@ import {
   freshEntry,
   keysText,
   paperFields,
+  sameValue,
   textOf,
   typedInto,
   typeInto,
@@ -178,6 +179,15 @@ describe('two who read one sheet', () => {
 
   it('agree whatever order they typed words and ties in', () => {
     expect(differing(fields, first, read('7', '5', '3', 'ba', 'c', '', '107=482939', 'Too  salty '))).toEqual([]);
+  });
+
+  it('agree with a phone, on which words were ticked in another order', () => {
+    const ticked = (...list: string[]): AnswerValue => ({
+      ...{ kind: 'words', item: 'check-all', code: CODES[0], words: list },
+    });
+    expect(sameValue(ticked('earthy', 'crisp'), ticked('crisp', 'earthy'))).toBe(true);
+    expect(sameValue(ticked('earthy'), ticked('crisp', 'earthy'))).toBe(false);
+    expect(sameValue(ticked(), null)).toBe(false);
   });
 
   it('differ where one read another thing, or nothing', () => {

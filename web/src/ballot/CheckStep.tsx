@@ -5,7 +5,7 @@ import { BigButton } from './BigButton';
 import { newId } from './post';
 import { actions, commentItems, placeOf, stepBefore } from './state';
 import { useAct, useBallot } from './ballotStore';
-import { useWords } from '../words/words';
+import { orOwn, useWords } from '../words/words';
 
 /** A last look at the whole ballot, and the hand-in. */
 export function CheckStep({ ballot }: { ballot: BallotView }) {
@@ -64,7 +64,7 @@ function Order({ item, ranking, liking }: OrderProps) {
   const t = useWords();
   return (
     <div className="mb-4">
-      <p className="mb-1.5 font-bold text-chestnut dim:text-night-ink">▲ {item.high || t('most-liked')}</p>
+      <p className="mb-1.5 font-bold text-chestnut dim:text-night-ink">▲ {orOwn(item.high, 'most-liked', t)}</p>
       <ol className="space-y-1.5">
         {ranking.flat().map((code) => (
           <li key={code} className="flex items-center gap-3">
@@ -80,7 +80,7 @@ function Order({ item, ranking, liking }: OrderProps) {
           </li>
         ))}
       </ol>
-      <p className="mt-1.5 font-bold text-chestnut dim:text-night-ink">▼ {item.low || t('least-liked')}</p>
+      <p className="mt-1.5 font-bold text-chestnut dim:text-night-ink">▼ {orOwn(item.low, 'least-liked', t)}</p>
     </div>
   );
 }

@@ -13,7 +13,7 @@ import { Pad } from '../ui/Pad';
 import { RankedLine } from './RankedLine';
 import { moveTo, place, placeOf, takeOut, toggleTie } from './ranking';
 import { restrictToVerticalAxis } from './verticalOnly';
-import { useWords, type WordKey } from '../words/words';
+import { orOwn, useWords, type WordKey } from '../words/words';
 
 interface RankingBoardProps {
   codes: readonly string[];
@@ -44,10 +44,10 @@ export function RankingBoard({ codes, ranking, high, low, ties, onChange }: Rank
   const isLiking = high === '' || high.toLowerCase().startsWith('most liked');
   return (
     <>
-      <p className="mb-1.5 font-bold text-chestnut dim:text-night-ink">▲ {high || t('most-liked')}</p>
+      <p className="mb-1.5 font-bold text-chestnut dim:text-night-ink">▲ {orOwn(high, 'most-liked', t)}</p>
       <RankedList ranking={ranking} ties={ties} onChange={change} />
       {left.length > 0 && <EmptyPlaces count={left.length} first={ranking.flat().length + 1} isLiking={isLiking} />}
-      <p className="mt-1.5 font-bold text-chestnut dim:text-night-ink">▼ {low || t('least-liked')}</p>
+      <p className="mt-1.5 font-bold text-chestnut dim:text-night-ink">▼ {orOwn(low, 'least-liked', t)}</p>
       {left.length > 0 && (
         <section aria-label={t('still-to-place')} className="mt-5">
           <h2 className="mb-2 text-sm text-quiet dim:text-night-quiet">{t('still-to-place')}</h2>

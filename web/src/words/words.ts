@@ -50,6 +50,10 @@ function wordsOf(key: WordKey, count: number | undefined, isPlace: 'ordinal' | u
   return words[form] ?? words[other] ?? words[key] ?? (en as Catalogue)[key] ?? key;
 }
 
+/** What a coordinator left as it was proposed is Jacana's own word, and said in the language that is read. */
+export const orOwn = (typed: string, own: 'most-liked' | 'least-liked', t: Words): string =>
+  typed === '' || typed === en[own] ? t(own) : typed;
+
 /** Reads in a language from now on. Resolves once its words are here; offline, it stays with the words that are. */
 export async function readIn(language: Language): Promise<void> {
   if (language === now.language) return;
