@@ -4,7 +4,7 @@ import { contentsInWords, contentsOf } from '@jacana/core/library';
 import { ledger } from '@jacana/core/caveats';
 import { chainOf, servingWindow } from '@jacana/core/kitchen';
 import { serviceDay, trayName, type PersonState, type ServiceDay, type TrayState } from '@jacana/core/service';
-import { In } from 'typeorm';
+import { In, type SelectQueryBuilder } from 'typeorm';
 import { ExclusionsService } from '../contents/exclusions.service';
 import { AnswerRow, BallotRow, MethodRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
@@ -96,24 +96,17 @@ export class BoardService {
     return new Map(rows.map(({ panelistId, count }) => [panelistId, Number(count)]));
   }
 
-  /** Panelists who gave every sample the same score at every question, of enough scores that it hardly happens by tasting. */
+  /** Panelists who gave every sample the same score at every question, of six scores and more. */
   private async answeredAlike(
     tastingId: string,
     sitting: number,
     only?: readonly string[],
   ): Promise<ReadonlySet<string>> {
-    const { read } = this.transactions;
-    const last = read
-      .createQueryBuilder(AnswerRow, 'last')
-      .select('MAX(last.seq)')
-      .where("last.tastingId = :tastingId AND last.sitting = :sitting AND last.kind = 'score'")
-      .groupBy('last.panelistId, last.item, last.code');
-    const query = read
-      .createQueryBuilder(AnswerRow, 'answer')
+    const query = this.latest({ tastingId, sitting }, 'last.kind, last.panelistId, last.item, last.code')
+      .andWhere("answer.kind = 'score'")
       .select('answer.panelistId', 'panelistId')
       .addSelect('COUNT(*)', 'scores')
       .addSelect('COUNT(DISTINCT answer.value)', 'values')
-      .where(`answer.seq IN (${last.getQuery()})`, { tastingId, sitting })
       .groupBy('answer.panelistId, answer.item');
     if (only) query.andWhere('answer.panelistId IN (:...only)', { only });
     const rows = await query.getRawMany<{ panelistId: string; scores: number; values: number }>();
@@ -128,22 +121,24 @@ export class BoardService {
     return new Set([...questions].flatMap(([id, own]) => (own.isAlike && own.scores >= ENOUGH_SCORES ? id : [])));
   }
 
+  /** Answers of a sitting, of each group the one that was stored last. */
+  private latest(where: { tastingId: string; sitting: number }, group: string): SelectQueryBuilder<AnswerRow> {
+    const { read } = this.transactions;
+    const last = read
+      .createQueryBuilder(AnswerRow, 'last')
+      .select('MAX(last.seq)')
+      .where('last.tastingId = :tastingId AND last.sitting = :sitting')
+      .groupBy(group);
+    return read.createQueryBuilder(AnswerRow, 'answer').where(`answer.seq IN (${last.getQuery()})`, where);
+  }
+
   /** Since when panelists rinse: those whose last answer is that they began to. */
   private async rinsingSince(
     tastingId: string,
     sitting: number,
     only?: readonly string[],
   ): Promise<Map<string, string>> {
-    const { read } = this.transactions;
-    const last = read
-      .createQueryBuilder(AnswerRow, 'last')
-      .select('MAX(last.seq)')
-      .where('last.tastingId = :tastingId AND last.sitting = :sitting')
-      .groupBy('last.panelistId');
-    const query = read
-      .createQueryBuilder(AnswerRow, 'answer')
-      .where(`answer.seq IN (${last.getQuery()})`, { tastingId, sitting })
-      .andWhere("answer.kind = 'rinse'");
+    const query = this.latest({ tastingId, sitting }, 'last.panelistId').andWhere("answer.kind = 'rinse'");
     if (only) query.andWhere('answer.panelistId IN (:...only)', { only });
     const rows = await query.getMany();
     return new Map(rows.filter(({ value }) => value?.seconds === null).map(({ panelistId, at }) => [panelistId, at]));

@@ -78,7 +78,8 @@ function Unfinished({ seats }: { seats: readonly SeatView[] }) {
   );
 }
 
-function unfinishedText({ state, presence, tasted, codes }: SeatView): string {
+function unfinishedText({ state, presence, tasted, codes, isWithheld }: SeatView): string {
+  if (isWithheld) return 'must not eat it, and was served nothing';
   if (presence === 'absent') return 'did not come';
   const far = state === 'away' ? 'has not begun' : `${tasted} of ${codes.length} samples done`;
   return presence === 'stopped' ? `stopped, ${far}; what was answered counts as far as it goes` : far;
