@@ -735,7 +735,7 @@ function beetroot() {
   });
 }
 
-const PEEL = 'Peel 2 min\nSeason 6 g/kg salt, 1 min\nPlate 1 min';
+const PEEL = 'Peel 2 min\nSeason 10 g/kg salt, 1 min\nPlate 1 min';
 
 /** The thermometer that is simulated while the demo runs. */
 const SIMULATED = 'Simulated thermometer';

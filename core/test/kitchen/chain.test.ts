@@ -10,7 +10,12 @@ import {
   stepText,
 } from '../../src/kitchen';
 import { METHOD_SETS } from '../../src/library';
-import { methodSchema } from '../../src/tasting';
+import { randomStream } from '../../src/numeric';
+import { methodSchema, stepSchema } from '../../src/tasting';
+
+/** Without what is undefined. */
+const pruned = <T extends object>(value: T): T =>
+  Object.fromEntries(Object.entries(value).filter(([, part]) => part !== undefined)) as T;
 
 const read = (line: string) => readStep(line, 'a');
 
@@ -59,6 +64,36 @@ describe('a step that is typed in', () => {
     ['Season with pepper 2 g per kg', { kind: 'season', doses: [{ name: 'pepper', perKilogram: 2 }] }],
     ['Roast at 120 °C 30 min, places swapped halfway', { kind: 'heat', swaps: true, celsius: 120 }],
     ['Cook in the water bath at 56 °C, 1,5 h', { equipment: 'bath', celsius: 56, minutes: { usual: 90 } }],
+    [
+      'Hold in a warm cabinet at 65 °C or above, up to 12 h',
+      { name: 'Hold in a warm cabinet', equipment: 'cabinet', celsius: 65, minutes: { most: 720 } },
+    ],
+    ['Grill until it has lost 20 % of its mass', { name: 'Grill', until: { loss: 0.2 } }],
+    ['Smoke until 12,5 % lighter, 5 h', { name: 'Smoke', until: { loss: 0.125 }, minutes: { usual: 300 } }],
+    ['Sear 45 s a side, high heat', { name: 'Sear', minutes: { usual: 1.5 } }],
+    [
+      'Cure with 2.5 g/kg curing salt, 6.25 % nitrite, 3 days',
+      {
+        name: 'Cure',
+        minutes: { usual: 4320 },
+        doses: [{ name: 'curing salt', perKilogram: 2.5, active: 0.0625 }],
+      },
+    ],
+    ['Simmer 1 h 30 min to 2 h', { minutes: { least: 90, usual: 105, most: 120 } }],
+    ['Braise 1½ h', { minutes: { usual: 90 } }],
+    ['Roast for half an hour', { name: 'Roast', minutes: { usual: 30 } }],
+    ['Fry 6 min, turned once a minute', { minutes: { usual: 6 }, every: { what: 'turn', seconds: 60 } }],
+    ['Heat to 54 °C at the core at 120 °C', { until: { celsius: 54, where: 'inside' }, celsius: 120 }],
+    ['Heat the fat to 180 °C', { celsius: 180 }],
+    [
+      'Rest 8 min, then waits at most 20 min at 57 °C or above',
+      {
+        name: 'Rest',
+        minutes: { usual: 8 },
+        wait: { most: 20, celsius: 57, side: 'above' },
+      },
+    ],
+    ['Freeze at -18 °C, 2 days', { name: 'Freeze', equipment: 'freezer', celsius: -18, minutes: { usual: 2880 } }],
     ['Turn once', { kind: 'turn', minutes: {} }],
     ['Whatever the cook thinks', { kind: 'other', name: 'Whatever the cook thinks', minutes: {} }],
   ])('%s', (line, expected) => {
@@ -100,6 +135,51 @@ describe('a step that is typed in', () => {
     const { name: _name, ...again } = readStep(stepText(step), step.id);
     const { name: _other, ...first } = step;
     expect(again).toMatchObject({ ...first, doses: [], swaps: false });
+  });
+
+  it('thaws in water without a refrigerator, and smokes overnight in the smoker', () => {
+    expect(read('Thaw in cold water, 1 h').equipment).toBeUndefined();
+    expect(read('Cold-smoke overnight').equipment).toBe('smoker');
+    expect(read('Heat the fat to 180 °C').until).toBeUndefined();
+  });
+
+  it('names its equipment once, by the word the cook used', () => {
+    expect(stepText(read('Dry-age 28 days in the fridge at 2 °C'))).toBe('Dry-age in the fridge at 2 °C, 28 days');
+    expect(stepText(read('Soak overnight'))).toBe('Soak overnight in the refrigerator, 8 to 16 h');
+  });
+
+  it('reads back whole from what is shown, whatever it has', () => {
+    const { fraction: random } = randomStream('steps', 'read back');
+    const maybe = <T>(value: T): T | undefined => (random() < 0.5 ? value : undefined);
+    const among = (least: number, most: number) => Math.round(least + random() * (most - least));
+    for (let trial = 0; trial < 300; trial++) {
+      const [least, most] = [among(1, 200), among(201, 3000)];
+      const celsius = maybe(among(-20, 300));
+      const minutes = pruned({ least: maybe(least), most: maybe(most), usual: maybe(among(least, most)) });
+      const wait = pruned({
+        least: maybe(among(1, 9)),
+        most: maybe(among(10, 5000)),
+        ...maybe({ celsius: 57, side: 'above' as const }),
+      });
+      const step = stepSchema.parse(
+        pruned({
+          ...{ id: 'a', kind: 'heat', name: 'Steam', equipment: 'hob', hands: 'start' },
+          // Least and most without a usual time are read with the middle of the two.
+          minutes:
+            minutes.least && minutes.most && !minutes.usual ? { ...minutes, usual: (least + most) / 2 } : minutes,
+          celsius,
+          setting: maybe('low heat'),
+          until:
+            random() < 0.5
+              ? { celsius: among(40, 99), where: 'inside' }
+              : maybe({ where: '', loss: among(1, 99) / 100 }),
+          wait: Object.keys(wait).length > 0 ? wait : undefined,
+          doses: maybe([pruned({ name: 'curing salt', perKilogram: among(1, 40) / 4, active: maybe(0.0625) })]),
+          swaps: random() < 0.5,
+        }),
+      );
+      expect(readStep(stepText(step), 'a')).toEqual(step);
+    }
   });
 });
 

@@ -1,6 +1,7 @@
 import {
   byMinute,
   cellsOf,
+  guessedMapping,
   merged,
   minuteOf,
   readingsOf,
@@ -111,19 +112,32 @@ describe('a file of another logger', () => {
     [{}, '2026-11-26T17:00:00+01:00', start],
     [{ zoneMinutes: 60 }, '2026-11-26 17:00', start],
     [{ offsetSeconds: 5 }, '2026-11-26T16:00:00.250Z', start + 5250],
+    [{}, '26/11/2026 16:00', start],
+    [{}, '26.11.26, 16:00', start],
+    [{ monthFirst: true }, '11/26/2026 4:00:00 PM', start],
+    [{ monthFirst: true }, '26.11.2026 16:00', start],
+    [{}, '2026/11/26 04:01 pm', start + 60_000],
+    [{}, '16:00:30', start + 30_000],
   ])('with %j reads the time %s', (more, time, expected) => {
     const read = readTable([[time, '20', '21']], mapping(more));
     expect(read.series[0].readings).toEqual([{ at: expected, value: 20 }]);
   });
 
-  it.each(['2026-13-40 16:00', '2026-11-26 24:10', '2026-11-26 16:61', 'soon', '', '26/11/2026 16:00'])(
-    'takes %j for no time',
-    (time) => {
-      const read = readTable([[time, '20', '21']], mapping());
-      expect(read.series[0].readings).toEqual([]);
-      expect(read.linesLeftOut).toBe(1);
-    },
-  );
+  it.each([
+    '2026-13-40 16:00',
+    '2026-11-26 24:10',
+    '2026-11-26 16:61',
+    'soon',
+    '',
+    '26/13/2026 16:00',
+    '30.2.2026 16:00',
+    '2026-11-26',
+    '13:05 pm',
+  ])('takes %j for no time', (time) => {
+    const read = readTable([[time, '20', '21']], mapping());
+    expect(read.series[0].readings).toEqual([]);
+    expect(read.linesLeftOut).toBe(1);
+  });
 
   it('turns Fahrenheit into °C, and leaves out what cannot have been measured', () => {
     const read = readTable(
@@ -135,6 +149,35 @@ describe('a file of another logger', () => {
     );
     expect(read.series.map(({ readings }) => readings.map(({ value }) => value))).toEqual([[100], [62.78, 537.78]]);
     expect(read.problems).toHaveLength(1);
+  });
+
+  it('has its days in a column of their own, below what the logger says of itself', () => {
+    const text =
+      'Serial no.;4711\nPit log\n\nDate;Time;Meat (F);Pit (F)\n11/25/2026;11:59:30 PM;43,5;\n\n11/26/2026;12:00:00 AM;x;225\n';
+    const { headings, rows, lines } = cellsOf(text);
+    expect(headings).toEqual(['Date', 'Time', 'Meat (F)', 'Pit (F)']);
+    const guessed = guessedMapping({ headings, rows }, start);
+    expect(guessed).toMatchObject({ day: 0, time: 1, counts: 'clock', monthFirst: true, unit: '°F' });
+    expect(guessed.channels).toEqual([
+      { column: 2, channel: 1 },
+      { column: 3, channel: 2 },
+    ]);
+    const { series, problems } = readTable(rows, guessed, lines);
+    const midnight = Date.parse('2026-11-26T00:00:00Z');
+    expect(series.map(({ readings }) => readings)).toEqual([
+      [{ at: midnight - 30_000, value: 6.39 }],
+      [{ at: midnight, value: 107.22 }],
+    ]);
+    // By its line in the file, with all that stands above.
+    expect(problems).toEqual([{ line: 7, text: '"x" is no temperature.' }]);
+    expect(readTable([['', '16:00', '1', '2']], guessed).problems).toEqual([{ line: 1, text: '"16:00" is no time.' }]);
+  });
+
+  it('goes on into the next day where times name none', () => {
+    const rows = ['22:00', '23:59', '0:01', '1:00'].map((time) => [time, '20', '']);
+    const { series } = readTable(rows, mapping());
+    const evening = Date.parse('2026-11-26T22:00:00Z');
+    expect(series[0].readings.map(({ at }) => (at - evening) / 60_000)).toEqual([0, 119, 121, 180]);
   });
 
   it('calls columns by their number where the first line has numbers', () => {

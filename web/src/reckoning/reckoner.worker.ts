@@ -43,7 +43,10 @@ const reckoner = {
     const { headings, rows } = cellsOf(text);
     return { headings, rows: rows.slice(0, 3) };
   },
-  readings: (text: string, mapping: TableMapping): ReadTable => readTable(cellsOf(text).rows, mapping),
+  readings: (text: string, mapping: TableMapping): ReadTable => {
+    const { rows, lines } = cellsOf(text);
+    return readTable(rows, mapping, lines);
+  },
   screening: (plan: Omit<ScreeningPlan, 'seed'>) => screening({ ...plan, seed: SEED }),
 };
 

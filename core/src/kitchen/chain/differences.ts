@@ -13,7 +13,8 @@
  * differences(readSteps('Roast at 110 °C 30 min', String), readSteps('Roast at 120 °C 30 min', String)).length // 1
  */
 import type { ChainStep } from '../../tasting';
-import { EQUIPMENT_NAMES, spanText, stepText } from './say';
+import { EQUIPMENT_NAMES } from './equipment';
+import { doseText, spanText, stepText } from './say';
 
 export interface StepDifference {
   /** The step of either chain; null where it stands in only one. */
@@ -78,7 +79,7 @@ const PARTS: readonly Said[] = [
   ({ every }) => (every ? stepText({ ...BARE, every }).replace(/^, /, '') : ''),
   ({ hands }) => ({ throughout: 'hands throughout', start: 'hands to start with', none: 'no hands' })[hands],
   ({ wait }) => (wait ? stepText({ ...BARE, wait }).replace(/^, /, '') : ''),
-  ({ doses }) => doses.map(({ name, perKilogram }) => `${perKilogram} g/kg ${name}`).join(' and '),
+  ({ doses }) => doses.map(doseText).join(' and '),
   ({ swaps }) => (swaps ? 'places swapped halfway' : ''),
 ];
 

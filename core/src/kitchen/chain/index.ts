@@ -8,5 +8,6 @@ export {
   usualMinutes,
 } from './chain';
 export { differences, differenceText, type StepDifference } from './differences';
+export { anEquipment, EQUIPMENT_NAMES } from './equipment';
 export { readStep, readSteps } from './read';
-export { anEquipment, EQUIPMENT_NAMES, minutesText, spanText, stepText } from './say';
+export { minutesText, spanText, stepText } from './say';

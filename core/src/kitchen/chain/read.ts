@@ -13,6 +13,8 @@
  */
 import { LIMITS, type ChainStep, type EquipmentKind, type Hands, type Limits, type StepKind } from '../../tasting';
 import { celsiusOf } from '../limits';
+import { equipmentIn } from './equipment';
+import { inFigures, LENGTHS, limitsOf, minutesOf, NUMBER, UNIT, unitMinutes, valueOf } from './spans';
 
 interface Verb {
   words: RegExp;
@@ -23,6 +25,7 @@ interface Verb {
 
 /** In this order: the first that a line begins with counts. */
 const VERBS: readonly Verb[] = [
+  { words: /^(thaw|defrost)\b.*\bwater\b/, kind: 'thaw', hands: 'start' },
   { words: /^(thaw|defrost)/, kind: 'thaw', equipment: 'refrigerator', hands: 'none' },
   { words: /^(brine|soak|marinate|cure|pickle|dry[- ]age)/, kind: 'brine', hands: 'start' },
   { words: /^(salt|season|oil|rub|dress|butter)\b/, kind: 'season', hands: 'throughout' },
@@ -32,12 +35,14 @@ const VERBS: readonly Verb[] = [
   { words: /^(move|transfer|swap|take (it )?(out|off))\b/, kind: 'move', hands: 'throughout' },
   { words: /^rest\b/, kind: 'rest', hands: 'none' },
   { words: /^(hold|keep)\b/, kind: 'hold', hands: 'none' },
+  { words: /^chill/, kind: 'hold', equipment: 'refrigerator', hands: 'start' },
+  { words: /^freeze/, kind: 'hold', equipment: 'freezer', hands: 'start' },
   { words: /^(slice|cut|carve|portion|pull)/, kind: 'slice', equipment: 'board', hands: 'throughout' },
   { words: /^(plate|serve)\b/, kind: 'plate', hands: 'throughout' },
   { words: /^(salt-)?(roast|bake)/, kind: 'heat', equipment: 'oven', hands: 'start' },
   { words: /^(deep[- ]?fry|fry in batches)/, kind: 'heat', equipment: 'fryer', hands: 'throughout' },
   { words: /^grill/, kind: 'heat', equipment: 'grill', hands: 'throughout' },
-  { words: /^smoke/, kind: 'heat', equipment: 'smoker', hands: 'start' },
+  { words: /^(cold[- ]|hot[- ])?smoke/, kind: 'heat', equipment: 'smoker', hands: 'start' },
   { words: /^microwave/, kind: 'heat', equipment: 'microwave', hands: 'start' },
   { words: /^(sear|fry|saut|brown|glaze|reduce|stir)/, kind: 'heat', equipment: 'hob', hands: 'throughout' },
   {
@@ -56,49 +61,31 @@ const VERBS: readonly Verb[] = [
 /** Something that takes a cook, as far as anyone knows. */
 const UNKNOWN: Verb = { words: /^/, kind: 'other', hands: 'throughout' };
 
-/** Equipment that a line names itself. */
-const NAMED: readonly [RegExp, EquipmentKind][] = [
-  [/\boven\b/, 'oven'],
-  [/\b(water bath|bath|circulator)\b/, 'bath'],
-  [/\bdeep[- ]?fr|\bfryer\b/, 'fryer'],
-  [/\bgrill\b/, 'grill'],
-  [/\bsmoker\b/, 'smoker'],
-  [/\bmicrowave\b/, 'microwave'],
-  [/\b(cabinet|warming drawer)\b/, 'cabinet'],
-  [/\b(refrigerator|fridge|cold room|overnight)\b/, 'refrigerator'],
-  [/\bfreezer\b/, 'freezer'],
-  [/\b(pan|pot|hob|burner|stove|steamer|kettle|wok)\b/, 'hob'],
-];
-
-const NUMBER = String.raw`(\d+(?:[.,]\d+)?)`;
-const UNIT = String.raw`(s|sec|secs|seconds?|m|min|mins|minutes?|h|hr|hrs|hours?|d|days?)\b`;
-const SPAN = new RegExp(String.raw`${NUMBER}\s*(?:${UNIT})?\s*(?:-|–|to|bis)\s*${NUMBER}\s*${UNIT}`, 'i');
-const MIXED = new RegExp(String.raw`${NUMBER}\s*h(?:ours?)?\s*(?:and\s*)?${NUMBER}\s*m(?:in(?:utes)?)?\b`, 'i');
-const SINGLE = new RegExp(String.raw`${NUMBER}\s*${UNIT}`, 'i');
-const DEGREES = String.raw`${NUMBER}\s*°?\s*(C|F)\b`;
-const UNTIL = new RegExp(
-  String.raw`\b(?:until|till)\s+(?:it is\s+)?${DEGREES}\s*(inside|at the core|core|in the middle|in the thickest part)?`,
+/** A dash between two numbers is no minus. */
+const DEGREES = String.raw`((?:(?<!\S)[-−–])?\d+(?:[.,]\d+)?)\s*°?\s*(C|F)\b`;
+const INSIDE = '(inside|at the core|core|in the middle|in the thickest part)';
+const UNTIL = new RegExp(String.raw`\b(?:until|till)\s+(?:it is\s+)?${DEGREES}\s*${INSIDE}?`, 'i');
+/** "to 54 °C" alone may be the oven's: it counts where it is said to be inside. */
+const TO_INSIDE = new RegExp(String.raw`\bto\s+${DEGREES}\s*${INSIDE}`, 'i');
+const LOST = new RegExp(
+  String.raw`\b(?:until|till)\s+(?:it\s+)?(?:(?:has\s+)?lost\s+${NUMBER}\s*%(?:\s+of its (?:mass|weight))?|(?:is\s+)?${NUMBER}\s*%\s+(?:of its (?:mass|weight) (?:is |has been )?lost|lighter|lost))`,
   'i',
 );
+const WAITS = /[,;]?\s*(?:and\s+)?then\s+(?:it\s+)?(?:may\s+)?waits?\b(.*)$/i;
+const SIDE = new RegExp(String.raw`${DEGREES}\s+or\s+(above|more|hotter|below|less|colder)\b`, 'i');
+const SWAPS = /,?\s*\b(?:places|racks|pieces)\s+swapped halfway\b/i;
 const SET_TO = new RegExp(DEGREES, 'i');
 const EVERY = new RegExp(
-  String.raw`\b(turn|flip|stir|baste|shake)(?:ning|ping|ring|ing|e|ed)?\s+(?:it\s+)?(?:every|each)\s+(?:${NUMBER}\s*)?${UNIT}`,
+  String.raw`\b(turn|flip|stir|bast|shak)(?:ning|ping|ring|ing|e|ed)?\s+(?:it\s+)?(?:every|each|once (?:a|an|per|every))\s+(?:${NUMBER}\s*)?${UNIT}`,
   'i',
 );
 const ONCE = /\b(turn|flip|stir|bast|shak)(?:ed|ing|e)?\s+(once|twice|(\d+) times)/i;
 const DOSE = new RegExp(String.raw`${NUMBER}\s*g\s*(?:\/|per\s*)\s*kg\s*(?:of\s+)?([a-z][a-z ]*)?`, 'i');
+const NITRITE = new RegExp(String.raw`,?\s*(?:\(|of which\s+|with\s+)?${NUMBER}\s*%\s*(?:sodium )?nitrite\)?`, 'i');
 const DOSE_AFTER = new RegExp(String.raw`\b([a-z]+)\s+${NUMBER}\s*g\s*(?:\/|per\s*)\s*kg`, 'i');
 
+const OVERNIGHT = /\bovernight\b/i;
 const SETTING = /\b(?:very low|low|medium-low|medium-high|medium|high) heat\b/i;
-
-const value = (text: string): number => Number(text.replace(',', '.'));
-
-/** Minutes in one of a unit. */
-function unitMinutes(unit: string): number {
-  if (/^s/i.test(unit)) return 1 / 60;
-  if (/^m/i.test(unit)) return 1;
-  return /^h/i.test(unit) ? 60 : 1440;
-}
 
 /** One step for each line that is not empty. @param idOf makes ids */
 export const readSteps = (text: string, idOf: (line: number) => string): ChainStep[] =>
@@ -110,28 +97,29 @@ export const readSteps = (text: string, idOf: (line: number) => string): ChainSt
 
 /** @param line one step in words */
 export function readStep(line: string, id: string): ChainStep {
-  const text = line.trim().replace(/\s+/g, ' ');
+  const typed = inFigures(line.trim().replace(/\s+/g, ' '));
+  const waits = WAITS.exec(typed);
+  const text = waits ? typed.slice(0, waits.index) : typed;
   const verb = VERBS.find(({ words }) => words.test(text.toLowerCase())) ?? UNKNOWN;
-  const ends = UNTIL.exec(text);
-  const rest = ends ? text.replace(ends[0], ' ') : text;
+  const rest = [UNTIL, TO_INSIDE, LOST].reduce((left, pattern) => left.replace(pattern, ' '), text);
   // What is turned once in a step of its own is that step.
   const every = verb.kind === 'turn' ? undefined : everyOf(rest);
   const timed = every ? rest.replace(EVERY, ' ').replace(ONCE, ' ') : rest;
-  const dose = doseOf(text);
   return {
     ...{ id, kind: verb.kind, name: nameOf(text), minutes: minutesOf(timed) },
     ...settingOf(text, rest, verb),
     hands: every?.seconds !== undefined ? 'throughout' : verb.hands,
     ...(every && { every }),
-    ...untilOf(ends),
-    doses: dose ? [dose] : [],
+    ...untilOf(text),
+    ...(waits && { wait: waitOf(waits[1]) }),
+    doses: doseOf(text),
     swaps: verb.kind !== 'move' && /\bswap/i.test(text),
   };
 }
 
 /** In or on what, and how it is set. @param rest the line without what ends the step */
 function settingOf(text: string, rest: string, verb: Verb) {
-  const equipment = NAMED.find(([words]) => words.test(text.toLowerCase()))?.[1] ?? verb.equipment;
+  const equipment = equipmentIn(text) ?? verb.equipment ?? (OVERNIGHT.test(text) ? 'refrigerator' : undefined);
   const celsius = degreesOf(SET_TO.exec(rest));
   return {
     ...(equipment && { equipment }),
@@ -140,69 +128,72 @@ function settingOf(text: string, rest: string, verb: Verb) {
   };
 }
 
-function untilOf(ends: RegExpExecArray | null): Pick<ChainStep, 'until'> {
-  const celsius = degreesOf(ends);
-  return celsius === undefined ? {} : { until: { celsius, where: ends?.[3] ? 'inside' : '' } };
+function untilOf(text: string): Pick<ChainStep, 'until'> {
+  const [hot, lost] = [UNTIL.exec(text) ?? TO_INSIDE.exec(text), LOST.exec(text)];
+  const celsius = degreesOf(hot);
+  if (celsius !== undefined) return { until: { celsius, where: hot?.[3] ? 'inside' : '' } };
+  const loss = lost ? valueOf(lost[1] ?? lost[2]) / 100 : NaN;
+  return within(loss, LIMITS.step.loss) ? { until: { where: '', loss: Math.round(loss * 1e5) / 1e5 } } : {};
+}
+
+/** How long a piece may wait after a step, and how it is kept meanwhile. */
+function waitOf(text: string): NonNullable<ChainStep['wait']> {
+  const celsius = degreesOf(SET_TO.exec(text));
+  const side = /below|less|colder/i.test(SIDE.exec(text)?.[3] ?? '') ? 'below' : 'above';
+  return { ...limitsOf(text), ...(celsius !== undefined && { celsius, side }) };
 }
 
 /** Nothing where no kitchen gets that hot. */
 function degreesOf(found: RegExpExecArray | null): number | undefined {
   if (!found) return undefined;
   const [, degrees, unit] = found;
-  const celsius = Math.round((unit.toUpperCase() === 'F' ? celsiusOf(value(degrees)) : value(degrees)) * 10) / 10;
+  const celsius = Math.round((unit.toUpperCase() === 'F' ? celsiusOf(valueOf(degrees)) : valueOf(degrees)) * 10) / 10;
   return within(celsius, LIMITS.step.celsius) ? celsius : undefined;
 }
 
 const within = (number: number, { least, most }: Limits): boolean => number >= least && number <= most;
 
-function minutesOf(text: string): ChainStep['minutes'] {
-  const span = SPAN.exec(text);
-  if (span) {
-    const [, low, lowUnit, high, unit] = span;
-    const [least, most] = [value(low) * unitMinutes(lowUnit ?? unit), value(high) * unitMinutes(unit)].map(tidy);
-    if (least <= most) return { least, usual: tidy((least + most) / 2), most };
-  }
-  const mixed = MIXED.exec(text);
-  if (mixed) return { usual: tidy(value(mixed[1]) * 60 + value(mixed[2])) };
-  const single = SINGLE.exec(text);
-  if (single) return { usual: tidy(value(single[1]) * unitMinutes(single[2])) };
-  return /\bovernight\b/i.test(text) ? { least: 480, usual: 720, most: 960 } : {};
-}
-
-/** Nothing cooks longer than a step may be: such a number is something else. */
-const tidy = (minutes: number): number => Math.round(Math.min(minutes, LIMITS.step.minutes.most) * 1000) / 1000;
-
 function everyOf(text: string): ChainStep['every'] | undefined {
   const every = EVERY.exec(text);
   if (every) {
     const [, what, count, unit] = every;
-    const seconds = Math.round((count ? value(count) : 1) * unitMinutes(unit) * 60);
-    return within(seconds, LIMITS.step.every) ? { what: what.toLowerCase(), seconds } : undefined;
+    const seconds = Math.round((count ? valueOf(count) : 1) * unitMinutes(unit) * 60);
+    return within(seconds, LIMITS.step.every) ? { what: whole(what), seconds } : undefined;
   }
   const once = ONCE.exec(text);
   if (!once) return undefined;
-  const what = once[1].toLowerCase().replace(/^(bast|shak)$/, '$1e');
   const times = once[3] ? Number(once[3]) : once[2].toLowerCase() === 'once' ? 1 : 2;
-  return within(times, LIMITS.step.times) ? { what, times } : undefined;
+  return within(times, LIMITS.step.times) ? { what: whole(once[1]), times } : undefined;
 }
 
-function doseOf(text: string): ChainStep['doses'][number] | undefined {
-  const after = DOSE_AFTER.exec(text);
+/** "basting" and "shaken" are of baste and shake. */
+const whole = (stem: string): string => stem.toLowerCase().replace(/^(bast|shak)$/, '$1e');
+
+function doseOf(text: string): ChainStep['doses'] {
+  const share = NITRITE.exec(text);
+  const bare = share ? text.replace(share[0], '') : text;
+  const after = DOSE_AFTER.exec(bare);
   const isNamed = after !== null && !/^(with|at|to|of|add|and|season)$/i.test(after[1]);
-  const before = DOSE.exec(text);
+  const before = DOSE.exec(bare);
   const [name, amount] = isNamed ? [after[1], after[2]] : before ? [before[2] ?? '', before[1]] : ['', ''];
-  const perKilogram = value(amount);
-  return amount !== '' && within(perKilogram, LIMITS.step.perKilogram)
-    ? { name: name.trim().toLowerCase() || 'salt', perKilogram }
-    : undefined;
+  const [perKilogram, active] = [valueOf(amount), share ? valueOf(share[1]) / 100 : NaN];
+  if (amount === '' || !within(perKilogram, LIMITS.step.perKilogram)) return [];
+  const isActive = within(active, LIMITS.step.active);
+  return [
+    {
+      name: name.trim().toLowerCase() || 'salt',
+      perKilogram,
+      ...(isActive && { active: Math.round(active * 1e6) / 1e6 }),
+    },
+  ];
 }
 
 /** What is left when what was understood is taken out of the line. */
 function nameOf(text: string): string {
-  const bare = [UNTIL, SETTING, EVERY, ONCE, DOSE, SPAN, MIXED, SINGLE]
+  const bare = [UNTIL, TO_INSIDE, LOST, SETTING, EVERY, ONCE, NITRITE, DOSE, SWAPS, SIDE, ...LENGTHS]
     .reduce((rest, pattern) => rest.replace(pattern, ' '), text)
     .replace(new RegExp(String.raw`\b(?:at|to)?\s*${DEGREES}`, 'gi'), ' ')
-    .replace(/\b(at|for|until|in|with|of|about|on)\s*(?=[,;.]|$)/gi, ' ')
+    .replace(/\b(?:(?:at|and|for|until|in|with|of|about|on|or|to|within)\s*)+(?=[,;.]|$)/gi, ' ')
     .replace(/\s+([,;.])/g, '$1')
     .replace(/([,;])(?:\s*[,;])+/g, '$1')
     .replace(/\s+/g, ' ')

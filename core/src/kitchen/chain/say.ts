@@ -9,27 +9,8 @@
  * @example
  * spanText({ least: 25, most: 40 }) // '25 to 40 min'
  */
-import type { EquipmentKind, ChainStep } from '../../tasting';
-
-export const EQUIPMENT_NAMES: Readonly<Record<EquipmentKind, string>> = {
-  oven: 'oven',
-  hob: 'hob',
-  bath: 'water bath',
-  grill: 'grill',
-  smoker: 'smoker',
-  fryer: 'fryer',
-  microwave: 'microwave',
-  cabinet: 'holding cabinet',
-  refrigerator: 'refrigerator',
-  freezer: 'freezer',
-  board: 'board',
-  scale: 'scale',
-  other: 'other equipment',
-};
-
-/** "an oven", "a hob". */
-export const anEquipment = (kind: EquipmentKind): string =>
-  `${/^[aeiou]/.test(EQUIPMENT_NAMES[kind]) ? 'an' : 'a'} ${EQUIPMENT_NAMES[kind]}`;
+import type { ChainStep, EquipmentKind } from '../../tasting';
+import { EQUIPMENT_NAMES, equipmentIn } from './equipment';
 
 /** Minutes in the largest units that fit: "45 s", "25 min", "1 h 30 min", "2 days". */
 export function minutesText(minutes: number): string {
@@ -46,8 +27,14 @@ const rounded = (value: number): number => Math.round(value * 10) / 10;
 export function spanText({ least, usual, most }: ChainStep['minutes']): string {
   if (least !== undefined && most !== undefined && least !== most)
     return `${rangeText(least, most)}${usualText(least, most, usual)}`;
-  const only = usual ?? least ?? most;
-  return only === undefined ? '' : minutesText(only);
+  if (least !== undefined && most !== undefined) return minutesText(usual ?? least);
+  return [
+    least === undefined ? '' : `at least ${minutesText(least)}`,
+    most === undefined ? '' : `at most ${minutesText(most)}`,
+    usual === undefined ? '' : `${(least ?? most) === undefined ? '' : 'usually '}${minutesText(usual)}`,
+  ]
+    .filter(Boolean)
+    .join(', ');
 }
 
 /** The unit once, where both have it. */
@@ -71,7 +58,7 @@ export function stepText(step: ChainStep, degrees: (celsius: number) => string =
   const besides = [
     spanText(minutes),
     every && everyText(every),
-    ...doses.map(({ name: what, perKilogram }) => `${perKilogram} g/kg ${what}`),
+    ...doses.map(doseText),
     swaps && 'places swapped halfway',
     wait && waitText(wait, degrees),
   ].filter(Boolean);
@@ -82,7 +69,7 @@ const inCelsius = (celsius: number): string => `${rounded(celsius)} °C`;
 
 /** "in the board" is no English: what is cut or weighed says so already. */
 const named = (name: string, equipment: EquipmentKind): boolean =>
-  ['board', 'scale', 'hob', 'other'].includes(equipment) || name.toLowerCase().includes(EQUIPMENT_NAMES[equipment]);
+  ['board', 'scale', 'hob', 'other'].includes(equipment) || equipmentIn(name) === equipment;
 
 function untilText(
   { celsius, where, loss }: NonNullable<ChainStep['until']>,
@@ -97,6 +84,10 @@ const everyText = ({ what, seconds, times }: NonNullable<ChainStep['every']>): s
     return `${what} every ${seconds === 60 ? 'minute' : seconds % 60 === 0 ? minutesText(seconds / 60) : `${seconds} s`}`;
   return times === 1 ? `${what} once` : `${what} ${times ?? 'a few'} times`;
 };
+
+/** "2.5 g/kg curing salt (6.25 % nitrite)". */
+export const doseText = ({ name, perKilogram, active }: ChainStep['doses'][number]): string =>
+  `${perKilogram} g/kg ${name}${active === undefined ? '' : ` (${Math.round(active * 1e6) / 1e4} % nitrite)`}`;
 
 function waitText(
   { least, most, celsius, side }: NonNullable<ChainStep['wait']>,

@@ -22,6 +22,9 @@ const COUNTS = [
 export function MappingFields({ headings, sample, mapping, onChange }: MappingFieldsProps) {
   const set = (part: Partial<TableMapping>): void => onChange({ ...mapping, ...part });
   const columns = headings.map((text, at) => ({ value: String(at), text }));
+  const days = sample.map((row) => row[mapping.day ?? mapping.time] ?? '');
+  const hasSlashes = mapping.counts === 'clock' && days.some((cell) => /^\d{1,2}[-/]\d{1,2}[-/]/.test(cell.trim()));
+  const namesDay = days.some((cell) => /^\d{1,4}[-/.]\d/.test(cell.trim()));
   const channelOf = (column: number): number | undefined =>
     mapping.channels.find((one) => one.column === column)?.channel;
   const assign = (column: number, channel: number | null): void =>
@@ -43,13 +46,37 @@ export function MappingFields({ headings, sample, mapping, onChange }: MappingFi
           }
         />
         <SelectField label="counts" value={mapping.counts} options={COUNTS} onChange={(counts) => set({ counts })} />
+        {mapping.counts === 'clock' && (
+          <SelectField
+            label="Day"
+            value={mapping.day === undefined ? '' : String(mapping.day)}
+            options={[{ value: '', text: 'with the time' }, ...columns]}
+            onChange={(value) =>
+              set({
+                day: value === '' ? undefined : Number(value),
+                channels: mapping.channels.filter(({ column }) => String(column) !== value),
+              })
+            }
+          />
+        )}
+        {hasSlashes && (
+          <SelectField
+            label="Days are written"
+            value={mapping.monthFirst ? 'month' : 'day'}
+            options={[
+              { value: 'day', text: 'day first' },
+              { value: 'month', text: 'month first' },
+            ]}
+            onChange={(first) => set({ monthFirst: first === 'month' })}
+          />
+        )}
         <SelectField
           label="Values in"
           value={mapping.unit}
           options={(['°C', '°F', 'g'] as const).map((value) => ({ value, text: value }))}
           onChange={(unit) => set({ unit })}
         />
-        {mapping.counts !== 'clock' && (
+        {(mapping.counts !== 'clock' || !namesDay) && (
           <TextField
             label="Started at"
             type="datetime-local"
@@ -78,7 +105,7 @@ export function MappingFields({ headings, sample, mapping, onChange }: MappingFi
         </thead>
         <tbody>
           {headings.map((heading, column) =>
-            column === mapping.time ? null : (
+            [mapping.time, mapping.day].includes(column) ? null : (
               <tr key={column} className="border-t border-line">
                 <th scope="row" className="py-1 pr-3 text-left font-bold">
                   {heading}

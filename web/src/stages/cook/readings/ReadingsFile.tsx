@@ -1,4 +1,4 @@
-import type { ReadTable, TableMapping } from '@jacana/core/kitchen';
+import { guessedMapping, type ReadTable, type TableMapping } from '@jacana/core/kitchen';
 import { useState } from 'react';
 import { api, refusalOf } from '../../../client/api';
 import type { DeviceView } from '../../../client/api.generated';
@@ -66,7 +66,10 @@ function FileDialog(props: FileDialogProps) {
 }
 
 function MappingDialog({ id, file, head, devices, onClose }: FileDialogProps & { head: TableHead }) {
-  const [mapping, setMapping] = useState<TableMapping>(() => firstGuess(head));
+  const [mapping, setMapping] = useState<TableMapping>(() => ({
+    ...guessedMapping(head, Date.now()),
+    zoneMinutes: -new Date().getTimezoneOffset(),
+  }));
   const [device, setDevice] = useState(nameOf(file.name));
   const { value, isBusy } = useReckoned(JSON.stringify(mapping), (reckoner) => reckoner.readings(file.text, mapping));
   const read = value ?? NOTHING;
@@ -127,18 +130,6 @@ const nameOf = (file: string): string =>
     .replace(/\.\w+$/, '')
     .replace(/[/?#%\\]/g, ' ')
     .slice(0, 50);
-
-/** The first column is most often the time, and the others channels. */
-function firstGuess({ headings, rows }: TableHead): TableMapping {
-  const sample = rows[0]?.[0] ?? '';
-  const isClock = /\d{4}-\d{2}-\d{2}/.test(sample);
-  return {
-    ...{ time: 0, counts: isClock ? 'clock' : /min/i.test(headings[0] ?? '') ? 'minutes' : 'seconds' },
-    ...{ start: Date.now(), zoneMinutes: -new Date().getTimezoneOffset(), offsetSeconds: 0 },
-    channels: headings.slice(1).map((_, at) => ({ column: at + 1, channel: at + 1 })),
-    unit: headings.some((heading) => /°?F\b/.test(heading)) ? '°F' : '°C',
-  };
-}
 
 function readText(read: ReadTable, total: number): string {
   if (total === 0) return 'Nothing can be read yet: say which columns are what.';

@@ -38,15 +38,7 @@ export function Timeline({ sheet, range, served, methods }: TimelineProps) {
                 style={{ left: `${left(time)}%` }}
               />
             ))}
-          {now > span.from && now < span.to && (
-            <span className="absolute inset-y-5 border-l border-dashed border-ink" style={{ left: `${left(now)}%` }}>
-              <span
-                className={`absolute bottom-full text-xs whitespace-nowrap ${left(now) > 50 ? '-translate-x-full pr-1' : ''}`}
-              >
-                now
-              </span>
-            </span>
-          )}
+          {now > span.from && now < span.to && <Now left={left(now)} />}
           <span className="absolute top-0 right-0 text-xs font-bold text-chestnut">on the plate</span>
         </div>
         {rowsOfPlaces(sheet, range).map(draw)}
@@ -54,6 +46,19 @@ export function Timeline({ sheet, range, served, methods }: TimelineProps) {
         {rowsOfCooks(sheet, range).map(draw)}
       </div>
     </div>
+  );
+}
+
+/** A line at this moment. Its word keeps clear of "on the plate" at the right. */
+function Now({ left }: { left: number }) {
+  const place = left > 50 ? { right: `max(${100 - left}%, 5.75rem)` } : { left: `${left}%` };
+  return (
+    <>
+      <span className="absolute inset-y-5 border-l border-dashed border-ink" style={{ left: `${left}%` }} />
+      <span className="absolute top-0 pr-1 text-xs" style={place}>
+        now
+      </span>
+    </>
   );
 }
 
