@@ -207,7 +207,7 @@ describe('cooking', () => {
 
   it('draws its curve at even times from the start to the target', () => {
     const { curve, minutesToTarget } = roast(0.04);
-    expect(curve[0]).toMatchObject({ minutes: 0, core: 5 });
+    expect(curve[0]).toEqual({ minutes: 0, core: 5, surface: 5 });
     expect(curve[curve.length - 1].minutes).toBeCloseTo(minutesToTarget as number, 9);
     expect(curve[curve.length - 1].core).toBeCloseTo(54.4, 6);
     expect(curve.length).toBeLessThanOrEqual(123);

@@ -169,7 +169,8 @@ function rowsOf(moments: readonly Moment[], seconds: number, surface: (warmth: W
     rows.push({
       minutes: time / 60,
       core: between(one.core, other.core),
-      surface: between(surface(one.warmth), surface(other.warmth)),
+      // As the heat begins nothing has warmed yet: what flows in at once shows from the next moment on.
+      surface: time === 0 ? one.core : between(surface(one.warmth), surface(other.warmth)),
     });
   }
   return rows;

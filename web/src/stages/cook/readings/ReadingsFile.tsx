@@ -78,7 +78,7 @@ function MappingDialog({ id, file, head, devices, onClose }: FileDialogProps & {
   return (
     <Modal
       title={`Readings from ${file.name}`}
-      about={value ? readText(read, total) : 'The file is being read.'}
+      about={value ? readText(read, total, mapping.unit === 'g' ? 'g' : '°C') : 'The file is being read.'}
       open
       onOpenChange={(open) => !open && onClose()}
       wide
@@ -131,7 +131,7 @@ const nameOf = (file: string): string =>
     .replace(/[/?#%\\]/g, ' ')
     .slice(0, 50);
 
-function readText(read: ReadTable, total: number): string {
+function readText(read: ReadTable, total: number, unit: string): string {
   if (total === 0) return 'Nothing can be read yet: say which columns are what.';
   const times = read.series.flatMap(({ readings }) =>
     readings.length > 0 ? [readings[0].at, readings[readings.length - 1].at] : [],
@@ -145,7 +145,7 @@ function readText(read: ReadTable, total: number): string {
     read.empty > 0 && `${counted(read.empty, 'empty cell')} stay${read.empty === 1 ? 's' : ''} a gap`,
     read.linesLeftOut > 0 && `${counted(read.linesLeftOut, 'line')} without a time left out`,
   ].filter(Boolean);
-  return `${counted(total, 'reading')} from ${momentText(from, Date.now())} to ${momentText(to, Date.now())}, the first and last ${Math.min(...values)} to ${Math.max(...values)}; longest gap ${Math.round(read.longestGap)} s${left.length > 0 ? `; ${left.join(', ')}` : ''}.`;
+  return `${counted(total, 'reading')} from ${momentText(from, Date.now())} to ${momentText(to, Date.now())}, the first and last ${Math.min(...values)} to ${Math.max(...values)} ${unit}; longest gap ${Math.round(read.longestGap)} s${left.length > 0 ? `; ${left.join(', ')}` : ''}.`;
 }
 
 /** Sends what was read, letter by letter; begun again, what is in already is not stored twice. */
