@@ -13,7 +13,10 @@ export function calendarOf(title: string, id: string, { steps }: CookingSheet, c
     categories: first.hands === null ? [] : [first.hands],
     ...{ start: inUtc(first.start), end: inUtc(first.end), startInputType: 'utc', endInputType: 'utc' },
   }));
-  const { error, value } = createEvents([...events, ...looks(title, id, steps, chains)]);
+  const { error, value } = createEvents([...events, ...looks(title, id, steps, chains)], {
+    productId: '-//Jacana//Run sheet//EN',
+    calName: title,
+  });
   if (error) throw error;
   return value ?? '';
 }
