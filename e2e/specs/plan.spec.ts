@@ -1,3 +1,4 @@
+import { LATER_SERVICE } from '@jacana/core/bundle';
 import { orderReport, plannedSittings } from '@jacana/core/design';
 import type { Page } from '@playwright/test';
 import { begin } from '../support/ballot';
@@ -157,9 +158,7 @@ async function sameAsInNode(page: Page): Promise<void> {
       seatsPerFlight: 12,
       warmUp: false,
       rinseSeconds: 45,
-      goingBack: true,
-      ownOrders: 'words' as const,
-      language: 'en' as const,
+      ...LATER_SERVICE,
       secondsPerSample: 120,
       codes: 'shared' as const,
     },

@@ -111,6 +111,7 @@ const ACCESS: Record<string, Who[]> = {
   'post /api/ballots/{token}/hand-in': EVERYONE,
   'post /api/ballots/{token}/guess': EVERYONE,
   'post /api/ballots/{token}/stop': EVERYONE,
+  'get /api/ballots/{token}/tray': EVERYONE,
 };
 
 /** Routes that would end the walk, or that the walk uses itself to move the tasting on. */

@@ -126,7 +126,58 @@ describe('the screens of a ballot', () => {
     const items = [neutralQuestion('t', 'triangle')];
     const triangle = servedBallot([], { warmUp: '333', sets, items, rinseSeconds: 30 });
     expect(at(triangle)).toEqual(['welcome', 'warm-up', 'rinse', 'set', 'rinse', 'set', 'check']);
-    expect(stepsOf(triangle)[4]).toEqual({ at: 'rinse', code: '234' });
+    expect(stepsOf(triangle)[4]).toEqual({ at: 'rinse', code: '234', pause: { seconds: 30, isLong: false } });
+  });
+
+  it('ask question by question where samples stand side by side, and pause only between sets', () => {
+    const items = [neutralQuestion('a', 'line'), neutralQuestion('b', 'just-right'), neutralQuestion('r', 'ranking')];
+    const sets = [{ codes: ['482', '907'] }, { codes: ['615', '234'] }];
+    const beside = servedBallot([], { sets, items, rinseSeconds: 30, presentation: 'side-by-side' });
+    const asked = stepsOf(beside).map((step) =>
+      step.at === 'sample' ? `${step.item?.id} ${step.code}` : step.at === 'rinse' ? `rinse ${step.code}` : step.at,
+    );
+    expect(asked).toEqual([
+      ...['welcome', 'a 482', 'a 907', 'b 482', 'b 907', 'set'],
+      ...['rinse 615', 'a 615', 'a 234', 'b 615', 'b 234', 'set', 'check'],
+    ]);
+    // Nobody goes back to another set, but within one everything may be changed.
+    const backs = stepsOf(beside).map((_, step) => stepBefore({ ...beside, goingBack: false }, step, {}));
+    expect(backs).toEqual([null, 0, 1, 2, 3, 4, null, null, 7, 8, 9, 10, 11]);
+    // An order alone needs no screen for each sample.
+    expect(at(servedBallot(['482', '907'], { items: [items[2]], presentation: 'side-by-side' }))).toEqual([
+      ...['welcome', 'set', 'check'],
+    ]);
+    // What was not tasted is asked about once.
+    const untasted = { 'untasted  482': { id: 'u', kind: 'untasted' as const, code: '482', because: 'no' } };
+    expect(stepAfter(beside, 2, untasted)).toBe(4);
+  });
+
+  it('pause longer after every so many samples', () => {
+    const long = servedBallot(['482', '907', '615'], { rinseSeconds: 30, pauseAfter: 2, pauseSeconds: 300 });
+    const pauses = stepsOf(long).flatMap((step) => (step.at === 'rinse' ? step.pause.seconds : []));
+    expect(pauses).toEqual([30, 300]);
+    expect(stepsOf(long).map((step) => whereText(step, long, (key) => key))[4]).toBe('at-pause');
+  });
+
+  it('try each kind of scale once on the warm-up', () => {
+    const items = [neutralQuestion('a', 'line'), neutralQuestion('b', 'line'), neutralQuestion('c', 'just-right')];
+    const warm = servedBallot(['482', '907'], { warmUp: '333', items, practice: true });
+    const first = stepsOf(warm).slice(0, 5);
+    expect(first.map((step) => (step.at === 'warm-up' ? (step.item?.id ?? 'taste') : step.at))).toEqual([
+      ...['welcome', 'taste', 'a', 'c', 'sample'],
+    ]);
+    expect(at({ ...warm, practice: false })).toHaveLength(stepsOf(warm).length - 2);
+  });
+
+  it('wait for the tray until it is there, or said to be', () => {
+    const waits = servedBallot(['482', '907'], { waitsForTray: true, isTrayOut: false });
+    expect(at(waits).slice(0, 3)).toEqual(['welcome', 'tray', 'sample']);
+    expect(firstOpenStep(waits, {})).toBe(1);
+    expect(firstOpenStep({ ...waits, isTrayOut: true }, {})).toBe(2);
+    const said = after(actions.opened(waits), actions.answered({ id: 'here', kind: 'arrived' }));
+    expect(firstOpenStep(waits, said.given)).toBe(2);
+    expect(after(actions.opened(waits), actions.trayIsOut()).ballot?.isTrayOut).toBe(true);
+    expect(stepBefore(waits, 2, {})).toBe(0);
   });
 
   const rinse = (code: string, seconds: number | null) => ({ id: `r-${code}`, kind: 'rinse' as const, code, seconds });

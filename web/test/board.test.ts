@@ -15,6 +15,8 @@ const seat = (state: SeatView['state'], quietFor = 0): SeatView => ({
   stoppedBecause: null,
   isWithheld: false,
   isAllAlike: false,
+  hasty: 0,
+  saysArrived: false,
   tasted: 0,
   rinsingUntil: null,
   blind: true,
@@ -101,6 +103,21 @@ describe('what stands out', () => {
       '1 must not eat this: take the tray away',
     ]);
     expect(filtered([one(1, { isWithheld: true })], 'without a tray')).toEqual([]);
+  });
+
+  it('is of samples that were tapped through, and of a tray that nobody tapped', () => {
+    const codes = ['101', '202', '303', '404'];
+    const hasty = [0, 1, 2, 4].map((count, at) => one(at + 1, { codes, hasty: count, tray: 'out', state: 'tasting' }));
+    expect(alarmsOf(hasty, now).map(({ text }) => text)).toEqual([
+      'left 2 of 4 samples within seconds',
+      'left 4 of 4 samples within seconds',
+    ]);
+    const there = one(1, { saysArrived: true, tray: 'waiting', state: 'tasting', openedAt: ago(30), seenAt: ago(0) });
+    const carried = one(2, { tray: 'out' });
+    expect(alarmsOf([there, carried], now).map(({ text }) => text)).toEqual([
+      'says that the tray is there: tap it as put down',
+    ]);
+    expect(alarmsOf([{ ...there, tray: 'out' }], now)).toEqual([]);
   });
 
   it('is silenced until it changes: its name hangs on how far the seat is', () => {

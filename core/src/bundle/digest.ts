@@ -1,7 +1,7 @@
 import { sha256 } from '@noble/hashes/sha256';
 import { bytesToHex } from '@noble/hashes/utils';
 import canonicalize from 'canonicalize';
-import { MOST_TELLERS, type TastingBundle } from '../tasting';
+import { LATER_SERVICE, laterOf, MOST_TELLERS, type TastingBundle } from '../tasting';
 
 /**
  * A digest of all that a bundle says: SHA-256 over its canonical JSON (RFC 8785). Exports carry
@@ -15,17 +15,12 @@ import { MOST_TELLERS, type TastingBundle } from '../tasting';
  */
 export function digestOf({ digest: _digest, range, photos, ...rest }: TastingBundle): string {
   const { takenAlike, decision, methods, service, ingredients, ...tasting } = rest.tasting;
-  const { goingBack, ownOrders, language, ...served } = service;
+  const first = Object.fromEntries(Object.entries(service).filter(([name]) => !(name in LATER_SERVICE)));
   const { mostTellers, ...decided } = decision;
   const later = {
     methods: methods.map(({ chain, ...method }) => ({ ...method, ...(chain.length > 0 && { chain }) })),
     decision: { ...decided, ...(mostTellers !== MOST_TELLERS && { mostTellers }) },
-    service: {
-      ...served,
-      ...(!goingBack && { goingBack }),
-      ...(ownOrders !== 'none' && { ownOrders }),
-      ...(language !== 'en' && { language }),
-    },
+    service: { ...first, ...laterOf(service) },
     ...(takenAlike && { takenAlike }),
     ...(ingredients.length > 0 && { ingredients }),
   };

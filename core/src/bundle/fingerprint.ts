@@ -1,7 +1,7 @@
 import { sha256 } from '@noble/hashes/sha256';
 import { bytesToHex } from '@noble/hashes/utils';
 import canonicalize from 'canonicalize';
-import { MOST_TELLERS, type Key, type Piece, type Plan, type Tasting } from '../tasting';
+import { laterOf, MOST_TELLERS, type Key, type Piece, type Plan, type Tasting } from '../tasting';
 import { contentOfScheme1 } from './v1';
 import { contentOfScheme2 } from './v2';
 
@@ -46,7 +46,7 @@ function contentOf(locked: Fingerprinted): object {
 
 /**
  * As scheme 2, and besides: how methods are done, what is held constant, the kind of product, and
- * the scheme itself; where nobody may go back, that; what each panelist reads in an order of their own; where pieces are taken to be alike, why; step by step where that is said; and the share of people that is to be
+ * the scheme itself; what of the serving is not as plans of before had it; where pieces are taken to be alike, why; step by step where that is said; and the share of people that is to be
  * ruled out, where it is not the usual one.
  */
 function contentOfScheme3(locked: Fingerprinted): object {
@@ -63,9 +63,7 @@ function contentOfScheme3(locked: Fingerprinted): object {
     constants: tasting.constants.map(({ id, name, target, tolerance, check }) => ({
       ...{ id, name, target, tolerance, check },
     })),
-    ...(!tasting.service.goingBack && { goingBack: false }),
-    ...(tasting.service.language !== 'en' && { language: tasting.service.language }),
-    ...(tasting.service.ownOrders !== 'none' && { ownOrders: tasting.service.ownOrders }),
+    ...laterOf(tasting.service),
     ...(tasting.takenAlike && { takenAlike: tasting.takenAlike }),
     ...(mostTellers !== MOST_TELLERS && { mostTellers }),
   };

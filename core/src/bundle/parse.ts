@@ -8,6 +8,7 @@ import {
   BUNDLE_FORMAT,
   BUNDLE_VERSION,
   bundleSchema,
+  LATER_SERVICE,
   MOST_TELLERS,
   type Answer,
   type Ballot,
@@ -58,7 +59,7 @@ export function parseDesign<Design extends object>(stored: object): Design {
     service?: object;
   };
   const decision = { mostTellers: MOST_TELLERS, ...known.decision };
-  const service = { goingBack: true, ownOrders: 'none', language: 'en', ...known.service };
+  const service = { ...LATER_SERVICE, ...known.service };
   return { takenAlike: '', ingredients: [], ...known, decision, service } as unknown as Design;
 }
 

@@ -116,7 +116,10 @@ export function servingsPerMethod(design: ServingDesign): number[] {
 export function sittingMinutes(design: ServingDesign): { flight: number; flights: number; sitting: number } {
   const { service, panel } = design;
   const bites = bitesPerSitting(design);
-  const flight = (bites * service.secondsPerSample + Math.max(0, bites - 1) * service.rinseSeconds) / 60;
+  const { rinseSeconds, pauseAfter, pauseSeconds } = service;
+  const pauses = pauseAfter > 0 ? Math.max(0, Math.ceil(bites / pauseAfter) - 1) : 0;
+  const paused = Math.max(0, bites - 1) * rinseSeconds + pauses * Math.max(0, pauseSeconds - rinseSeconds);
+  const flight = (bites * service.secondsPerSample + paused) / 60;
   const flights = Math.max(1, Math.ceil(panel.length / service.seatsPerFlight));
   return { flight, flights, sitting: flight * flights };
 }

@@ -8,7 +8,7 @@ import {
   scaleOf,
   scopeOf,
 } from './kinds';
-import type { AnswerValue, BallotDesign, BallotItem, Problem, Serving } from '../tasting';
+import type { AnswerValue, BallotDesign, BallotItem, Presentation, Problem, Serving } from '../tasting';
 
 /** What a ballot asks, and what was served for it. */
 export interface AskedBallot {
@@ -200,15 +200,16 @@ export function currentAnswers<One extends AnswerValue>(answers: readonly One[])
 
 /**
  * Whether an answer is about something that was left behind: a later sample or set has an answer already. Where
- * nobody may go back, such an answer stays as it is.
+ * nobody may go back, such an answer stays as it is. Samples that stand side by side are left behind together.
  */
 export function isLeftBehind(
   answer: AnswerValue,
   given: readonly AnswerValue[],
   serving: Pick<Serving, 'sets'>,
+  presentation: Presentation = 'sequential',
 ): boolean {
-  const turn = turnOf(answer, serving);
-  return turn !== null && given.some((one) => (turnOf(one, serving) ?? -1) > turn);
+  const turn = turnOf(answer, serving, presentation);
+  return turn !== null && given.some((one) => (turnOf(one, serving, presentation) ?? -1) > turn);
 }
 
 const WITHOUT_TURN: ReadonlySet<AnswerValue['kind']> = new Set([
@@ -217,12 +218,20 @@ const WITHOUT_TURN: ReadonlySet<AnswerValue['kind']> = new Set([
   'comment',
   'untasted',
   'agreed',
+  'timed',
+  'arrived',
   'typed',
 ]);
 
 /** Where in the sitting something is answered: sample by sample, what compares a set after its samples; null for what has no turn. */
-function turnOf(answer: AnswerValue, { sets }: Pick<Serving, 'sets'>): number | null {
+function turnOf(answer: AnswerValue, { sets }: Pick<Serving, 'sets'>, presentation: Presentation): number | null {
   if (WITHOUT_TURN.has(answer.kind)) return null;
+  if (presentation === 'side-by-side')
+    return 'code' in answer
+      ? sets.findIndex((set) => set.codes.includes(answer.code))
+      : 'set' in answer
+        ? answer.set
+        : null;
   const codes = countedCodes({ sets });
   if ('code' in answer) return codes.indexOf(answer.code);
   if (!('set' in answer)) return null;

@@ -1,7 +1,7 @@
 import { bitesPerSitting, isComplete, isOfMethods, isOfTwoSamples, sittingMinutes } from '../design';
 import { QUESTION_KINDS } from '../library';
 import { answerKindOf, hasPart, inPercent, isAgainstMargin, scaleOf, seeksSimilarity } from '../questions';
-import type { BallotItem, Language, OwnOrders, Tasting } from '../tasting';
+import type { BallotItem, Language, OwnOrders, Service, Tasting } from '../tasting';
 import { counted } from './sheet';
 
 const LANGUAGE_TEXT: Readonly<Record<Language, string>> = {
@@ -48,11 +48,21 @@ export function servedText(tasting: Tasting): string[] {
   const warmUp = service.warmUp ? ', after a warm-up that does not count' : '';
   return [
     `${side}${replicates}${warmUp}; ${counted(bitesPerSitting(tasting), 'bite')} a sitting, ${counted(service.sittings, 'sitting')}.`,
-    `${service.seatsPerFlight} seats a flight, ${counted(flights, 'flight')} of about ${Math.ceil(flight)} minutes; ${service.secondsPerSample} s a sample, ${service.rinseSeconds} s to rinse.${service.goingBack ? '' : ' Nobody goes back to an earlier sample.'}${OWN_ORDERS_TEXT[service.ownOrders]}${LANGUAGE_TEXT[service.language]}`,
+    `${service.seatsPerFlight} seats a flight, ${counted(flights, 'flight')} of about ${Math.ceil(flight)} minutes; ${service.secondsPerSample} s a sample, ${service.rinseSeconds} s to rinse.${presentedText(service)}${service.goingBack ? '' : ' Nobody goes back to an earlier sample.'}${OWN_ORDERS_TEXT[service.ownOrders]}${LANGUAGE_TEXT[service.language]}`,
     service.codes === 'own'
       ? 'Every panelist has codes of their own.'
       : 'Codes are shared where that gives nothing away.',
   ];
+}
+
+/** How samples come on the ballot, beyond their order. */
+function presentedText({ presentation, pauseAfter, pauseSeconds, practice, warmUp, waitsForTray }: Service): string {
+  return [
+    presentation === 'side-by-side' ? ' Samples of a set stand before the panelist at once.' : '',
+    pauseAfter > 0 ? ` A pause of ${pauseSeconds} s after every ${counted(pauseAfter, 'sample')}.` : '',
+    practice && warmUp ? ' Scales are tried on the warm-up.' : '',
+    waitsForTray ? ' Ballots open their samples once the tray is put down.' : '',
+  ].join('');
 }
 
 /** What the number of people and pieces was chosen for. */

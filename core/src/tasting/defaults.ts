@@ -1,6 +1,27 @@
-import { MOST_TELLERS } from './limits';
+import { MOST_TELLERS, PAUSE_SECONDS } from './limits';
 import type { Records } from './records';
-import type { BallotItem, Range, Tasting } from './schema';
+import type { BallotItem, Range, Service, Tasting } from './schema';
+
+/** What came to how samples are served after the first plans were locked, as plans of before have it. */
+export const LATER_SERVICE = {
+  presentation: 'sequential',
+  pauseAfter: 0,
+  pauseSeconds: PAUSE_SECONDS,
+  practice: false,
+  waitsForTray: false,
+  goingBack: true,
+  ownOrders: 'none',
+  language: 'en',
+} as const satisfies Partial<Service>;
+
+/** The later fields that say something else than plans of before: all that digests and fingerprints need of them. */
+export const laterOf = (service: Service): Partial<Service> =>
+  Object.fromEntries(
+    Object.entries(LATER_SERVICE).flatMap(([name, before]) => {
+      const value = service[name as keyof Service];
+      return value === before ? [] : [[name, value]];
+    }),
+  );
 
 /** What a tasting is before anyone has decided anything: a complete ranking, as most are. */
 export function defaultTasting(): Omit<Tasting, 'title' | 'createdAt'> {
@@ -26,8 +47,7 @@ export function defaultTasting(): Omit<Tasting, 'title' | 'createdAt'> {
       seatsPerFlight: 12,
       warmUp: false,
       rinseSeconds: 45,
-      goingBack: true,
-      language: 'en',
+      ...LATER_SERVICE,
       ownOrders: 'words',
       secondsPerSample: 120,
       codes: 'shared',

@@ -1,4 +1,4 @@
-export { defaultTasting, noRange, noRecords } from './defaults';
+export { defaultTasting, LATER_SERVICE, laterOf, noRange, noRecords } from './defaults';
 export * from './limits';
 export * from './records';
 export * from './schema';

@@ -67,6 +67,8 @@ export const LIMITS = {
     seatsPerFlight: { least: 1, most: MOST_PANELISTS },
     rinseSeconds: { least: 0, most: 600 },
     secondsPerSample: { least: 10, most: 1800 },
+    pauseAfter: { least: 0, most: MOST_METHODS },
+    pauseSeconds: { least: 10, most: 3600 },
   },
   quantities: {
     portionGrams: { least: 0.1, most: 2000 },
@@ -76,7 +78,7 @@ export const LIMITS = {
     spare: { least: 0, most: 2 },
     costPerKilogram: { least: 0, most: 100_000 },
   },
-  /** Seconds that a pause between samples took. */
+  /** Seconds that a pause between samples, or a sample, took. */
   rinsed: { least: 0, most: 86_400 },
   assumed: {
     difference: { least: 0, most: 8 },
@@ -110,6 +112,9 @@ export const LIMITS = {
 
 /** The share of people who tell samples apart that is ruled out where nobody says otherwise: medium by ISO 4120 (from memory). */
 export const MOST_TELLERS = 0.3;
+
+/** A pause in a long sitting; common practice, no source. */
+export const PAUSE_SECONDS = 180;
 
 /** The levels that the forms offer; a bundle may bring another within its limits. */
 export const USUAL_ALPHAS = [0.01, 0.05, 0.1] as const;
@@ -217,6 +222,9 @@ export const LANGUAGES = ['en', 'de', 'fr'] as const;
 export type Language = (typeof LANGUAGES)[number];
 
 /** Whether each panelist reads questions in an order of their own: not at all, the words of lists to tick, or attributes too. */
+/** One sample after the other, each judged before the next; or those of a set before a panelist at once. */
+export const PRESENTATIONS = ['sequential', 'side-by-side'] as const;
+export type Presentation = (typeof PRESENTATIONS)[number];
 export const OWN_ORDERS = ['none', 'words', 'attributes'] as const;
 export type OwnOrders = (typeof OWN_ORDERS)[number];
 
@@ -254,6 +262,8 @@ export const ANSWER_KINDS = [
   'rinse',
   'untasted',
   'agreed',
+  'timed',
+  'arrived',
   'typed',
 ] as const;
 

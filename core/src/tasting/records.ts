@@ -120,6 +120,10 @@ export const answerSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...answerBase, kind: z.literal('guess'), item, code, method: id.nullable() }),
   /** That somebody takes part, knowing that samples contain this. */
   z.strictObject({ ...answerBase, kind: z.literal('agreed'), contains: z.array(shortText).max(MOST_CONTENTS) }),
+  /** By the device's clock, whole seconds from a sample's first screen until it was left; pauses are none of it. */
+  z.strictObject({ ...answerBase, kind: z.literal('timed'), code, seconds: within(LIMITS.rinsed) }),
+  /** Where ballots wait for trays: that the panelist said theirs stands before them, though nobody had said so yet. */
+  z.strictObject({ ...answerBase, kind: z.literal('arrived') }),
   /** That the ballot was on paper: typed in once, or a second time by somebody who did not see the first; and how many places were settled. */
   z.strictObject({
     ...answerBase,

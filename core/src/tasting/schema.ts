@@ -27,6 +27,8 @@ import {
   MOST_STEPS,
   MOST_ZONES,
   OWN_ORDERS,
+  PAUSE_SECONDS,
+  PRESENTATIONS,
   PRODUCTS,
   SHORT_TEXT,
   SIDES,
@@ -238,6 +240,15 @@ export const serviceSchema = z.strictObject({
   seatsPerFlight: whole(LIMITS.service.seatsPerFlight),
   warmUp: z.boolean(),
   rinseSeconds: whole(LIMITS.service.rinseSeconds),
+  /** How the samples of a set come: one after the other, or at once. */
+  presentation: z.enum(PRESENTATIONS).default('sequential'),
+  /** A longer pause after every so many samples; 0 for none. */
+  pauseAfter: whole(LIMITS.service.pauseAfter).default(0),
+  pauseSeconds: whole(LIMITS.service.pauseSeconds).default(PAUSE_SECONDS),
+  /** Whether the scales are tried on the warm-up sample, before they count. */
+  practice: z.boolean().default(false),
+  /** Whether the ballot opens its samples once the tray is put down. */
+  waitsForTray: z.boolean().default(false),
   /** Whether panelists may go back to an earlier sample and change what they said of it. */
   goingBack: z.boolean().default(true),
   /** In which the ballot says what it says by itself, until a panelist chooses another. */

@@ -28,6 +28,8 @@ export interface TidyRow {
   eaten: 'yes' | 'no' | '';
   /** Seconds that the panelist rinsed before it; empty where that was not asked, or not on a phone. */
   rinsed_s: number | '';
+  /** Seconds from its first screen until it was left, by the panelist's device; empty where samples stood side by side, or on paper. */
+  took_s: number | '';
   /** Why the panelist did not taste it; empty where they did. */
   not_tasted: string;
   /** When the panelist agreed to take part, knowing what samples contain; empty where a device did not say. */
@@ -81,6 +83,7 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
         code,
         ...whatItWas(portion, methodNames, lotNames),
         rinsed_s: rinsedBefore(code, current),
+        took_s: timeOf(code, current),
         not_tasted: whyUntasted(code, current),
         ...Object.fromEntries(
           columns.map(([item, column]) => [column, valueAt(item, { current, names: methodNames }, { code, set })]),
@@ -96,6 +99,11 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
 const rinsedBefore = (code: string, current: readonly Answer[]): number | '' => {
   const pause = current.find((one) => one.kind === 'rinse' && one.code === code);
   return pause?.kind === 'rinse' ? (pause.seconds ?? '') : '';
+};
+
+const timeOf = (code: string, current: readonly Answer[]): number | '' => {
+  const timed = current.find((one) => one.kind === 'timed' && one.code === code);
+  return timed?.kind === 'timed' ? timed.seconds : '';
 };
 
 const howTyped = (current: readonly Answer[]): TidyRow['typed'] => {
@@ -194,6 +202,7 @@ const FIRST_COLUMNS = [
   'lot',
   'eaten',
   'rinsed_s',
+  'took_s',
   'not_tasted',
   'agreed_at',
   'typed',

@@ -1,14 +1,14 @@
 import { createHash } from 'node:crypto';
 import canonicalize from 'canonicalize';
 import { digestOf, fingerprint } from '../../src/bundle';
-import type { Tasting, TastingBundle } from '../../src/tasting';
+import { LATER_SERVICE, type Tasting, type TastingBundle } from '../../src/tasting';
 import { simulatedBundle } from '../support/bundles';
 
 /** Fields that came after the first bundles of this version: what was printed and exported before still comes out. */
 const plain = (change: (tasting: Tasting) => Partial<Tasting> = () => ({})): TastingBundle => {
   const bundle = simulatedBundle({ methods: 3, panelists: 4 });
   const { service } = bundle.tasting;
-  const before = { ...service, goingBack: true, ownOrders: 'none' as const, language: 'en' as const };
+  const before = { ...service, ...LATER_SERVICE };
   const tasting: Tasting = { ...bundle.tasting, service: before, ingredients: [], takenAlike: '' };
   return { ...bundle, tasting: { ...tasting, ...change(tasting) } };
 };
@@ -19,6 +19,15 @@ const LATER: [string, (tasting: Tasting) => Partial<Tasting>, { isPrinted: boole
   ['no way back', ({ service }) => ({ service: { ...service, goingBack: false } }), { isPrinted: true }],
   ['words in own orders', ({ service }) => ({ service: { ...service, ownOrders: 'words' } }), { isPrinted: true }],
   ['attributes too', ({ service }) => ({ service: { ...service, ownOrders: 'attributes' } }), { isPrinted: true }],
+  ['side by side', ({ service }) => ({ service: { ...service, presentation: 'side-by-side' } }), { isPrinted: true }],
+  ['a pause', ({ service }) => ({ service: { ...service, pauseAfter: 6 } }), { isPrinted: true }],
+  [
+    'a longer pause',
+    ({ service }) => ({ service: { ...service, pauseAfter: 6, pauseSeconds: 600 } }),
+    { isPrinted: true },
+  ],
+  ['practice', ({ service }) => ({ service: { ...service, practice: true } }), { isPrinted: true }],
+  ['waiting for trays', ({ service }) => ({ service: { ...service, waitsForTray: true } }), { isPrinted: true }],
   ['another language', ({ service }) => ({ service: { ...service, language: 'fr' } }), { isPrinted: true }],
   [
     'ingredients',
@@ -27,10 +36,25 @@ const LATER: [string, (tasting: Tasting) => Partial<Tasting>, { isPrinted: boole
   ],
 ];
 
+const FIRST_SERVICE = [
+  'codes',
+  'replicates',
+  'rinseSeconds',
+  'seatsPerFlight',
+  'secondsPerSample',
+  'sittings',
+  'together',
+  'warmUp',
+];
+
 it('come out as before where nothing later was chosen', () => {
   const bundle = plain();
   // As a Jacana from before would have written it: without the fields that it did not know.
-  const { goingBack: _back, ownOrders: _orders, language: _language, ...service } = bundle.tasting.service;
+  const service = Object.fromEntries(
+    Object.entries(bundle.tasting.service).filter(([name]) => !(name in LATER_SERVICE)),
+  );
+  // Written out: what is forgotten in the list would be forgotten here too.
+  expect(Object.keys(service).sort()).toEqual(FIRST_SERVICE);
   const { ingredients: _ingredients, takenAlike: _alike, ...tasting } = bundle.tasting;
   const { mostTellers: _tellers, ...decision } = tasting.decision;
   const methods = tasting.methods.map(({ chain: _chain, ...method }) => method);

@@ -70,6 +70,12 @@ describe('quantities', () => {
       service: { ...tasting.service, secondsPerSample: 90, rinseSeconds: 30, seatsPerFlight: 10 },
     };
     expect(sittingMinutes(timed)).toEqual({ flight: 5.5, flights: 3, sitting: 16.5 });
+    // With a pause after every other sample: longer by what it is longer than a rinse.
+    const paused = (pauseAfter: number) => ({ ...timed, service: { ...timed.service, pauseAfter, pauseSeconds: 150 } });
+    const { flight } = sittingMinutes(paused(2));
+    const pauses = Math.ceil(bitesPerSitting(timed) / 2) - 1;
+    expect(flight).toBeCloseTo(5.5 + (pauses * (150 - timed.service.rinseSeconds)) / 60, 9);
+    expect(sittingMinutes(paused(bitesPerSitting(timed))).flight).toBe(5.5);
   });
 
   it('refuse a plan in which a method has no portions left, and name it', () => {

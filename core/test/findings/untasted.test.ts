@@ -5,7 +5,7 @@ import { heardSets } from '../../src/findings/planned/heard';
 import { usualBallot } from '../../src/library';
 import { comparedCodes, missingAnswers, untastedCodes } from '../../src/questions';
 import { reportSheet } from '../../src/sheets';
-import { tidyRows } from '../../src/tidy';
+import { tidyCsv, tidyRows } from '../../src/tidy';
 import { AT, simulatedBundle } from '../support/bundles';
 
 /** Samples that somebody left: no answer is made up for them, and none is asked for. */
@@ -66,6 +66,18 @@ describe('a sample that was not tasted', () => {
     expect(
       rows.filter(({ rinsed_s: seconds }) => seconds !== '').map((row) => [row.seat, row.code, row.rinsed_s]),
     ).toEqual([[1, code, 31]]);
+  });
+
+  it('stands in the CSV beside how long a sample took', () => {
+    const [first, ...rest] = ranked.ballots;
+    const timed: Answer = { id: 'timed-1', at: AT, by: 'panelist', reason: '', kind: 'timed', code, seconds: 74 };
+    const arrived: Answer = { id: 'arrived-1', at: AT, by: 'panelist', reason: '', kind: 'arrived' };
+    const own = { ...first, answers: [arrived, ...first.answers, timed] };
+    const told = { ...ranked, ballots: [own, ...rest] };
+    expect(parsed(told).problems).toEqual([]);
+    const taken = tidyRows(told).filter(({ took_s: seconds }) => seconds !== '');
+    expect(taken.map((row) => [row.seat, row.code, row.took_s])).toEqual([[1, code, 74]]);
+    expect(tidyCsv(told)).toMatch(/rinsed_s,took_s,not_tasted/);
   });
 
   it('is no part of what was heard, and the rest of the ballot is', () => {

@@ -1,4 +1,5 @@
 import { plannedPortions, servedPortions } from '../../src/served';
+import { LATER_SERVICE } from '../../src/tasting';
 import { tidyRows } from '../../src/tidy';
 import { simulatedBundle } from '../support/bundles';
 
@@ -18,9 +19,7 @@ const bundle = simulatedBundle({
       ...{ together: 3, sittings: 2, replicates: 1, seatsPerFlight: 5, warmUp: true },
       ...{
         rinseSeconds: 0,
-        goingBack: true,
-        ownOrders: 'none',
-        language: 'en',
+        ...LATER_SERVICE,
         secondsPerSample: 60,
         codes: 'own' as const,
       },

@@ -105,7 +105,7 @@ describe('the CSV of a tasting', () => {
       },
     });
     const columns = read(tidyCsv(bundle)).meta.fields!;
-    expect(columns.slice(19)).toEqual([
+    expect(columns.slice(20)).toEqual([
       ...['asked', 'seat 2', 'seat 3', 'seat 4', 'liking', 'liking 2', 'comment', 'rank', 'handed_in_at'],
     ]);
     const [row] = tidyRows(bundle);

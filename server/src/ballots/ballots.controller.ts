@@ -1,12 +1,13 @@
-import { Body, Controller, Param, Post } from '@nestjs/common';
+import { Body, Controller, Get, Param, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Anyone } from '../accounts/allow';
 import { Answers } from '../fields/fields';
 import { BallotView } from '../seal/views/panelist';
-import { GuessInput, HandIn, OpenBallot, SaveAnswers, SavedAnswers, StopInput } from './ballots.dto';
+import { GuessInput, HandIn, OpenBallot, SaveAnswers, SavedAnswers, StopInput, TrayOut } from './ballots.dto';
 import { BallotsService } from './ballots.service';
 import { GuessesService } from './guesses.service';
 import { StopsService } from './stops.service';
+import { TraysService } from './trays.service';
 
 /** The panelist's side. No sign-in: the token in the address is the right to answer. */
 @ApiTags('ballots')
@@ -17,6 +18,7 @@ export class BallotsController {
     private readonly ballots: BallotsService,
     private readonly guesses: GuessesService,
     private readonly stops: StopsService,
+    private readonly trays: TraysService,
   ) {}
 
   @Post('open')
@@ -42,6 +44,13 @@ export class BallotsController {
   @Answers(SavedAnswers)
   stopTasting(@Param('token') token: string, @Body() body: StopInput): Promise<SavedAnswers> {
     return this.stops.stop(token, body);
+  }
+
+  /** Whether the own tray was put down, for ballots that wait for it. */
+  @Get('tray')
+  @Answers(TrayOut)
+  ownTray(@Param('token') token: string): Promise<TrayOut> {
+    return this.trays.byToken(token);
   }
 
   @Post('guess')

@@ -63,7 +63,7 @@ export class AnswerInput {
   @Optional() @Text(LONG_TEXT) text?: string;
   /** Why a sample was not tasted; empty where it was after all. */
   @Optional() @Text(SHORT_TEXT) because?: string;
-  /** Of a rinse; null while it lasts. */
+  /** Of a rinse, null while it lasts; or of a sample. */
   @ApiProperty({ required: false, type: Number, nullable: true })
   @Optional()
   @Decimal(LIMITS.rinsed)
@@ -81,6 +81,11 @@ export class SaveAnswers {
 export class SavedAnswers {
   /** Ids that are stored now, for good. */
   @SaidTexts() saved: string[];
+}
+
+/** Whether a panelist's tray was put down. */
+export class TrayOut {
+  @Said('boolean') isOut: boolean;
 }
 
 /** What the last sample was taken for, asked once everything was handed in. */

@@ -7,11 +7,12 @@ import { BallotsService } from './ballots.service';
 import { GuessesService } from './guesses.service';
 import { OwnBallots } from './ownBallots.service';
 import { StopsService } from './stops.service';
+import { TraysService } from './trays.service';
 
 @Module({
   imports: [ContentsModule, SealModule],
   controllers: [BallotsController, CodesController],
-  providers: [BallotsService, GuessesService, OwnBallots, StopsService],
+  providers: [BallotsService, GuessesService, OwnBallots, StopsService, TraysService],
   exports: [OwnBallots],
 })
 export class BallotsModule {}

@@ -7,6 +7,7 @@ import {
   placeOfAnswer,
   type Answer,
   type AskedBallot,
+  type Service,
 } from '@jacana/core/bundle';
 import { contentsInWords, contentsOf } from '@jacana/core/library';
 import { readShortCode } from '@jacana/core/sheets';
@@ -24,6 +25,7 @@ import { GuessesService } from './guesses.service';
 import { allIncoming, saidUntasted } from './incoming';
 import { type OwnBallot, OwnBallots } from './ownBallots.service';
 import { StopsService } from './stops.service';
+import { TraysService } from './trays.service';
 
 /**
  * Takes in answers. Each is acknowledged only after its commit, stored once however often
@@ -37,6 +39,7 @@ export class BallotsService {
     private readonly guesses: GuessesService,
     private readonly stops: StopsService,
     private readonly exclusions: ExclusionsService,
+    private readonly trays: TraysService,
     private readonly access: AccessService,
     private readonly live: LiveService,
   ) {}
@@ -205,9 +208,8 @@ export class BallotsService {
       warmUp: serving.warmUp,
       sets: serving.sets.map(({ codes }) => ({ codes })),
       items,
-      rinseSeconds: row.design.service.rinseSeconds,
-      goingBack: row.design.service.goingBack,
-      language: row.design.service.language,
+      ...paceOf(row.design.service),
+      isTrayOut: await this.trays.isOut(manager, { row, panelist, sitting: ballot.sitting }),
       contains: contentsInWords(contentsOf(row.design.ingredients)),
       answers: answers.map(({ at: _at, by: _by, reason: _reason, ...answer }) => answer),
       handedInAt: ballot.handedInAt,
@@ -215,6 +217,18 @@ export class BallotsService {
     };
   }
 }
+
+/** How the ballot leads through the samples. */
+const paceOf = (service: Service) => ({
+  presentation: service.presentation,
+  rinseSeconds: service.rinseSeconds,
+  pauseAfter: service.pauseAfter,
+  pauseSeconds: service.pauseSeconds,
+  practice: service.practice && service.warmUp,
+  waitsForTray: service.waitsForTray,
+  goingBack: service.goingBack,
+  language: service.language,
+});
 
 function stateOf(own: {
   isHandedIn: boolean;
@@ -244,7 +258,7 @@ function refuseUnlessOpen({ panelist, row, ballot }: OwnBallot, device: string):
 
 /** What was said of a sample stays, where the plan has it so, once a later one was answered. */
 function refuseWayBack({ row, serving }: OwnBallot, answer: Answer, given: readonly Answer[]): void {
-  if (!row.design.service.goingBack && isLeftBehind(answer, given, serving))
+  if (!row.design.service.goingBack && isLeftBehind(answer, given, serving, row.design.service.presentation))
     throw refuseState('no-way-back', 'At this tasting nobody goes back: what was said of an earlier sample counts.');
 }
 
@@ -265,7 +279,7 @@ function refuseOtherThan(stored: readonly Answer[], sent: readonly Answer[]): vo
 }
 
 /** What a device notes on its way through the ballot: that another did not is nothing to look at. */
-const OF_THE_DEVICE: ReadonlySet<Answer['kind']> = new Set(['tasted', 'rinse', 'agreed']);
+const OF_THE_DEVICE: ReadonlySet<Answer['kind']> = new Set(['tasted', 'rinse', 'agreed', 'timed', 'arrived']);
 
 /** What another device answered and this one does not show must be looked at first. */
 function refuseUnseen(stored: readonly Answer[], sent: readonly Answer[]): void {

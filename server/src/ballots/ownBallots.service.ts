@@ -67,5 +67,5 @@ const withoutWeights = (item: BallotItem): BallotItem => ({
   options: item.options.map(({ text }) => ({ text, weight: 0 })),
 });
 
-const noBallot = (): NotFoundException =>
+export const noBallot = (): NotFoundException =>
   new NotFoundException('There is no ballot at this address. Check the link with the coordinator.');

@@ -73,6 +73,20 @@ export class LogService {
     return rows.map((row) => entryOf<ServiceEntry>(row));
   }
 
+  /** When the trays of one panelist were put down, and what was taken back. */
+  async putDown(manager: EntityManager, tastingId: string, panelist: string): Promise<ServiceEntry[]> {
+    const rows = await manager
+      .createQueryBuilder(EntryRow, 'entry')
+      .where("entry.tastingId = :tastingId AND entry.log = 'service'", { tastingId })
+      .andWhere(
+        "(json_extract(entry.body, '$.kind') = 'undone' OR (json_extract(entry.body, '$.kind') = 'out' AND json_extract(entry.body, '$.panelist') = :panelist))",
+        { panelist },
+      )
+      .orderBy('entry.seq', 'ASC')
+      .getMany();
+    return rows.map((row) => entryOf<ServiceEntry>(row));
+  }
+
   /** Oldest first. */
   rows(manager: EntityManager, tastingId: string, log: LogName): Promise<EntryRow[]> {
     return manager.find(EntryRow, { where: { tastingId, log }, order: { seq: 'ASC' } });

@@ -1,17 +1,19 @@
 import { Injectable } from '@nestjs/common';
-import { walkInsOf } from '@jacana/core/bundle';
+import { walkInsOf, type Serving } from '@jacana/core/bundle';
 import { contentsInWords, contentsOf } from '@jacana/core/library';
 import { ledger } from '@jacana/core/caveats';
 import { chainOf, servingWindow } from '@jacana/core/kitchen';
+import { isOneByOne, pausesOf } from '@jacana/core/questions';
 import { serviceDay, trayName, type PersonState, type ServiceDay, type TrayState } from '@jacana/core/service';
-import { In, type SelectQueryBuilder } from 'typeorm';
+import { In } from 'typeorm';
 import { ExclusionsService } from '../contents/exclusions.service';
-import { AnswerRow, BallotRow, MethodRow } from '../database/entities';
+import { BallotRow, MethodRow, type TastingRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { LogService } from '../log/log.service';
 import { LiveService } from '../live/live.service';
 import { type BoardView, type SeatState, type SeatView, traysNow } from '../seal/views/server';
 import { TastingStore } from '../tastings/tasting.store';
+import { PaceService, type Rinsing } from './pace.service';
 
 /** Who is where. Counts which samples are finished; never looks at what was answered. */
 @Injectable()
@@ -22,6 +24,7 @@ export class BoardService {
     private readonly live: LiveService,
     private readonly log: LogService,
     private readonly exclusions: ExclusionsService,
+    private readonly pace: PaceService,
   ) {
     live.register({
       kind: 'seats',
@@ -48,24 +51,25 @@ export class BoardService {
     const trays = traysNow({ row, plan, panelists }).filter(({ panelistId }) => !asked || asked.has(panelistId));
     const where = { tastingId: id, sitting: row.sitting, ...(only && { panelistId: In([...only]) }) };
     const ballots = new Map((await read.findBy(BallotRow, where)).map((ballot) => [ballot.panelistId, ballot]));
-    const tasted = await this.tastedCounts(id, row.sitting, only);
-    const rinsing = await this.rinsingSince(id, row.sitting, only);
+    const pace = await this.pace.of({ tastingId: id, sitting: row.sitting, only });
     const marks = ledger(await this.store.caveats(read, id), null).notBlind;
     const notBlind = new Set(marks.map(({ panelist }) => panelist));
     const guests = new Set(walkInsOf(await this.store.amendments(read, id)).map(({ panelist }) => panelist.id));
     const day = serviceDay(await this.log.service(read, id));
     const withheld = await this.exclusions.withheld(read, row);
-    const alike = await this.answeredAlike(id, row.sitting, only);
+    const lengths = pauseLengths(row.design, plan?.servings ?? []);
     return trays.map((tray) => {
       const { openedAt = null, seenAt = null, handedInAt = null } = ballots.get(tray.panelistId) ?? {};
-      const count = handedInAt ? tray.codes.length : (tasted.get(tray.panelistId) ?? 0);
+      const count = handedInAt ? tray.codes.length : (pace.tasted.get(tray.panelistId) ?? 0);
       const state = stateOf({ openedAt, handedInAt, isAllTasted: count >= tray.codes.length });
       return {
         ...tray,
         ...carried(day, { sitting: row.sitting, panelist: tray.panelistId }, tray.flight),
         ...{ state, tasted: count, openedAt, seenAt, handedInAt, blind: !notBlind.has(tray.panelistId) },
-        rinsingUntil: untilOf(handedInAt ? undefined : rinsing.get(tray.panelistId), row.design.service),
-        isAllAlike: handedInAt !== null && alike.has(tray.panelistId),
+        rinsingUntil: untilOf(handedInAt ? undefined : pace.rinsing.get(tray.panelistId), lengths),
+        isAllAlike: handedInAt !== null && pace.alike.has(tray.panelistId),
+        hasty: pace.hasty.get(tray.panelistId) ?? 0,
+        saysArrived: pace.arrived.has(tray.panelistId),
         isWithheld: withheld.has(tray.panelistId),
         isWalkIn: guests.has(tray.panelistId),
       };
@@ -77,80 +81,23 @@ export class BoardService {
     const { opened, handedIn } = await this.store.countedOne(this.transactions.read, id);
     return { opened, handedIn };
   }
-
-  /** Samples that each panelist has scored, ticked or tasted. */
-  private async tastedCounts(
-    tastingId: string,
-    sitting: number,
-    only?: readonly string[],
-  ): Promise<Map<string, number>> {
-    const query = this.transactions.read
-      .createQueryBuilder(AnswerRow, 'answer')
-      .select('answer.panelistId', 'panelistId')
-      .addSelect('COUNT(DISTINCT answer.code)', 'count')
-      .where('answer.tastingId = :tastingId AND answer.sitting = :sitting', { tastingId, sitting })
-      .andWhere('answer.kind IN (:...kinds)', { kinds: ['tasted', 'score', 'words', 'untasted'] })
-      .groupBy('answer.panelistId');
-    if (only) query.andWhere('answer.panelistId IN (:...only)', { only });
-    const rows = await query.getRawMany<{ panelistId: string; count: number }>();
-    return new Map(rows.map(({ panelistId, count }) => [panelistId, Number(count)]));
-  }
-
-  /** Panelists who gave every sample the same score at every question, of six scores and more. */
-  private async answeredAlike(
-    tastingId: string,
-    sitting: number,
-    only?: readonly string[],
-  ): Promise<ReadonlySet<string>> {
-    const query = this.latest({ tastingId, sitting }, 'last.kind, last.panelistId, last.item, last.code')
-      .andWhere("answer.kind = 'score'")
-      .select('answer.panelistId', 'panelistId')
-      .addSelect('COUNT(*)', 'scores')
-      .addSelect('COUNT(DISTINCT answer.value)', 'values')
-      .groupBy('answer.panelistId, answer.item');
-    if (only) query.andWhere('answer.panelistId IN (:...only)', { only });
-    const rows = await query.getRawMany<{ panelistId: string; scores: number; values: number }>();
-    const questions = new Map<string, { scores: number; isAlike: boolean }>();
-    for (const { panelistId, scores, values } of rows) {
-      const own = questions.get(panelistId) ?? { scores: 0, isAlike: true };
-      questions.set(panelistId, {
-        scores: own.scores + Number(scores),
-        isAlike: own.isAlike && Number(scores) > 1 && Number(values) === 1,
-      });
-    }
-    return new Set([...questions].flatMap(([id, own]) => (own.isAlike && own.scores >= ENOUGH_SCORES ? id : [])));
-  }
-
-  /** Answers of a sitting, of each group the one that was stored last. */
-  private latest(where: { tastingId: string; sitting: number }, group: string): SelectQueryBuilder<AnswerRow> {
-    const { read } = this.transactions;
-    const last = read
-      .createQueryBuilder(AnswerRow, 'last')
-      .select('MAX(last.seq)')
-      .where('last.tastingId = :tastingId AND last.sitting = :sitting')
-      .groupBy(group);
-    return read.createQueryBuilder(AnswerRow, 'answer').where(`answer.seq IN (${last.getQuery()})`, where);
-  }
-
-  /** Since when panelists rinse: those whose last answer is that they began to. */
-  private async rinsingSince(
-    tastingId: string,
-    sitting: number,
-    only?: readonly string[],
-  ): Promise<Map<string, string>> {
-    const query = this.latest({ tastingId, sitting }, 'last.panelistId').andWhere("answer.kind = 'rinse'");
-    if (only) query.andWhere('answer.panelistId IN (:...only)', { only });
-    const rows = await query.getMany();
-    return new Map(rows.filter(({ value }) => value?.seconds === null).map(({ panelistId, at }) => [panelistId, at]));
-  }
 }
 
-/** Scores below which equal ones say little: common practice, no source. */
-const ENOUGH_SCORES = 6;
+/** Seconds that the pause before a sample was planned to last. */
+function pauseLengths(
+  { ballot, service }: TastingRow['design'],
+  servings: readonly Serving[],
+): (rinsing: Rinsing) => number {
+  const planned = { ...service, isOneByOne: isOneByOne(ballot.items, service.presentation) };
+  return ({ panelistId, sitting, code }) => {
+    const own = servings.find((one) => one.panelist === panelistId && one.sitting === sitting);
+    return (own && pausesOf(own, planned).get(code)?.seconds) ?? service.rinseSeconds;
+  };
+}
 
-/** When a pause that began then will have lasted as long as was planned. */
-const untilOf = (since: string | undefined, { rinseSeconds }: { rinseSeconds: number }): string | null =>
-  since === undefined ? null : new Date(Date.parse(since) + 1000 * rinseSeconds).toISOString();
+/** When a pause that runs will have lasted as long as was planned. */
+const untilOf = (rinsing: Rinsing | undefined, lengthOf: (rinsing: Rinsing) => number): string | null =>
+  rinsing === undefined ? null : new Date(Date.parse(rinsing.since) + 1000 * lengthOf(rinsing)).toISOString();
 
 const NO_TRAY: TrayState = { taken: null, out: null, again: [] };
 

@@ -2,6 +2,7 @@ import { Module } from '@nestjs/common';
 import { ContentsModule } from '../contents/contents.module';
 import { SealModule } from '../seal/seal.module';
 import { BoardService } from './board.service';
+import { PaceService } from './pace.service';
 import { ServiceLogService } from './serviceLog.service';
 import { WalkInsService } from './walkIns.service';
 import { ServiceController } from './service.controller';
@@ -9,6 +10,6 @@ import { ServiceController } from './service.controller';
 @Module({
   imports: [ContentsModule, SealModule],
   controllers: [ServiceController],
-  providers: [BoardService, ServiceLogService, WalkInsService],
+  providers: [BoardService, PaceService, ServiceLogService, WalkInsService],
 })
 export class ServiceModule {}

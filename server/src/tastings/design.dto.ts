@@ -19,6 +19,7 @@ import {
   MOST_STEPS,
   MOST_ZONES,
   OWN_ORDERS,
+  PRESENTATIONS,
   PRODUCTS,
   SHORT_TEXT,
   SIDES,
@@ -32,6 +33,7 @@ import {
   type ItemKind,
   type Language,
   type OwnOrders,
+  type Presentation,
   type Product,
   type Side,
   type StepKind,
@@ -190,6 +192,15 @@ export class ServiceInput {
   @Whole(LIMITS.service.seatsPerFlight) seatsPerFlight: number;
   @Flag() warmUp: boolean;
   @Whole(LIMITS.service.rinseSeconds) rinseSeconds: number;
+  /** Whether the samples of a set come one after the other, or at once. */
+  @Choice(PRESENTATIONS, 'Presentation') presentation: Presentation;
+  /** A longer pause after every so many samples; 0 for none. */
+  @Whole(LIMITS.service.pauseAfter) pauseAfter: number;
+  @Whole(LIMITS.service.pauseSeconds) pauseSeconds: number;
+  /** Whether the scales are tried on the warm-up sample. */
+  @Flag() practice: boolean;
+  /** Whether ballots open their samples once the tray is put down. */
+  @Flag() waitsForTray: boolean;
   /** Whether panelists may go back to an earlier sample. */
   @Flag() goingBack: boolean;
   /** Of the ballot's own words. */

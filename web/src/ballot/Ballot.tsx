@@ -3,7 +3,9 @@ import { CheckStep } from './CheckStep';
 import { dimMemory } from './memory';
 import { isAllSaved } from './post';
 import { RinseStep } from './RinseStep';
-import { SampleStep, WarmUpStep } from './SampleStep';
+import { SampleStep } from './SampleStep';
+import { PracticeStep, WarmUpStep } from './WarmUpStep';
+import { TrayStep } from './TrayStep';
 import { SetStep } from './SetStep';
 import { Sent, Stopped } from './Endings';
 import { HasStopped, StopAsked, Withheld } from './Stop';
@@ -92,10 +94,16 @@ function Screen({ ballot, step }: { ballot: BallotView; step: number }) {
   switch (shown.at) {
     case 'welcome':
       return <WelcomeStep ballot={ballot} />;
+    case 'tray':
+      return <TrayStep />;
     case 'warm-up':
-      return <WarmUpStep code={shown.code} />;
+      return shown.item ? (
+        <PracticeStep key={step} code={shown.code} item={shown.item} />
+      ) : (
+        <WarmUpStep code={shown.code} isPractised={ballot.practice} />
+      );
     case 'rinse':
-      return <RinseStep key={step} code={shown.code} />;
+      return <RinseStep key={step} code={shown.code} pause={shown.pause} />;
     case 'sample':
       return <SampleStep key={step} step={shown} />;
     case 'set':

@@ -1,3 +1,4 @@
+import type { Pause } from '@jacana/core/questions';
 import { useEffect } from 'react';
 import { Pad } from '../ui/Pad';
 import { useNow } from '../ui/useNow';
@@ -7,8 +8,12 @@ import { newId } from './post';
 import { actions, stepAfter, stepBefore } from './state';
 import { useWords } from '../words/words';
 
+/** Seconds, and from two minutes on minutes too. */
+const clockOf = (seconds: number): string =>
+  seconds < 120 ? String(seconds) : `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+
 /** The pause before a sample: as long as was planned, and what it really took is kept. */
-export function RinseStep({ code }: { code: string }) {
+export function RinseStep({ code, pause: { seconds, isLong } }: { code: string; pause: Pause }) {
   const t = useWords();
   const act = useAct();
   const ballot = useBallot((state) => state.ballot);
@@ -25,7 +30,7 @@ export function RinseStep({ code }: { code: string }) {
   if (!ballot) return null;
   // A clock that was set back makes nobody wait longer than was planned.
   const gone = since === null ? 0 : Math.max(0, Math.floor((now - since) / 1000));
-  const left = Math.min(ballot.rinseSeconds, Math.max(0, ballot.rinseSeconds - gone));
+  const left = Math.min(seconds, Math.max(0, seconds - gone));
   const before = stepBefore(ballot, at, given);
   const goOn = (): void => {
     act(actions.answered({ id: newId(), kind: 'rinse', code, seconds: Math.min(86_400, gone) }));
@@ -34,14 +39,14 @@ export function RinseStep({ code }: { code: string }) {
   };
   return (
     <main className="flex grow flex-col items-center text-center">
-      <Pad label={left > 0 ? String(left) : '✓'} size="7rem" />
-      <h1 className="my-2 font-serif text-2xl leading-tight">{t('rinse-now')}</h1>
+      <Pad label={left > 0 ? clockOf(left) : '✓'} size="7rem" />
+      <h1 className="my-2 font-serif text-2xl leading-tight">{t(isLong ? 'pause-now' : 'rinse-now')}</h1>
       <p className="text-quiet dim:text-night-quiet">
         {left > 0 && t('wait-seconds')} {t('then-sample', { code })}
       </p>
       {/* Said once, and not each second. */}
       <p role="status" className="sr-only">
-        {left > 0 ? t('rinse-for', { count: ballot.rinseSeconds }) : t('can-go-on', { code })}
+        {left > 0 ? t('rinse-for', { count: seconds }) : t('can-go-on', { code })}
       </p>
       {left > 0 && (
         <button

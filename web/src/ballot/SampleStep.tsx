@@ -8,6 +8,7 @@ import { newId } from './post';
 import { actions, placeOf } from './state';
 import type { Step } from './steps';
 import { useAct, useBallot } from './ballotStore';
+import { useLooked } from './useLooked';
 import { useWords } from '../words/words';
 
 /** One sample: its code, and a question about it if there is one. */
@@ -15,6 +16,7 @@ export function SampleStep({ step }: { step: Extract<Step, { at: 'sample' }> }) 
   const t = useWords();
   const act = useAct();
   const { code, item } = step;
+  useLooked(code);
   const kind = item && (answerKindOf(item) as 'score' | 'words');
   const place = item && kind ? placeOf({ kind, item: item.id, code }) : placeOf({ kind: 'tasted', code });
   const given = useBallot((state) => state.given[place]);
@@ -52,20 +54,6 @@ export function SampleStep({ step }: { step: Extract<Step, { at: 'sample' }> }) 
       )}
       {!untasted && <NotTasted codes={[code]} />}
       <StepButtons canGoOn={canGoOn} onGoOn={finish} />
-    </main>
-  );
-}
-
-/** A first sample that gets the mouth ready and does not count. */
-export function WarmUpStep({ code }: { code: string }) {
-  const t = useWords();
-  const act = useAct();
-  return (
-    <main className="flex grow flex-col items-center">
-      <Pad label={code} size="7rem" />
-      <h1 className="my-2 text-center font-serif text-2xl leading-tight">{t('first-taste', { code })}</h1>
-      <p className="mt-2 text-center text-quiet dim:text-night-quiet">{t('gets-ready')}</p>
-      <StepButtons canGoOn onGoOn={() => act(actions.answered({ id: newId(), kind: 'tasted', code }))} />
     </main>
   );
 }

@@ -1,4 +1,4 @@
-import { hasRightAnswer } from '@jacana/core/questions';
+import { hasRightAnswer, isOneByOne } from '@jacana/core/questions';
 import type { BallotView, Language } from '../client/api.generated';
 import { Pad } from '../ui/Pad';
 import { BigButton } from './BigButton';
@@ -81,6 +81,7 @@ export function WelcomeStep({ ballot }: { ballot: BallotView }) {
     act(actions.stepped(firstOpenStep(ballot, given)));
   };
   const samples = sampleCount(ballot);
+  const isTogether = !isOneByOne(ballot.items, ballot.presentation);
   const mayGuess = ballot.items.some((item) => hasRightAnswer(item.kind));
   return (
     <main className="flex grow flex-col">
@@ -105,7 +106,7 @@ export function WelcomeStep({ ballot }: { ballot: BallotView }) {
         )}
       </ol>
       <ul className="mb-8 list-disc space-y-2 pl-5">
-        <li>{t('rinse-before')}</li>
+        <li>{t(isTogether ? 'stand-together' : 'rinse-before')}</li>
         <li>{t(mayGuess ? 'may-guess' : 'only-yours')}</li>
         <li>{t('may-stop')}</li>
         <li>{t('is-stored')}</li>

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
-import type { BallotView, SavedAnswers } from '../client/api.generated';
-import { Refused, send } from '../post/letter';
+import type { BallotView, SavedAnswers, TrayOut } from '../client/api.generated';
+import { ask, Refused, send } from '../post/letter';
 import { fetchRankingBoard } from '../questions/LazyRankingBoard';
 import { Patience } from '../post/patience';
 import { readIn } from '../words/words';
@@ -50,6 +50,12 @@ export class Post {
       if (error instanceof Refused) return this.refused(error);
       this.waitAndThen(() => void this.open(takeOver));
     }
+  }
+
+  /** Asks whether the tray was put down. Without a connection it is asked later, or the panelist says so. */
+  async askForTray(): Promise<void> {
+    const found = await ask<TrayOut>(`/api/ballots/${this.token}/tray`).catch(() => null);
+    if (found?.isOut) this.store.dispatch(actions.trayIsOut());
   }
 
   /** Sends what is waiting, one letter at a time. */

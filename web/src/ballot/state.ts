@@ -29,6 +29,8 @@ export interface BallotState {
   guess: { id: string; method?: string } | null;
   /** The pause that runs: before which sample, and since when by this device's clock. */
   rinse: { code: string; since: number } | null;
+  /** The sample that is looked at, and since when by this device's clock. */
+  looking: { code: string; since: number } | null;
   /** What to look at before handing in again. */
   notice: string | null;
   line: Line;
@@ -45,6 +47,7 @@ export const fresh: BallotState = {
   stop: null,
   guess: null,
   rinse: null,
+  looking: null,
   notice: null,
   line: 'saved',
 };
@@ -116,6 +119,12 @@ const slice = createSlice({
     rinsing: (state, { payload }: PayloadAction<BallotState['rinse']>) => {
       state.rinse = payload;
     },
+    lookedAt: (state, { payload }: PayloadAction<BallotState['looking']>) => {
+      state.looking = payload;
+    },
+    trayIsOut: (state) => {
+      if (state.ballot) state.ballot.isTrayOut = true;
+    },
     /** Stored, or no longer asked for. */
     guessEnded: (state, { payload: isGiven }: PayloadAction<boolean>) => {
       state.guess = null;
@@ -148,16 +157,18 @@ export const handedOver = ({ given }: BallotState): AnswerInput[] =>
 
 /** The first screen with something to answer; the check when nothing is left. */
 export function firstOpenStep(ballot: BallotView, given: BallotState['given']): number {
-  const at = stepsOf(ballot).findIndex((step) => !isDone(step, given));
+  const at = stepsOf(ballot).findIndex((step) => !isDone(step, ballot, given));
   return at < 0 ? stepsOf(ballot).length - 1 : at;
 }
 
-function isDone(step: Step, given: BallotState['given']): boolean {
+function isDone(step: Step, ballot: BallotView, given: BallotState['given']): boolean {
   switch (step.at) {
     case 'welcome':
       return true;
     case 'check':
       return false;
+    case 'tray':
+      return ballot.isTrayOut || placeOf({ kind: 'arrived' }) in given;
     case 'warm-up':
       return placeOf({ kind: 'tasted', code: step.code }) in given;
     case 'rinse':
@@ -183,24 +194,28 @@ export const untastedIn = (given: BallotState['given']): ReadonlySet<string> =>
 function isPassed(steps: readonly Step[], at: number, given: BallotState['given']): boolean {
   const step = steps[at];
   if (step?.at === 'rinse') return isRinsed(step, given);
-  const before = steps[at - 1];
-  return (
-    step?.at === 'sample' && before?.at === 'sample' && before.code === step.code && untastedIn(given).has(step.code)
-  );
+  if (step?.at !== 'sample' || !untastedIn(given).has(step.code)) return false;
+  return steps.findIndex((one) => one.at === 'sample' && one.code === step.code) < at;
 }
+
+/** What a device notes beside the answers. */
+const BESIDES: ReadonlySet<AnswerInput['kind']> = new Set(['rinse', 'timed']);
 
 /** Whether a pause is over; what was answered after it says so too. */
 function isRinsed({ code }: { code: string }, given: BallotState['given']): boolean {
   const pause = given[placeOf({ kind: 'rinse', code })];
   return (
-    typeof pause?.seconds === 'number' || Object.values(given).some((one) => one.kind !== 'rinse' && one.code === code)
+    typeof pause?.seconds === 'number' ||
+    Object.values(given).some((one) => !BESIDES.has(one.kind) && one.code === code)
   );
 }
 
 /** The screen before this one that may be gone back to; null where there is none. */
 export function stepBefore(ballot: BallotView, at: number, given: BallotState['given']): number | null {
   const steps = stepsOf(ballot);
-  const before = steps.slice(0, at).findLastIndex((step, one) => step.at !== 'rinse' && !isPassed(steps, one, given));
+  const before = steps
+    .slice(0, at)
+    .findLastIndex((step, one) => !['rinse', 'tray'].includes(step.at) && !isPassed(steps, one, given));
   if (before < 0) return null;
   if (ballot.goingBack || steps[before].at === 'welcome') return before;
   // Within one sample, and among what compares one set, everything may be changed.
@@ -208,9 +223,12 @@ export function stepBefore(ballot: BallotView, at: number, given: BallotState['g
   const isSame =
     (now.at === 'sample' && then.at === 'sample' && now.code === then.code) ||
     (now.at === 'set' && then.at === 'set' && now.set === then.set) ||
+    (ballot.presentation === 'side-by-side' && setOf(now) === setOf(then) && setOf(now) !== null) ||
     now.at === 'check';
   return isSame ? before : null;
 }
+
+const setOf = (step: Step): number | null => (step.at === 'sample' || step.at === 'set' ? step.set : null);
 
 /** The screen after this one; pauses that are over are passed. */
 export function stepAfter(ballot: BallotView, at: number, given: BallotState['given']): number {

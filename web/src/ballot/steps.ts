@@ -1,52 +1,61 @@
-import { scopeOf } from '@jacana/core/questions';
+import { isOneByOne, pausesOf, scopeOf, type Pause } from '@jacana/core/questions';
 import type { BallotItemInput, BallotView } from '../client/api.generated';
 import type { WordKey, Words } from '../words/words';
 
 /** One screen of a ballot. */
 export type Step =
   | { at: 'welcome' }
-  | { at: 'warm-up'; code: string }
+  /** Until the tray stands there. */
+  | { at: 'tray' }
+  /** A first sample that does not count; with a question, to try its scale. */
+  | { at: 'warm-up'; code: string; item: BallotItemInput | null }
   /** A pause before a sample. */
-  | { at: 'rinse'; code: string }
+  | { at: 'rinse'; code: string; pause: Pause }
   /** A sample to taste, with a question about it, or without one where all come later. */
   | { at: 'sample'; set: number; code: string; number: number; item: BallotItemInput | null }
   | { at: 'set'; set: number; codes: string[]; item: BallotItemInput }
   | { at: 'check' };
 
-/** Questions for which samples are tasted one by one first, and compared afterwards. */
-const ONE_BY_ONE = new Set(['ranking', 'best-worst']);
-
 /** All screens of a ballot in order: each sample of a set, what compares them, then the next set. */
 export function stepsOf(ballot: BallotView): Step[] {
-  const aboutSample = ballot.items.filter((item) => scopeOf(item) === 'sample');
   const aboutSet = ballot.items.filter((item) => scopeOf(item) === 'set');
-  const isOneByOne = aboutSample.length > 0 || aboutSet.some((item) => ONE_BY_ONE.has(item.kind));
-  let number = 0;
+  let before = 0;
   const sets = ballot.sets.flatMap(({ codes }, set): Step[] => {
-    const tasted = codes.flatMap((code): Step[] => {
-      number++;
-      const base = { at: 'sample' as const, set, code, number };
-      return aboutSample.length > 0 ? aboutSample.map((item) => ({ ...base, item })) : [{ ...base, item: null }];
-    });
-    return [...(isOneByOne ? tasted : []), ...aboutSet.map((item): Step => ({ at: 'set', set, codes, item }))];
+    const numbered = codes.map((code, at) => ({ at: 'sample' as const, set, code, number: before + at + 1 }));
+    before += codes.length;
+    return [...samplesOf(ballot, numbered), ...aboutSet.map((item): Step => ({ at: 'set', set, codes, item }))];
   });
-  const warmUp: Step[] = ballot.warmUp ? [{ at: 'warm-up', code: ballot.warmUp }] : [];
-  const tasting = [...warmUp, ...sets];
-  return [{ at: 'welcome' }, ...(ballot.rinseSeconds > 0 ? withRinses(tasting) : tasting), { at: 'check' }];
+  const tray: Step[] = ballot.waitsForTray ? [{ at: 'tray' }] : [];
+  return [{ at: 'welcome' }, ...tray, ...withPauses(ballot, [...warmUpOf(ballot), ...sets]), { at: 'check' }];
+}
+
+/** Sample by sample where one comes after the other; question by question where they stand side by side. */
+function samplesOf(ballot: BallotView, samples: readonly Omit<Extract<Step, { at: 'sample' }>, 'item'>[]): Step[] {
+  const asked = ballot.items.filter((item) => scopeOf(item) === 'sample');
+  if (ballot.presentation === 'side-by-side')
+    return asked.flatMap((item) => samples.map((sample) => ({ ...sample, item })));
+  if (asked.length > 0) return samples.flatMap((sample) => asked.map((item) => ({ ...sample, item })));
+  return isOneByOne(ballot.items, ballot.presentation) ? samples.map((sample) => ({ ...sample, item: null })) : [];
+}
+
+/** The warm-up, and where it is for practice, each kind of scale once. */
+function warmUpOf({ warmUp: code, practice, items }: BallotView): Step[] {
+  if (code === null) return [];
+  const asked = items.filter((item) => scopeOf(item) === 'sample');
+  const tried = practice ? asked.filter((item, at) => asked.findIndex(({ kind }) => kind === item.kind) === at) : [];
+  return [null, ...tried].map((item) => ({ at: 'warm-up', code, item }));
 }
 
 /** A pause before everything that is tasted after something else was. */
-function withRinses(steps: readonly Step[]): Step[] {
-  const first = (step: Step): string | undefined =>
-    step.at === 'set' ? step.codes[0] : step.at === 'sample' || step.at === 'warm-up' ? step.code : undefined;
-  const tasted = new Set<string>();
+function withPauses(ballot: BallotView, steps: readonly Step[]): Step[] {
+  const pauses = pausesOf(ballot, { ...ballot, isOneByOne: isOneByOne(ballot.items, ballot.presentation) });
+  const paused = new Set<string>();
   return steps.flatMap((step): Step[] => {
-    const code = first(step);
-    const isNew = code !== undefined && !tasted.has(code);
-    const isPause = isNew && tasted.size > 0;
-    if (step.at === 'set') for (const one of step.codes) tasted.add(one);
-    else if (code !== undefined) tasted.add(code);
-    return isPause ? [{ at: 'rinse', code }, step] : [step];
+    const code = step.at === 'set' ? step.codes[0] : 'code' in step ? step.code : '';
+    const pause = pauses.get(code);
+    if (!pause || paused.has(code)) return [step];
+    paused.add(code);
+    return [{ at: 'rinse', code, pause }, step];
   });
 }
 
@@ -60,10 +69,12 @@ export function whereText(step: Step, ballot: BallotView, t: Words): string {
   switch (step.at) {
     case 'welcome':
       return sittings > 1 ? t('seat-of-sitting', { seat, sitting, sittings }) : t('seat', { seat });
+    case 'tray':
+      return t('at-tray');
     case 'warm-up':
-      return t('at-warm-up');
+      return t(step.item ? 'at-practice' : 'at-warm-up');
     case 'rinse':
-      return t('at-rinse');
+      return t(step.pause.isLong ? 'at-pause' : 'at-rinse');
     case 'sample':
       return t('at-sample', { number: step.number, count: sampleCount(ballot) });
     case 'set':
@@ -75,7 +86,7 @@ export function whereText(step: Step, ballot: BallotView, t: Words): string {
 
 /** What the button to the next step says. */
 export function onwardKey(step: Step, next: Step | undefined): WordKey {
-  if (step.at === 'set' || step.at === 'warm-up' || step.at === 'rinse') return 'go-on';
+  if (step.at !== 'sample' && step.at !== 'welcome') return 'go-on';
   if (next?.at === 'rinse') return 'next-sample';
   if (next?.at !== 'sample') return 'to-last-question';
   return step.at === 'sample' && next.code === step.code ? 'next-question' : 'next-sample';

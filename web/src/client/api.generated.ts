@@ -325,6 +325,10 @@ const injectedRtkApi = api
         query: (queryArg) => ({ url: `/api/ballots/${queryArg.token}/stop`, method: 'POST', body: queryArg.stopInput }),
         invalidatesTags: ['ballots'],
       }),
+      ownTray: build.query<OwnTrayApiResponse, OwnTrayApiArg>({
+        query: (queryArg) => ({ url: `/api/ballots/${queryArg.token}/tray` }),
+        providesTags: ['ballots'],
+      }),
       saveGuess: build.mutation<SaveGuessApiResponse, SaveGuessApiArg>({
         query: (queryArg) => ({
           url: `/api/ballots/${queryArg.token}/guess`,
@@ -697,6 +701,10 @@ export type StopTastingApiArg = {
   token: string;
   stopInput: StopInput;
 };
+export type OwnTrayApiResponse = /** status 200  */ TrayOut;
+export type OwnTrayApiArg = {
+  token: string;
+};
 export type SaveGuessApiResponse = /** status 200  */ SavedAnswers;
 export type SaveGuessApiArg = {
   token: string;
@@ -987,6 +995,7 @@ export type BallotItemInput = {
 export type BallotDesignInput = {
   items: BallotItemInput[];
 };
+export type Presentation = 'sequential' | 'side-by-side';
 export type Language = 'en' | 'de' | 'fr';
 export type OwnOrders = 'none' | 'words' | 'attributes';
 export type CodeSharing = 'shared' | 'own';
@@ -997,6 +1006,11 @@ export type ServiceInput = {
   seatsPerFlight: number;
   warmUp: boolean;
   rinseSeconds: number;
+  presentation: Presentation;
+  pauseAfter: number;
+  pauseSeconds: number;
+  practice: boolean;
+  waitsForTray: boolean;
   goingBack: boolean;
   language: Language;
   ownOrders: OwnOrders;
@@ -1527,6 +1541,8 @@ export type SeatView = {
   handedInAt: string | null;
   blind: boolean;
   isAllAlike: boolean;
+  hasty: number;
+  saysArrived: boolean;
   isWithheld: boolean;
   isWalkIn: boolean;
 };
@@ -1660,6 +1676,8 @@ export type AnswerKind =
   | 'rinse'
   | 'untasted'
   | 'agreed'
+  | 'timed'
+  | 'arrived'
   | 'typed';
 export type BallotAnswer = {
   id: string;
@@ -1698,7 +1716,13 @@ export type BallotView = {
   warmUp: string | null;
   sets: BallotSet[];
   items: BallotItemInput[];
+  presentation: Presentation;
   rinseSeconds: number;
+  pauseAfter: number;
+  pauseSeconds: number;
+  practice: boolean;
+  waitsForTray: boolean;
+  isTrayOut: boolean;
   goingBack: boolean;
   language: Language;
   contains: string[];
@@ -1745,6 +1769,9 @@ export type StopInput = {
   id: string;
   sitting: number;
   because: string;
+};
+export type TrayOut = {
+  isOut: boolean;
 };
 export type GuessInput = {
   id: string;
@@ -1996,6 +2023,7 @@ export const {
   useSaveAnswersMutation,
   useHandInMutation,
   useStopTastingMutation,
+  useOwnTrayQuery,
   useSaveGuessMutation,
   useFindBallotMutation,
   useListPaperQuery,

@@ -29,3 +29,10 @@ export async function send<T>(address: string, body: object): Promise<T> {
   const refusal = (await response.json().catch(() => ({}))) as { error?: string; message?: string };
   throw new Refused(response.status, refusal.error ?? '', refusal.message ?? 'The server refused this.');
 }
+
+/** Asks for something small, once. @throws when it cannot be had now */
+export async function ask<T>(address: string): Promise<T> {
+  const response = await fetch(address, { signal: AbortSignal.timeout(TIMEOUT_MS) });
+  if (!response.ok) throw new Error(`No answer: ${response.status}.`);
+  return (await response.json()) as T;
+}

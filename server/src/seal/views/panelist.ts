@@ -5,8 +5,10 @@ import {
   MOST_ITEMS,
   MOST_METHODS,
   MOST_SETS,
+  PRESENTATIONS,
   type AnswerKind,
   type Language,
+  type Presentation,
 } from '@jacana/core/bundle';
 import { Choice, ListOf, Said, SaidTexts } from '../../fields/fields';
 import { BallotItemInput } from '../../tastings/design.dto';
@@ -68,7 +70,17 @@ export class BallotView {
   @Said('string', true) warmUp: string | null;
   @ListOf(() => BallotSet, MOST_SETS) sets: BallotSet[];
   @ListOf(() => BallotItemInput, MOST_ITEMS) items: BallotItemInput[];
+  /** Whether the samples of a set come one after the other, or at once. */
+  @Choice(PRESENTATIONS, 'Presentation') presentation: Presentation;
   @Said('integer') rinseSeconds: number;
+  /** A longer pause after every so many samples; 0 for none. */
+  @Said('integer') pauseAfter: number;
+  @Said('integer') pauseSeconds: number;
+  /** Whether the scales are tried on the warm-up sample. */
+  @Said('boolean') practice: boolean;
+  /** Whether samples open once the tray is put down, and whether it is. */
+  @Said('boolean') waitsForTray: boolean;
+  @Said('boolean') isTrayOut: boolean;
   @Said('boolean') goingBack: boolean;
   /** Of the ballot's own words, until the panelist chooses another. */
   @Choice(LANGUAGES, 'Language') language: Language;

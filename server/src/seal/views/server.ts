@@ -94,6 +94,10 @@ export class SeatView extends TrayView {
   @Said('boolean') blind: boolean;
   /** Whether a ballot that is in gave all its samples the same answer, question by question; which one, it does not say. */
   @Said('boolean') isAllAlike: boolean;
+  /** Of samples that came one after the other: how many were left within seconds. What was answered, it does not say. */
+  @Said('integer') hasty: number;
+  /** Whether they said that their tray stands before them, where nobody else has. */
+  @Said('boolean') saysArrived: boolean;
   /** Whether they must not eat what is in the samples, and so are served nothing. What that is, only coordinators read. */
   @Said('boolean') isWithheld: boolean;
   /** Whether they came without being on the panel. */

@@ -102,8 +102,8 @@ export function alarmsOf(seats: readonly SeatView[], now: number): Alarm[] {
       .map((seat) => alarm('came', seat, 'was written down as absent, and has begun')),
     ...seats
       .filter(
-        ({ state, tray, openedAt, isWithheld }) =>
-          isCarried && !isWithheld && state === 'tasting' && tray !== 'out' && since(openedAt) > WITHOUT_MS,
+        ({ state, tray, openedAt, isWithheld, saysArrived }) =>
+          isCarried && !isWithheld && !saysArrived && state === 'tasting' && tray !== 'out' && since(openedAt) > WITHOUT_MS,
       )
       .map((seat) => alarm('without', seat, `here for ${clock(seat.openedAt, now)} without a tray`)),
     ...seats
@@ -113,6 +113,12 @@ export function alarmsOf(seats: readonly SeatView[], now: number): Alarm[] {
     ...seats
       .filter(({ isAllAlike }) => isAllAlike)
       .map((seat) => alarm('alike', seat, 'answered alike for every sample')),
+    ...seats
+      .filter(({ hasty, codes }) => hasty >= 2 && 2 * hasty >= codes.length)
+      .map((seat) => alarm('hasty', seat, `left ${seat.hasty} of ${seat.codes.length} samples within seconds`)),
+    ...seats
+      .filter(({ saysArrived, tray }) => saysArrived && tray !== 'out')
+      .map((seat) => alarm('arrived', seat, 'says that the tray is there: tap it as put down')),
     ...fastSeats(seats).map(({ seat, took }) => alarm('fast', seat, `handed in after ${minutesText(took)}`)),
   ];
 }

@@ -8,6 +8,7 @@ import {
   sittingMinutes,
 } from '@jacana/core/design';
 import { guideFor } from '@jacana/core/library';
+import { scopeOf } from '@jacana/core/questions';
 import { Controller } from 'react-hook-form';
 import type { DraftInput } from '../../../client/api.generated';
 import { counted } from '../../../shell/stages';
@@ -36,14 +37,15 @@ export function OrdersPart() {
   );
 }
 
-type NumberOf = Exclude<keyof DraftInput['service'], 'warmUp' | 'goingBack' | 'ownOrders' | 'language' | 'codes'>;
+type Service = DraftInput['service'];
+type Of<Kind> = { [Name in keyof Service]: Service[Name] extends Kind ? Name : never }[keyof Service];
 
 function ServiceCard() {
   const { form, draft, design, isLocked, problems } = useDrafting();
   const isChosen = isSharingChosen(draft);
   const isPair = isOfTwoSamples(draft.test);
   const own = problems.find(({ field }) => field === 'service' || field === 'service.codes')?.message;
-  const whole = (name: NumberOf, label: string, [min, max]: [number, number], hint?: string, unit?: string) => (
+  const whole = (name: Of<number>, label: string, [min, max]: [number, number], hint?: string, unit?: string) => (
     <Controller
       control={form.control}
       name={`service.${name}`}
@@ -58,7 +60,7 @@ function ServiceCard() {
       )}
     />
   );
-  const toggle = (name: 'warmUp' | 'goingBack', label: string, hint: string) => (
+  const toggle = (name: Of<boolean>, label: string, hint: string) => (
     <Controller
       control={form.control}
       name={`service.${name}`}
@@ -85,6 +87,37 @@ function ServiceCard() {
         {whole('rinseSeconds', 'Rinse', [0, 600], rinse, 's')}
         {whole('secondsPerSample', 'Time for a sample', [10, 1800], undefined, 's')}
         {toggle('warmUp', 'Warm-up sample first', 'Takes the edge off the first place; it does not count.')}
+        {draft.service.warmUp &&
+          draft.ballot.items.some((item) => scopeOf(item) === 'sample') &&
+          toggle('practice', 'Scales are tried on it', 'Each kind of scale once, with answers that go nowhere.')}
+        {whole('pauseAfter', 'A pause after every', [0, 60], 'None where it is 0; longer than a rinse.', 'samples')}
+        {draft.service.pauseAfter > 0 && whole('pauseSeconds', 'Length of the pause', [10, 3600], undefined, 's')}
+        <Controller
+          control={form.control}
+          name="service.presentation"
+          render={({ field }) => (
+            <SelectField
+              label="Samples stand"
+              hint={
+                field.value === 'sequential'
+                  ? 'Each is judged before the next; comparisons come last.'
+                  : 'Compared as they are judged, question by question; no rinse is timed among them.'
+              }
+              value={field.value}
+              disabled={isLocked}
+              options={[
+                { value: 'sequential', text: 'one after the other' },
+                { value: 'side-by-side', text: 'side by side' },
+              ]}
+              onChange={field.onChange}
+            />
+          )}
+        />
+        {toggle(
+          'waitsForTray',
+          'Ballots wait for the tray',
+          'Samples open once it is put down by whoever carries trays, or its panelist says that it stands there.',
+        )}
         {toggle(
           'goingBack',
           'Going back to earlier samples',
