@@ -45,7 +45,9 @@ test('paper is typed in twice by keys alone, settled where two differ, and corre
   const tove = await second(page, browser, empty);
   await open(page);
   await page.getByRole('button', { name: 'Begin with seat 1' }).click();
-  for (const seat of [1, 2, 3]) await typeSheet(page, seat, (codes) => `753${codes.join('')}`);
+  for (const seat of [1, 2]) await typeSheet(page, seat, (codes) => `753${codes.join('')}`);
+  // A code that is crossed out is one key, and nothing else is asked about its sample.
+  await typeSheet(page, 3, (codes) => `7x3${codes[0]}${codes[2]}`);
   await expect(page.getByRole('heading', { name: 'On paper: 3 typed once.' })).toBeVisible();
   // Nobody checks themselves.
   await page.getByRole('button', { name: /^1 Panelist 1/ }).click();
@@ -114,6 +116,7 @@ test('paper is typed in twice by keys alone, settled where two differ, and corre
     { times: 2, second: 'Tove', by: 'Ines', settled: 2 },
     { times: 1, second: '', by: 'Ines' },
   ]);
+  expect(own(3).filter(({ kind }) => kind === 'untasted')).toMatchObject([{ because: 'crossed out on paper' }]);
   const corrected = own(3).filter(({ reason }) => reason !== '');
   expect(corrected).toMatchObject([{ kind: 'score', score: 2, by: 'Ines', reason: 'wrote it at the wrong sample' }]);
   await tove.context().close();

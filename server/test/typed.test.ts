@@ -116,6 +116,61 @@ it('is settled by the sheet where two differ, with who read what and who decided
   await running.as.coordinator.post('/api/import').send(whole).expect(200);
 });
 
+describe('a code that is crossed out', () => {
+  const crossed = (code: string) => ({
+    ...{ id: `typed-${++ids}`, kind: 'untasted', code, because: 'crossed out on paper' },
+  });
+  const without = (codes: string[]) => [
+    ...[liking(codes[0], 7, `typed-${++ids}`), crossed(codes[1]), liking(codes[2], 3, `typed-${++ids}`)],
+    ranking([[codes[2]], [codes[0]]], `typed-${++ids}`),
+  ];
+
+  it('is read like an answer, leaves the order without its sample, and stands in the CSV', async () => {
+    const { coordinator, server } = running.as;
+    const id = await locked(coordinator);
+    const codes = await sheet(id);
+    await type(server, id, without(codes)).expect(204);
+    await type(coordinator, id, without(codes)).expect(204);
+    expect(await stateOf(id)).toMatchObject({ state: 'in' });
+    expect((await coordinator.get(`/api/tastings/${id}/csv`).expect(200)).text).toContain('crossed out on paper');
+  });
+
+  it('has no answer besides, neither as typed nor as settled', async () => {
+    const { coordinator, server } = running.as;
+    const id = await locked(coordinator);
+    const codes = await sheet(id);
+    const both = [...without(codes), liking(codes[1], 5, `typed-${++ids}`)];
+    const refused = await type(server, id, both).expect(400);
+    expect(refused.body.problems).toContainEqual(said('crossed out, and has an answer'));
+    await type(server, id, without(codes)).expect(204);
+    await type(coordinator, id, read(codes, { likings: [7, 5, 3], order: [2, 0, 1] })).expect(204);
+    const { body } = await coordinator.get(at(id, 'panelist-0', '/differences')).expect(200);
+    const names = body.differences.map(({ name }: { name: string }) => name) as string[];
+    expect(names).toEqual([`score liking ${codes[1]}`, `untasted  ${codes[1]}`, 'ranking ranking 0']);
+    const settle = (answers: object[], blanks: string[]) =>
+      coordinator.post(at(id, 'panelist-0', '/settle')).send({ answers, blanks });
+    const order = ranking([[codes[2]], [codes[0]]], `typed-${++ids}`);
+    const wrong = await settle([liking(codes[1], 5, `typed-${++ids}`), crossed(codes[1]), order], []).expect(400);
+    expect(wrong.body.problems).toContainEqual(said('crossed out, and has an answer'));
+    await settle([crossed(codes[1]), order], [names[0]]).expect(204);
+    expect(await stateOf(id)).toMatchObject({ state: 'in' });
+  });
+
+  it('said by a phone alone, gives way to what stands on the sheet', async () => {
+    const id = await locked(running.as.coordinator);
+    const codes = await sheet(id);
+    const [token] = await tokens(running.as.coordinator, id);
+    const opening = { device: device(1), takeOver: false };
+    await running.stranger.post(`/api/ballots/${token}/open`).send(opening).expect(200);
+    const answers = [{ ...crossed(codes[1]), because: 'It fell down' }];
+    const letter = { device: device(1), sitting: 1, answers };
+    await running.stranger.post(`/api/ballots/${token}/answers`).send(letter).expect(200);
+    await type(running.as.server, id, read(codes), true).expect(204);
+    const last = (await answersIn(id)).filter(({ kind }) => kind === 'untasted').at(-1);
+    expect(last).toMatchObject({ code: codes[1], because: '', reason: 'as it stands on paper' });
+  });
+});
+
 it('is forgotten before it counts, and not after', async () => {
   const id = await locked(running.as.coordinator);
   const codes = await sheet(id);

@@ -45,6 +45,9 @@ function bare(answer: AnswerValue | null): unknown {
       return [answer.best, answer.worst];
     case 'comment':
       return answer.text.trim().replace(/\s+/g, ' ');
+    case 'untasted':
+      // Why, a sheet does not say.
+      return answer.because === '' ? null : 'not tasted';
     default:
       return answer;
   }

@@ -1,5 +1,5 @@
 export { differing, sameValue, type Difference } from './differing';
-export { entered, freshEntry, typeInto, type Entry } from './entry';
+export { crossedAndAnswered, entered, freshEntry, nextField, typeInto, type Entry } from './entry';
 export { paperFields, type PaperField } from './fields';
 export { aboutText, valueText } from './say';
-export { BLANK, keysText, textOf, typedInto, type PaperValue, type Typed } from './typed';
+export { BLANK, CROSSED, keysText, textOf, typedInto, type PaperValue, type Typed } from './typed';

@@ -3,7 +3,11 @@ import type { AnswerValue } from '../tasting';
 import type { PaperField } from './fields';
 
 /** An answer in words, for whoever compares it with the sheet. */
-export function valueText({ item }: Pick<PaperField, 'item'>, answer: AnswerValue | null): string {
+export function valueText(
+  { item, isCrossing }: Pick<PaperField, 'item' | 'isCrossing'>,
+  answer: AnswerValue | null,
+): string {
+  if (isCrossing) return answer?.kind === 'untasted' && answer.because !== '' ? 'crossed out' : 'not crossed out';
   switch (answer?.kind) {
     case 'score':
       return scoreText(item, answer.score);

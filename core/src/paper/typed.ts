@@ -19,6 +19,10 @@ export type PaperValue = AnswerValue | 'blank';
 
 /** Says that nothing stands on the paper. */
 export const BLANK = '-';
+/** Says that the code of the sample is crossed out there. */
+export const CROSSED = 'x';
+/** Why a sample was not tasted, as far as a sheet says. */
+const CROSSED_OUT = 'crossed out on paper';
 
 const nothing: Typed = { value: null, isDone: false, rest: '', problem: null };
 const done = (value: PaperValue, rest = ''): Typed => ({ value, isDone: true, rest, problem: null });
@@ -35,8 +39,9 @@ const wrong = (problem: string): Typed => ({ ...nothing, problem });
  * typedInto(field, '7').value // { kind: 'score', item: 'liking', code: '482', score: 7 }
  */
 export function typedInto(field: PaperField, text: string): Typed {
+  if (field.isCrossing) return typedCrossing(field, text);
   if (text === '') return answerKindOf(field.item) === 'words' ? typedWords(field, '') : nothing;
-  if (text === BLANK) return done('blank');
+  if (text === BLANK || (text === CROSSED && isCrossable(field))) return done('blank');
   switch (answerKindOf(field.item)) {
     case 'score':
       return typedScore(field, text);
@@ -55,8 +60,21 @@ export function typedInto(field: PaperField, text: string): Typed {
   }
 }
 
+/** Whether x can be typed there: letters of long lists go as far. */
+export const isCrossable = ({ item }: Pick<PaperField, 'item'>): boolean =>
+  answerKindOf(item) !== 'comment' &&
+  (answerKindOf(item) !== 'words' || item.options.length <= LETTERS.indexOf(CROSSED));
+
+function typedCrossing({ code }: PaperField, text: string): Typed {
+  if (text === '' || text === BLANK) return { ...nothing, value: 'blank' };
+  return text === CROSSED
+    ? done({ kind: 'untasted', code: code ?? '', because: CROSSED_OUT })
+    : wrong('Type x where the code is crossed out, or nothing.');
+}
+
 /** What can be typed, in words for whoever types. */
-export function keysText({ item, codes }: Pick<PaperField, 'item' | 'codes'>): string {
+export function keysText({ item, codes, isCrossing }: Pick<PaperField, 'item' | 'codes' | 'isCrossing'>): string {
+  if (isCrossing) return 'x where the code is crossed out; x in an answer of the sample does the same';
   switch (answerKindOf(item)) {
     case 'score': {
       const keys = scoreKeys(item);
@@ -98,6 +116,8 @@ export function textOf({ item, codes }: Pick<PaperField, 'item' | 'codes'>, answ
       return `${answer.best}${answer.worst}`;
     case 'comment':
       return answer.text;
+    case 'untasted':
+      return answer.because === '' ? '' : CROSSED;
     default:
       return '';
   }

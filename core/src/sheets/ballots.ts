@@ -30,7 +30,7 @@ function ballotOf({ codes, warmUp, sets }: TrayRow, items: readonly BallotItem[]
   return [
     {
       kind: 'text',
-      text: `${warm}Taste from left to right. Look at the code before you write. You may stop at any time.`,
+      text: `${warm}Taste from left to right. Look at the code before you write. Cross out the code of a sample that you do not taste. You may stop at any time.`,
       look: 'quiet',
     },
     ...sets.flatMap((set, at): Block[] => [

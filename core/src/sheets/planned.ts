@@ -42,8 +42,8 @@ export function servedText(tasting: Tasting): string[] {
   const side = isOfTwoSamples(test)
     ? 'Sets made for the test'
     : isComplete(tasting)
-      ? `All ${methods.length} side by side`
-      : `${service.together} of ${methods.length} side by side`;
+      ? `All ${methods.length} methods`
+      : `${service.together} of ${methods.length} methods`;
   const replicates = service.replicates > 1 ? `, ${service.replicates} times` : '';
   const warmUp = service.warmUp ? ', after a warm-up that does not count' : '';
   return [

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { neutralQuestion } from '../../src/library';
 import {
+  crossedAndAnswered,
   differing,
   entered,
   freshEntry,
@@ -24,7 +25,7 @@ const item = (kind: BallotItem['kind'], change: Partial<BallotItem> = {}): Ballo
   ...change,
 });
 const words = ['crisp', 'earthy', 'sweet'].map((text) => ({ text, weight: 0 }));
-const fieldOf = (one: BallotItem): PaperField => paperFields([one], serving)[0];
+const fieldOf = (one: BallotItem): PaperField => paperFields([one], serving).find((field) => !field.isCrossing)!;
 const typed = (one: BallotItem, text: string) => typedInto(fieldOf(one), text);
 const value = (one: BallotItem, text: string) => {
   const { value: said, isDone } = typed(one, text);
@@ -39,8 +40,10 @@ describe('what is typed off a paper ballot', () => {
     ];
     const items = [item('liking'), item('comment'), item('ranking'), item('line')];
     expect(paperFields(items, { sets }).map(({ name }) => name)).toEqual([
-      ...['score liking 482', 'score liking 107', 'score line 482', 'score line 107', 'ranking ranking 0'],
-      ...['score liking 939', 'score liking 555', 'score line 939', 'score line 555', 'ranking ranking 1'],
+      ...['score liking 482', 'score liking 107', 'score line 482', 'score line 107'],
+      ...['untasted  482', 'untasted  107', 'ranking ranking 0'],
+      ...['score liking 939', 'score liking 555', 'score line 939', 'score line 555'],
+      ...['untasted  939', 'untasted  555', 'ranking ranking 1'],
       'comment comment ',
     ]);
   });
@@ -170,8 +173,9 @@ describe('two who read one sheet', () => {
     item('comment'),
   ];
   const fields = paperFields(items, serving);
+  const asked = fields.filter(({ isCrossing }) => !isCrossing);
   const read = (...texts: string[]): AnswerValue[] =>
-    fields.flatMap((field, at) => {
+    asked.flatMap((field, at) => {
       const said: PaperValue | null = typedInto(field, texts[at] ?? '').value;
       return said === null || said === 'blank' ? [] : [said];
     });
@@ -198,5 +202,82 @@ describe('two who read one sheet', () => {
       ['5 Neither like nor dislike', 'blank'],
       ['482 = 107, 939', '482, 107, 939'],
     ]);
+  });
+});
+
+describe('a code that is crossed out', () => {
+  const items = [item('liking'), item('line'), item('ranking'), item('comment')];
+  const fields = paperFields(items, serving);
+  const design = { items };
+  /** As from a keyboard: each key goes where the one before led. */
+  const type = (keys: string, from = freshEntry) =>
+    [...keys].reduce((entry, key) => {
+      const { name } = fields[entry.at];
+      return typeInto(fields, entry, entry.at, (entry.texts[name] ?? '') + key);
+    }, from);
+  const untasted = { kind: 'untasted', code: '107', because: 'crossed out on paper' };
+
+  it('is one key wherever it is met, and nothing else is asked about its sample', () => {
+    // Liking of 482, 107 crossed out, liking of 939; lines of 482 and 939 alone; an order of the two.
+    const entry = type('7x4' + '3060' + '939482' + 'n');
+    const { answers, open } = entered(fields, entry);
+    expect(open).toEqual([]);
+    expect(answers).toEqual([
+      { kind: 'score', item: 'liking', code: '482', score: 7 },
+      { kind: 'score', item: 'liking', code: '939', score: 4 },
+      { kind: 'score', item: 'line', code: '482', score: 30 },
+      { kind: 'score', item: 'line', code: '939', score: 60 },
+      untasted,
+      { kind: 'ranking', item: 'ranking', set: 0, ranking: [['939'], ['482']] },
+      { kind: 'comment', item: 'comment', text: 'n' },
+    ]);
+    expect(missingAnswers(answers, { design, serving })).toEqual([]);
+    const asked = { design, serving, untasted: new Set(['107']) };
+    expect(answers.flatMap((answer) => answerProblems(answer, asked))).toEqual([]);
+  });
+
+  it('leaves nothing to compare where it leaves one', () => {
+    const entry = type('7xx' + '30');
+    expect(fields[entry.at].item.kind).toBe('comment');
+    expect(entered(fields, entry).open).toEqual([]);
+    expect(entered(fields, entry).answers.map(({ kind }) => kind)).toEqual(['score', 'score', 'untasted', 'untasted']);
+  });
+
+  it('may be taken back by typing an answer, and then the set is compared again', () => {
+    const entry = type('7xx');
+    const at = fields.findIndex(({ name }) => name === 'score liking 107');
+    const back = typeInto(fields, entry, at, '5');
+    const { answers, open } = entered(fields, back);
+    expect(answers.filter(({ kind }) => kind === 'untasted')).toHaveLength(1);
+    expect(open.map(({ name }) => name)).toEqual(['score line 482', 'score line 107', 'ranking ranking 0']);
+  });
+
+  it('can be said at its own place, where a letter means a word, and never by a comment', () => {
+    const long = Array.from({ length: 30 }, (_, at) => ({ text: `word ${at}`, weight: 0 }));
+    const listed = paperFields([item('check-all', { options: long }), item('comment')], serving);
+    expect(typeInto(listed, freshEntry, 0, 'x').texts).toEqual({ 'words check-all 482': 'x' });
+    const own = listed.findIndex(({ name }) => name === 'untasted  482');
+    const out = entered(listed, typeInto(listed, freshEntry, own, 'x')).answers;
+    expect(out.filter(({ kind }) => kind === 'untasted')).toHaveLength(1);
+    expect(typeInto(listed, freshEntry, own, '7').problem).toContain('Type x');
+    expect(entered(listed, typeInto(listed, freshEntry, listed.length - 1, 'x')).answers).toContainEqual({
+      ...{ kind: 'comment', item: 'comment', text: 'x' },
+    });
+  });
+
+  it('is a place of its own where two read it differently', () => {
+    const [one, other] = [type('7x4'), type('754')].map((entry) => entered(fields, entry).answers);
+    const found = differing(fields, one, other);
+    expect(found.map(({ field }) => field.name)).toEqual(['score liking 107', 'untasted  107']);
+    const [, place] = found;
+    expect([place.first, place.second].map((answer) => valueText(place.field, answer))).toEqual([
+      'crossed out',
+      'not crossed out',
+    ]);
+    // Why it was not tasted, a sheet does not say.
+    expect(sameValue(untasted as AnswerValue, { ...untasted, because: 'It fell down' } as AnswerValue)).toBe(true);
+    expect(textOf(place.field, untasted as AnswerValue)).toBe('x');
+    expect(crossedAndAnswered([...one, ...other])).toEqual(['107']);
+    expect(crossedAndAnswered(one)).toEqual([]);
   });
 });

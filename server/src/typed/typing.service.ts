@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { currentAnswers, placeOfAnswer, type Answer, type AskedBallot } from '@jacana/core/bundle';
-import { differing, paperFields, sameValue, valueText, type Difference } from '@jacana/core/paper';
+import { crossedAndAnswered, differing, paperFields, sameValue, valueText, type Difference } from '@jacana/core/paper';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
 import type { AnswerInput } from '../ballots/ballots.dto';
-import { allIncoming } from '../ballots/incoming';
+import { allIncoming, saidUntasted } from '../ballots/incoming';
 import { type OwnBallot, OwnBallots } from '../ballots/ownBallots.service';
 import { AnswerRow, BallotRow, TypingRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
@@ -44,6 +44,7 @@ export class TypingService {
     await this.transactions.write(async (manager) => {
       const own = await this.papers.find(manager, id, panelist);
       const read = this.read(own, answers, me);
+      refuseCrossedAndAnswered(read);
       const [first, second] = await this.papers.typings(manager, own);
       const before = [first, second].find((typing) => typing?.byAccount === me.id);
       // Sent again, as when the reply to it was lost.
@@ -104,7 +105,7 @@ export class TypingService {
       const own = await this.papers.find(manager, id, panelist);
       refuseCounted(own);
       const { first, second, found } = await this.differing(manager, own);
-      const read = this.read(own, answers, me);
+      const read = this.read(own, answers, me, [...first.answers, ...second.answers]);
       const said = new Map(read.map((answer) => [placeOfAnswer(answer), answer]));
       const [open] = found.filter(({ field }) => !said.has(field.name) && !blanks.includes(field.name));
       const stray = read.find((answer) => !found.some(({ field }) => field.name === placeOfAnswer(answer)));
@@ -114,6 +115,7 @@ export class TypingService {
       const alike = first.answers.filter((answer) => !isSettled.has(placeOfAnswer(answer)));
       const settled = found.flatMap((one) => settledAs(one, said.get(one.field.name) ?? null, { first, second, me }));
       const all = [...alike, ...settled];
+      refuseCrossedAndAnswered(currentAnswers(all));
       await this.count(manager, own, { answers: all, first, second: second.by, settled: found.length });
       await this.live.note(manager, id, 'seats', panelist);
     });
@@ -134,8 +136,10 @@ export class TypingService {
     });
   }
 
-  private read(own: OwnBallot, inputs: readonly AnswerInput[], me: Me): Answer[] {
-    const asked: AskedBallot = { design: own.row.design.ballot, serving: own.serving };
+  /** @param typed what was typed of it besides: it may say which samples were not tasted */
+  private read(own: OwnBallot, inputs: readonly AnswerInput[], me: Me, typed: readonly Answer[] = []): Answer[] {
+    const untasted = saidUntasted(typed, inputs);
+    const asked: AskedBallot = { design: own.row.design.ballot, serving: own.serving, untasted };
     const { answers, problems } = allIncoming(inputs, new Date().toISOString(), asked);
     if (problems.length > 0) throw refuseFields(problems);
     const names = new Set(fieldsOf(own).map(({ name }) => name));
@@ -162,7 +166,7 @@ export class TypingService {
       ...{ id: randomUUID(), at: now, by: first.by, reason: '', kind: 'typed' },
       ...{ times: second === '' ? 1 : 2, second, settled },
     };
-    for (const answer of [...typed.answers, said]) {
+    for (const answer of [...typed.answers, ...tastedAfterAll(typed.answers, [...before.values()], first.by), said]) {
       const earlier = before.get(placeOfAnswer(answer));
       if (earlier && sameValue(earlier, answer)) continue;
       const reason = earlier && answer.reason === '' ? 'as it stands on paper' : answer.reason;
@@ -203,6 +207,27 @@ function settledAs(
   const read = `${who.first.by} read "${valueText(field, first)}", ${who.second.by} "${valueText(field, second)}"`;
   const reason = `settled by the sheet: ${read}`.slice(0, 200);
   return [...(first && !sameValue(first, decided) ? [first as Answer] : []), { ...decided, id: randomUUID(), reason }];
+}
+
+/** What a phone said was not tasted, and the sheet has an answer of: the sheet counts. */
+function tastedAfterAll(answers: readonly Answer[], before: readonly Answer[], by: string): Answer[] {
+  const codes = new Set(crossedAndAnswered([...before, ...answers]));
+  return [...codes].map((code) => ({
+    ...{ id: randomUUID(), at: new Date().toISOString(), by, reason: 'as it stands on paper' },
+    ...{ kind: 'untasted', code, because: '' },
+  }));
+}
+
+/** A sample that was not tasted has no answers: one of the two was read wrongly. */
+function refuseCrossedAndAnswered(answers: readonly Answer[]): void {
+  const [code] = crossedAndAnswered(answers);
+  if (code !== undefined)
+    throw refuseFields([
+      {
+        field: 'answers',
+        message: `${code} is crossed out, and has an answer all the same. Look at the sheet once more.`,
+      },
+    ]);
 }
 
 /** @throws ConflictException once it counts, or nothing more may */

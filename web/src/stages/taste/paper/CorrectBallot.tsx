@@ -1,4 +1,14 @@
-import { freshEntry, paperFields, textOf, typedInto, typeInto, valueText, type Entry } from '@jacana/core/paper';
+import {
+  CROSSED,
+  freshEntry,
+  paperFields,
+  textOf,
+  typedInto,
+  typeInto,
+  valueText,
+  type Entry,
+  type PaperField,
+} from '@jacana/core/paper';
 import type { AnswerValue } from '@jacana/core/bundle';
 import { placeOfAnswer } from '@jacana/core/questions';
 import { useState } from 'react';
@@ -58,6 +68,12 @@ export function CorrectBallot({ id, panelist, seat, onDone }: CorrectBallotProps
   );
 }
 
+/** Where a sample was tasted after all, that is an answer too. */
+const asCorrected = (field: PaperField, text: string): Pick<ReturnType<typeof typedInto>, 'value'> =>
+  field.isCrossing && text !== CROSSED
+    ? { value: { kind: 'untasted', code: field.code ?? '', because: '' } }
+    : typedInto(field, text);
+
 interface CorrectingProps {
   id: string;
   ballot: AnsweredBallotView;
@@ -78,7 +94,7 @@ function Correcting({ id, ballot, because, onDone }: CorrectingProps) {
   const [entry, setEntry] = useState<Entry>({ ...freshEntry, texts: before });
   const changed = fields.flatMap((field) => {
     const text = entry.texts[field.name] ?? '';
-    const { value } = typedInto(field, text);
+    const { value } = asCorrected(field, text);
     return text === (before[field.name] ?? '') || value === null || value === 'blank' ? [] : [{ field, value }];
   });
   const save = async (): Promise<void> => {

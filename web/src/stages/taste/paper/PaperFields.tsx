@@ -1,5 +1,5 @@
 import { answerKindOf } from '@jacana/core/questions';
-import { keysText, typedInto, type Entry, type PaperField } from '@jacana/core/paper';
+import { keysText, nextField, typedInto, type Entry, type PaperField } from '@jacana/core/paper';
 import { type KeyboardEvent, useEffect, useRef } from 'react';
 
 interface PaperFieldsProps {
@@ -24,8 +24,10 @@ export function PaperFields({ fields, entry, onType, onMove, onEnd }: PaperField
     const to = MOVES[event.key] ?? (event.key === 'Backspace' && isEmpty ? -1 : 0);
     if (to === 0) return;
     event.preventDefault();
-    if (event.key === 'Enter' && at === fields.length - 1) return onEnd();
-    onMove(Math.min(Math.max(0, at + to), fields.length - 1));
+    // Enter ends a field, and goes where the next key is due; arrows go everywhere.
+    const next = event.key === 'Enter' ? nextField(fields, entry.texts, at) : at + to;
+    if (event.key === 'Enter' && next === fields.length) return onEnd();
+    onMove(Math.min(Math.max(0, next), fields.length - 1));
   };
   return (
     <div ref={form} className="space-y-4">
@@ -79,7 +81,7 @@ function Field({ field, at, isDue, text, onType, onFocus, onKey }: FieldProps) {
   const kind = answerKindOf(field.item);
   // What is complete is replaced by the next key; what the key before began goes on.
   const selectWhole = ({ currentTarget }: { currentTarget: HTMLInputElement | HTMLTextAreaElement }): void => {
-    if (kind !== 'comment' && typedInto(field, text).value !== null) currentTarget.select();
+    if ((kind !== 'comment' || field.isCrossing) && typedInto(field, text).value !== null) currentTarget.select();
   };
   const shared = {
     'data-field': at,
@@ -96,7 +98,7 @@ function Field({ field, at, isDue, text, onType, onFocus, onKey }: FieldProps) {
     onKeyDown: onKey,
   };
   const look = `rounded-md border-2 bg-white px-2 py-1 font-mono text-lg ${isDue ? 'border-chestnut' : 'border-quiet/40'}`;
-  if (kind === 'comment')
+  if (kind === 'comment' && !field.isCrossing)
     return (
       <textarea
         {...shared}
@@ -111,9 +113,9 @@ function Field({ field, at, isDue, text, onType, onFocus, onKey }: FieldProps) {
       {field.code && <span className="font-mono font-semibold">{field.code}</span>}
       <input
         {...shared}
-        inputMode={kind === 'words' ? 'text' : 'numeric'}
+        inputMode={kind === 'words' || field.isCrossing ? 'text' : 'numeric'}
         style={{
-          width: `${WIDTHS[kind] ?? 4}ch`,
+          width: `${field.isCrossing ? 4 : (WIDTHS[kind] ?? 4)}ch`,
           minWidth: kind === 'ranking' ? `${3 * field.codes.length + 4}ch` : undefined,
         }}
         className={look}
