@@ -26,17 +26,17 @@ const ACCESS: Record<string, Who[]> = {
   'put /api/tastings/{id}/ingredients': ['coordinator'],
   'get /api/tastings/{id}/exclusions': ['coordinator'],
   'put /api/tastings/{id}/exclusions/{panelist}': ['coordinator'],
-  'get /api/tastings/{id}/paper': ['coordinator', 'server'],
-  'get /api/tastings/{id}/paper/{panelist}': ['coordinator', 'server'],
-  'put /api/tastings/{id}/paper/{panelist}': ['coordinator', 'server'],
-  'delete /api/tastings/{id}/paper/{panelist}': ['coordinator', 'server'],
-  'post /api/tastings/{id}/paper/{panelist}/once': ['coordinator', 'server'],
-  'get /api/tastings/{id}/paper/{panelist}/differences': ['coordinator', 'server'],
-  'post /api/tastings/{id}/paper/{panelist}/settle': ['coordinator', 'server'],
-  'put /api/tastings/{id}/paper/{panelist}/picture': ['coordinator', 'server'],
-  'get /api/tastings/{id}/paper/{panelist}/picture': ['coordinator', 'server'],
-  'post /api/tastings/{id}/paper/{panelist}/look': ['coordinator'],
-  'post /api/tastings/{id}/paper/{panelist}/corrections': ['coordinator'],
+  'get /api/tastings/{id}/sittings/{sitting}/paper': ['coordinator', 'server'],
+  'get /api/tastings/{id}/sittings/{sitting}/paper/{panelist}': ['coordinator', 'server'],
+  'put /api/tastings/{id}/sittings/{sitting}/paper/{panelist}': ['coordinator', 'server'],
+  'delete /api/tastings/{id}/sittings/{sitting}/paper/{panelist}': ['coordinator', 'server'],
+  'post /api/tastings/{id}/sittings/{sitting}/paper/{panelist}/once': ['coordinator', 'server'],
+  'get /api/tastings/{id}/sittings/{sitting}/paper/{panelist}/differences': ['coordinator', 'server'],
+  'post /api/tastings/{id}/sittings/{sitting}/paper/{panelist}/settle': ['coordinator', 'server'],
+  'put /api/tastings/{id}/sittings/{sitting}/paper/{panelist}/picture': ['coordinator', 'server'],
+  'get /api/tastings/{id}/sittings/{sitting}/paper/{panelist}/picture': ['coordinator', 'server'],
+  'post /api/tastings/{id}/sittings/{sitting}/paper/{panelist}/look': ['coordinator'],
+  'post /api/tastings/{id}/sittings/{sitting}/paper/{panelist}/corrections': ['coordinator'],
   'get /api/tastings/{id}/card': ['coordinator', 'kitchen', 'server', 'reader'],
   'put /api/tastings/{id}/draft': ['coordinator'],
   'delete /api/tastings/{id}': ['coordinator'],
@@ -153,6 +153,7 @@ async function walk(
       .replace('{id}', path.startsWith('/api/accounts') ? 'nobody' : id)
       .replace('{token}', who === 'panelist' ? token : 'no-such-ballot-00')
       .replace('{panelist}', 'panelist-1')
+      .replace('{sitting}', '1')
       .replace('{photo}', 'walk-photo')
       .replace('{name}', 'Logger');
     const reply = await agentOf(who)[verb](address).send(bodyFor(route, codes));

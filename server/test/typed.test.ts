@@ -1,7 +1,7 @@
 import type { Answer, TastingBundle } from '@jacana/core/bundle';
 import type { Agent } from 'supertest';
 import { startServer, type Running } from './support/running';
-import { codesOf, device, liking, locked, ranking, tokens } from './support/tasting';
+import { codesOf, device, draft, liking, locked, ranking, tokens } from './support/tasting';
 
 /** Ballots on paper, typed in by two people, and answers that are put right. */
 
@@ -24,14 +24,15 @@ const read = (codes: string[], { likings = [7, 5, 3], order = [0, 1, 2], text }:
   ),
   ...(text ? [{ id: `typed-${++ids}`, kind: 'comment', item: 'comment', text }] : []),
 ];
-const at = (id: string, panelist = 'panelist-0', what = '') => `/api/tastings/${id}/paper/${panelist}${what}`;
+const at = (id: string, panelist = 'panelist-0', what = '') =>
+  `/api/tastings/${id}/sittings/1/paper/${panelist}${what}`;
 const type = (who: Agent, id: string, answers: object[], isOnly = false) => who.put(at(id)).send({ answers, isOnly });
 const sheet = async (id: string) => {
   const { body } = await running.as.server.get(at(id)).expect(200);
   return body.sets[0].codes as string[];
 };
 const stateOf = async (id: string, who: Agent = running.as.coordinator) =>
-  (await who.get(`/api/tastings/${id}/paper`).expect(200)).body.ballots[0] as {
+  (await who.get(`/api/tastings/${id}/sittings/1/paper`).expect(200)).body.ballots[0] as {
     state: string;
     isOwn: boolean;
     firstBy: string;
@@ -52,7 +53,7 @@ it('counts once two people have read it alike, and shows neither what the other 
   // Counted for nothing, and shown to nobody.
   expect(await answersIn(id)).toEqual([]);
   for (const who of [server, coordinator])
-    for (const path of ['', '/paper', '/board', '/bundle', '/csv', `/paper/panelist-0`])
+    for (const path of ['', '/sittings/1/paper', '/board', '/bundle', '/csv', `/sittings/1/paper/panelist-0`])
       expect((await who.get(`/api/tastings/${id}${path}`)).text).not.toContain('Good');
   await type(coordinator, id, read(codes, { text: ' Good ' })).expect(204);
   expect(await stateOf(id)).toMatchObject({ state: 'in' });
@@ -169,6 +170,42 @@ describe('a code that is crossed out', () => {
     const last = (await answersIn(id)).filter(({ kind }) => kind === 'untasted').at(-1);
     expect(last).toMatchObject({ code: codes[1], because: '', reason: 'as it stands on paper' });
   });
+});
+
+it('is typed in for a sitting that is over, once the next is open, and for none that is not open yet', async () => {
+  const { coordinator, server } = running.as;
+  const id = await locked(coordinator, draft({ service: { ...draft().service, sittings: 2 } }));
+  const first = await sheet(id);
+  await type(server, id, read(first)).expect(204);
+  await coordinator.post(`/api/tastings/${id}/next-sitting`).expect(204);
+  // Half typed, it does not keep the next sitting; only the end.
+  expect(JSON.stringify((await coordinator.post(`/api/tastings/${id}/close`).expect(409)).body)).toContain(
+    'seat 1 of sitting 1',
+  );
+  await type(coordinator, id, read(first)).expect(204);
+  expect(await stateOf(id)).toMatchObject({ state: 'in' });
+  const later = at(id).replace('/sittings/1/', '/sittings/2/');
+  const { body } = await server.get(later).expect(200);
+  expect(body).toMatchObject({ sitting: 2 });
+  const codes = (body as { sets: { codes: string[] }[] }).sets[0].codes;
+  expect(codes).not.toEqual(first);
+  await server
+    .put(later)
+    .send({ answers: read(first), isOnly: true })
+    .expect(400);
+  await server
+    .put(later)
+    .send({ answers: read(codes), isOnly: true })
+    .expect(204);
+  const { ballots } = await exported(id);
+  expect(ballots.map(({ sitting }) => sitting).sort()).toEqual([1, 2]);
+  for (const wrong of ['3', '0', 'one', '1.5'])
+    expect((await server.get(at(id).replace('/sittings/1/', `/sittings/${wrong}/`))).status).toBeGreaterThanOrEqual(
+      400,
+    );
+  await server
+    .get(at(await locked(coordinator, draft({ service: { ...draft().service, sittings: 2 } }))).replace('/1/', '/2/'))
+    .expect(404);
 });
 
 it('is forgotten before it counts, and not after', async () => {

@@ -32,7 +32,7 @@ beforeEach(() => {
       getItem: (key: string) => kept.get(key) ?? null,
       setItem: (key: string, text: string) => kept.set(key, text),
     },
-    fetch: (address: string, { body }: { body: string }) => answer(address, body),
+    fetch: (address: string, { body }: { body?: string }) => answer(address, body ?? '{}'),
   });
   store = createBallotStore('token');
 });
@@ -77,6 +77,49 @@ describe('the postman', () => {
     score('first-id', '482');
     expect(kept.get('jacana.ballot.2.token')).toContain('first-id');
     expect(Object.values(createBallotStore('token').getState().given)).toEqual([liked('first-id', '482', 7)]);
+  });
+
+  it('lets go of what was said of a sample that another device left behind, and of nothing else', async () => {
+    await begin();
+    const left = { status: 409, body: { error: 'no-way-back', message: 'Nobody goes back.' } };
+    const truth = { ...served, answers: [liked('other-id', '482', 3)] };
+    replies = [left, left, { status: 200, body: { saved: ['second-id'] } }, { status: 200, body: truth }];
+    score('first-id', '482');
+    score('second-id', '907');
+    await settle();
+    await settle();
+    expect(letters.map(({ what, body }) => [what, ...(body.answers ?? []).map(({ id }) => id)])).toEqual([
+      ['open'],
+      ['answers', 'first-id'],
+      ['answers', 'first-id'],
+      ['answers', 'second-id'],
+      ['open'],
+    ]);
+    const { given, queue, isBehind, refusal } = store.getState();
+    expect([queue, refusal, isBehind]).toEqual([[], null, true]);
+    expect(Object.values(given).map(({ code, score: said }) => [code, said])).toEqual([
+      ['482', 3],
+      ['907', 7],
+    ]);
+  });
+
+  it('asks for the tray without a fuss: a dead line is asked again later', async () => {
+    const post = new Post('token', store);
+    post.start();
+    await settle();
+    store.dispatch(actions.opened({ ...served, waitsForTray: true, isTrayOut: false }));
+    for (const [reply, isOut] of [
+      ['dead network', false],
+      [{ status: 503 }, false],
+      [{ status: 200, body: { isOut: false } }, false],
+      [{ status: 200, body: { isOut: true } }, true],
+    ] as const) {
+      replies = [reply];
+      await post.askForTray();
+      expect(store.getState().ballot?.isTrayOut).toBe(isOut);
+      expect(store.getState().line).toBe('saved');
+    }
+    expect(letters.at(-1)?.what).toBe('tray');
   });
 
   it('sends again, with the same ids, after the network or the server failed', async () => {

@@ -123,7 +123,6 @@ export class PlansService {
       const stored = await this.store.getLocked(manager, id);
       const { row } = stored;
       if (row.closedAt) throw refuseState('closed', 'This tasting is closed.');
-      await refuseHalfTyped(manager, stored);
       if (row.sitting >= row.design.service.sittings) throw refuseState('last', 'This is the last sitting.');
       await manager.update(TastingRow, { id }, { sitting: row.sitting + 1 });
       await this.audit.record(manager, { by: me.name, action: `sitting ${row.sitting + 1} opened`, tastingId: id });
@@ -172,10 +171,12 @@ export class PlansService {
 async function refuseHalfTyped(manager: EntityManager, { row, ballots, panelists }: StoredTasting): Promise<void> {
   const isIn = new Set(ballots.flatMap((one) => (one.handedInAt ? `${one.sitting} ${one.panelistId}` : [])));
   const typed = await manager.findBy(TypingRow, { tastingId: row.id });
-  const open = new Set(
-    typed.filter((one) => !isIn.has(`${one.sitting} ${one.panelistId}`)).map(({ panelistId }) => panelistId),
+  const open = typed.filter((one) => !isIn.has(`${one.sitting} ${one.panelistId}`));
+  const seatOf = new Map(panelists.map(({ id, seat }) => [id, seat]));
+  const named = open.map(({ panelistId, sitting }) =>
+    row.design.service.sittings > 1 ? `${seatOf.get(panelistId)} of sitting ${sitting}` : `${seatOf.get(panelistId)}`,
   );
-  const seats = panelists.filter(({ id }) => open.has(id)).map(({ seat }) => seat);
+  const seats = [...new Set(named)].sort((a, b) => a.localeCompare(b, 'en', { numeric: true }));
   if (seats.length > 0)
     throw refuseState(
       'half-typed',

@@ -10,7 +10,7 @@ import { refuseFields, refuseState } from '../fields/problems';
 import { LiveService } from '../live/live.service';
 import { answerRow } from '../tastings/answers';
 import { PaperBallots } from './paperBallots.service';
-import type { AnsweredBallotView, Correction, LookedAt } from './typed.dto';
+import type { AnsweredBallotView, Correction, LookedAt, PaperOf } from './typed.dto';
 
 /** A coordinator puts right what is on a ballot that is in. What it said before stays, with who changed it, when and why. */
 @Injectable()
@@ -24,12 +24,12 @@ export class CorrectionsService {
   ) {}
 
   /** Shows the answers of one ballot by code, and writes down who looked, and why. */
-  async look(id: string, panelist: string, { because }: LookedAt, me: Me): Promise<AnsweredBallotView> {
+  async look(of: PaperOf, { because }: LookedAt, me: Me): Promise<AnsweredBallotView> {
     return this.transactions.write(async (manager) => {
-      const own = await this.papers.find(manager, id, panelist);
+      const own = await this.papers.find(manager, of);
       refuseUncorrectable(own);
       const detail = `seat ${own.panelist.seat}: ${because.trim()}`;
-      await this.audit.record(manager, { by: me.name, action: 'answers looked at', tastingId: id, detail });
+      await this.audit.record(manager, { by: me.name, action: 'answers looked at', tastingId: of.id, detail });
       return {
         ...(await this.papers.sheet(manager, own)),
         answers: await this.papers.counting(manager, own),
@@ -37,9 +37,9 @@ export class CorrectionsService {
     });
   }
 
-  async correct(id: string, panelist: string, { because, answers }: Correction, me: Me): Promise<void> {
+  async correct(of: PaperOf, { because, answers }: Correction, me: Me): Promise<void> {
     await this.transactions.write(async (manager) => {
-      const own = await this.papers.find(manager, id, panelist);
+      const own = await this.papers.find(manager, of);
       refuseUncorrectable(own);
       const stored = await this.own.stored(manager, own);
       const asked = { design: own.row.design.ballot, serving: own.serving, untasted: untastedCodes(stored) };
@@ -56,11 +56,11 @@ export class CorrectionsService {
       if (problems.length > 0) throw refuseFields(problems);
       for (const answer of read.answers) {
         const put = { ...answer, by: me.name, reason: because.trim() };
-        await manager.insert(AnswerRow, answerRow(id, panelist, own.ballot.sitting, put));
+        await manager.insert(AnswerRow, answerRow(of.id, of.panelist, own.ballot.sitting, put));
       }
       const detail = `seat ${own.panelist.seat}, ${read.answers.length}: ${because.trim()}`;
-      await this.audit.record(manager, { by: me.name, action: 'answers corrected', tastingId: id, detail });
-      await this.live.note(manager, id, 'seats', panelist);
+      await this.audit.record(manager, { by: me.name, action: 'answers corrected', tastingId: of.id, detail });
+      await this.live.note(manager, of.id, 'seats', of.panelist);
     });
   }
 }

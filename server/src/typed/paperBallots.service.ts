@@ -9,7 +9,7 @@ import { AccessService } from '../seal/access/access.service';
 import type { BallotAnswer } from '../seal/views/panelist';
 import { traysNow } from '../seal/views/server';
 import { lockedOnly, TastingStore } from '../tastings/tasting.store';
-import type { PaperBallotView, PaperListView, PaperView, TypedState } from './typed.dto';
+import type { PaperBallotView, PaperListView, PaperView, TypedState, PaperOf, SittingOf } from './typed.dto';
 
 /** Ballots on paper of the open sitting: which are typed in, and what stands on each. Never what was answered. */
 @Injectable()
@@ -21,17 +21,17 @@ export class PaperBallots {
     private readonly own: OwnBallots,
   ) {}
 
-  async list(id: string, me: Me): Promise<PaperListView> {
+  async list({ id, sitting }: SittingOf, me: Me): Promise<PaperListView> {
     await this.access.knownTo(me.role, id);
     const { read } = this.transactions;
     const row = await this.store.row(read, id);
     const [panelists, plan] = [await this.store.panelists(read, id), lockedOnly(await this.store.plan(read, id))];
-    const where = { tastingId: id, sitting: row.sitting };
+    const where = { tastingId: id, sitting };
     const typings = await read.findBy(TypingRow, where);
     const ballots = await read.findBy(BallotRow, where);
     const pictures = await read.find(PaperPictureRow, { where, select: { panelistId: true } });
     const onPhones = await this.onPhones(read, where);
-    const views = traysNow({ row, plan, panelists })
+    const views = traysNow({ row: { ...row, sitting }, plan, panelists })
       .filter(({ codes }) => codes.length > 0)
       .map(({ panelistId, seat, name, flight }): PaperView => {
         const typed = typings.filter((one) => one.panelistId === panelistId);
@@ -49,11 +49,10 @@ export class PaperBallots {
     return { ballots: views.sort((a, b) => a.flight - b.flight || a.seat - b.seat) };
   }
 
-  /** The ballot of a panelist at the open sitting. @throws NotFoundException where there is none */
-  async find(manager: EntityManager, id: string, panelistId: string): Promise<OwnBallot> {
+  /** The ballot of a panelist at a sitting that is open or over. @throws NotFoundException where there is none */
+  async find(manager: EntityManager, { id, sitting, panelist: panelistId }: PaperOf): Promise<OwnBallot> {
     const panelist = await manager.findOneBy(PanelistRow, { tastingId: id, id: panelistId });
     if (!panelist) throw new NotFoundException('Nobody at this tasting has such a ballot.');
-    const { sitting } = await this.store.row(manager, id);
     return this.own.find(manager, panelist.token, sitting);
   }
 

@@ -1,7 +1,16 @@
 import { ApiProperty } from '@nestjs/swagger';
-import { MOST_ANSWERS, MOST_ITEMS, MOST_PANELISTS, MOST_PHOTO_BYTES, MOST_SETS, SHORT_TEXT } from '@jacana/core/bundle';
+import {
+  MOST_ANSWERS,
+  MOST_ITEMS,
+  MOST_PANELISTS,
+  MOST_PHOTO_BYTES,
+  MOST_SETS,
+  MOST_SITTINGS,
+  SHORT_TEXT,
+} from '@jacana/core/bundle';
+import { Type } from 'class-transformer';
 import { AnswerInput } from '../ballots/ballots.dto';
-import { Choice, Flag, ListOf, Said, Text, Texts } from '../fields/fields';
+import { Choice, DraftId, Flag, ListOf, Said, Text, Texts, Whole } from '../fields/fields';
 import { BallotAnswer, BallotSet } from '../seal/views/panelist';
 import { BallotItemInput } from '../tastings/design.dto';
 
@@ -9,7 +18,20 @@ import { BallotItemInput } from '../tastings/design.dto';
 export const TYPED_STATES = ['open', 'once', 'differs', 'in', 'on a phone'] as const;
 export type TypedState = (typeof TYPED_STATES)[number];
 
-/** One ballot of the open sitting, without anything that was answered on it. */
+/** A sitting of a tasting: the open one, or one before. */
+export class SittingOf {
+  @DraftId() id: string;
+  @Type(() => Number)
+  @Whole({ least: 1, most: MOST_SITTINGS })
+  sitting: number;
+}
+
+/** The ballot of a panelist at a sitting. */
+export class PaperOf extends SittingOf {
+  @DraftId() panelist: string;
+}
+
+/** One ballot of a sitting, without anything that was answered on it. */
 export class PaperView {
   @Said('string') panelistId: string;
   @Said('integer') seat: number;

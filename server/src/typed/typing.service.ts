@@ -15,7 +15,7 @@ import { LiveService } from '../live/live.service';
 import { AccessService } from '../seal/access/access.service';
 import { answerRow } from '../tastings/answers';
 import { PaperBallots, placeOf, shown } from './paperBallots.service';
-import type { DifferencesView, PaperBallotView, Settlement, TypedBallot } from './typed.dto';
+import type { DifferencesView, PaperBallotView, Settlement, TypedBallot, PaperOf } from './typed.dto';
 
 /**
  * Takes in ballots on paper. Two people type each, neither seeing what the other read; where they read alike it counts,
@@ -32,17 +32,17 @@ export class TypingService {
     private readonly live: LiveService,
   ) {}
 
-  async sheet(id: string, panelist: string, me: Me): Promise<PaperBallotView> {
-    await this.access.knownTo(me.role, id);
+  async sheet(of: PaperOf, me: Me): Promise<PaperBallotView> {
+    await this.access.knownTo(me.role, of.id);
     const { read } = this.transactions;
-    return this.papers.sheet(read, await this.papers.find(read, id, panelist));
+    return this.papers.sheet(read, await this.papers.find(read, of));
   }
 
   /** @throws ConflictException for who typed it in before: nobody checks themselves */
-  async type(id: string, panelist: string, { answers, isOnly }: TypedBallot, me: Me): Promise<void> {
-    await this.access.knownTo(me.role, id);
+  async type(of: PaperOf, { answers, isOnly }: TypedBallot, me: Me): Promise<void> {
+    await this.access.knownTo(me.role, of.id);
     await this.transactions.write(async (manager) => {
-      const own = await this.papers.find(manager, id, panelist);
+      const own = await this.papers.find(manager, of);
       const read = this.read(own, answers, me);
       refuseCrossedAndAnswered(read);
       const [first, second] = await this.papers.typings(manager, own);
@@ -64,28 +64,28 @@ export class TypingService {
         await this.count(manager, own, { answers: first.answers, first, second: me.name, settled: 0 });
       else if (!first && isOnly)
         await this.count(manager, own, { answers: read, first: { by: me.name }, second: '', settled: 0 });
-      await this.live.note(manager, id, 'seats', panelist);
+      await this.live.note(manager, of.id, 'seats', of.panelist);
     });
   }
 
   /** Lets what one person typed count, as nobody types it a second time. */
-  async letCount(id: string, panelist: string, me: Me): Promise<void> {
-    await this.access.knownTo(me.role, id);
+  async letCount(of: PaperOf, me: Me): Promise<void> {
+    await this.access.knownTo(me.role, of.id);
     await this.transactions.write(async (manager) => {
-      const own = await this.papers.find(manager, id, panelist);
+      const own = await this.papers.find(manager, of);
       refuseCounted(own);
       const [first, second] = await this.papers.typings(manager, own);
       if (!first) throw refuseState('open', 'Nobody has typed this ballot in yet.');
       if (second) throw refuseState('typed', 'Two people have typed this ballot in. Settle where they differ.');
       await this.count(manager, own, { answers: first.answers, first, second: '', settled: 0 });
-      await this.live.note(manager, id, 'seats', panelist);
+      await this.live.note(manager, of.id, 'seats', of.panelist);
     });
   }
 
-  async differences(id: string, panelist: string, me: Me): Promise<DifferencesView> {
-    await this.access.knownTo(me.role, id);
+  async differences(of: PaperOf, me: Me): Promise<DifferencesView> {
+    await this.access.knownTo(me.role, of.id);
     const { read } = this.transactions;
-    const own = await this.papers.find(read, id, panelist);
+    const own = await this.papers.find(read, of);
     const { first, second, found } = await this.differing(read, own);
     return {
       ...(await this.papers.sheet(read, own)),
@@ -99,10 +99,10 @@ export class TypingService {
   }
 
   /** What the sheet says where two read it differently. @throws BadRequestException until every place is settled */
-  async settle(id: string, panelist: string, { answers, blanks }: Settlement, me: Me): Promise<void> {
-    await this.access.knownTo(me.role, id);
+  async settle(of: PaperOf, { answers, blanks }: Settlement, me: Me): Promise<void> {
+    await this.access.knownTo(me.role, of.id);
     await this.transactions.write(async (manager) => {
-      const own = await this.papers.find(manager, id, panelist);
+      const own = await this.papers.find(manager, of);
       refuseCounted(own);
       const { first, second, found } = await this.differing(manager, own);
       const read = this.read(own, answers, me, [...first.answers, ...second.answers]);
@@ -117,22 +117,22 @@ export class TypingService {
       const all = [...alike, ...settled];
       refuseCrossedAndAnswered(currentAnswers(all));
       await this.count(manager, own, { answers: all, first, second: second.by, settled: found.length });
-      await this.live.note(manager, id, 'seats', panelist);
+      await this.live.note(manager, of.id, 'seats', of.panelist);
     });
   }
 
   /** Forgets what was typed, before it counts: the wrong sheet, or the wrong seat. */
-  async again(id: string, panelist: string, me: Me): Promise<void> {
-    await this.access.knownTo(me.role, id);
+  async again(of: PaperOf, me: Me): Promise<void> {
+    await this.access.knownTo(me.role, of.id);
     await this.transactions.write(async (manager) => {
-      const own = await this.papers.find(manager, id, panelist);
+      const own = await this.papers.find(manager, of);
       refuseCounted(own);
       const typed = await this.papers.typings(manager, own);
       if (typed.length === 0) return;
       await manager.delete(TypingRow, placeOf(own));
       const detail = `seat ${own.panelist.seat}, typed by ${typed.map(({ by }) => by).join(' and ')}`;
-      await this.audit.record(manager, { by: me.name, action: 'ballot typed anew', tastingId: id, detail });
-      await this.live.note(manager, id, 'seats', panelist);
+      await this.audit.record(manager, { by: me.name, action: 'ballot typed anew', tastingId: of.id, detail });
+      await this.live.note(manager, of.id, 'seats', of.panelist);
     });
   }
 

@@ -14,7 +14,7 @@ export function CheckStep({ ballot }: { ballot: BallotView }) {
   const step = useBallot((state) => state.step);
   const given = useBallot((state) => state.given);
   const before = stepBefore(ballot, step, given);
-  const notice = useBallot((state) => state.notice);
+  const isBehind = useBallot((state) => state.isBehind);
   const liked = ballot.items.find((item) => item.kind === 'liking')?.id;
   const liking = (code: string): number | undefined =>
     liked ? given[placeOf({ kind: 'score', item: liked, code })]?.score : undefined;
@@ -29,9 +29,9 @@ export function CheckStep({ ballot }: { ballot: BallotView }) {
   return (
     <main className="flex grow flex-col">
       <h1 className="mb-3 font-serif text-2xl leading-tight">{rankings.length > 0 ? t('your-order') : t('was-all')}</h1>
-      {notice && (
+      {isBehind && (
         <p role="alert" className="mb-3 rounded-xl border-2 border-chestnut px-4 py-3 dim:border-night-ink">
-          {notice}
+          {t('behind')}
         </p>
       )}
       {rankings.map(({ item, set, ranking }) => (

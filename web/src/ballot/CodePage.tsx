@@ -1,10 +1,13 @@
 import { useState } from 'react';
 import { Refused, send } from '../post/letter';
 import { BigButton } from './BigButton';
+import { Languages } from './Languages';
 import { lastBallot } from './memory';
+import { useWords } from '../words/words';
 
 /** Where the code on a seat's card is typed, by whoever has no camera for the other. */
 export function CodePage() {
+  const t = useWords();
   const [last] = useState(lastBallot.read);
   const [code, setCode] = useState('');
   const [isBusy, setBusy] = useState(false);
@@ -16,13 +19,14 @@ export function CodePage() {
       const { token } = await send<{ token: string }>('/api/ballot-codes', { code });
       window.location.assign(`/b/${token}`);
     } catch (error) {
-      setProblem(error instanceof Refused ? error.message : 'There is no connection just now. Try again in a moment.');
+      setProblem(t(error instanceof Refused ? 'no-such-code' : 'not-now'));
       setBusy(false);
     }
   };
   return (
     <div className="mx-auto flex min-h-dvh max-w-md flex-col justify-center p-5">
       <main>
+        <Languages />
         <form
           onSubmit={(event) => {
             event.preventDefault();
@@ -30,7 +34,7 @@ export function CodePage() {
           }}
         >
           <h1 className="mb-4 font-serif text-3xl leading-tight">
-            <label htmlFor="code">The code on your card</label>
+            <label htmlFor="code">{t('code-on-card')}</label>
           </h1>
           <input
             id="code"
@@ -50,12 +54,12 @@ export function CodePage() {
             {problem}
           </p>
           <BigButton type="submit" disabled={isBusy || code.trim() === ''}>
-            To my ballot
+            {t('to-my-ballot')}
           </BigButton>
           {last !== '' && (
             <p className="mt-5 text-center">
               <a href={`/b/${last}`} className="inline-flex min-h-12 items-center underline underline-offset-3">
-                Go on with the ballot that was open on this phone
+                {t('last-on-phone')}
               </a>
             </p>
           )}

@@ -65,7 +65,7 @@ export function Stopped() {
   const refusal = useBallot((state) => state.refusal);
   const hasUnsent = useBallot((state) => state.queue.length > 0 || state.handIn !== null);
   const tryAgain = (): void => {
-    act(actions.handInTakenBack());
+    act(actions.handInTakenBack(false));
     act(actions.refused(null));
     void post.open(false);
   };
@@ -89,7 +89,7 @@ export function Stopped() {
       return <Ending title={t('missing')} text={t('missing-help')} />;
     default:
       return (
-        <Ending title={t('problem')} text={`${refusal?.message ?? ''}${kept}`}>
+        <Ending title={t('problem')} text={`${t('problem-help', { message: refusal?.message ?? '' })}${kept}`}>
           <BigButton onClick={tryAgain}>{t('to-ballot')}</BigButton>
         </Ending>
       );

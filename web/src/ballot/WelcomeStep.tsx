@@ -1,10 +1,10 @@
 import { hasRightAnswer, isOneByOne } from '@jacana/core/questions';
-import type { BallotView, Language } from '../client/api.generated';
+import type { BallotView } from '../client/api.generated';
 import { Pad } from '../ui/Pad';
 import { BigButton } from './BigButton';
 import { en } from '../words/en';
-import { LANGUAGE_NAMES, readIn, useLanguage, useWords, type WordKey, type Words } from '../words/words';
-import { languageMemory } from './memory';
+import { useWords, type WordKey, type Words } from '../words/words';
+import { Languages } from './Languages';
 import { newId } from './post';
 import { actions, firstOpenStep, placeOf } from './state';
 import { MUST_NOT_EAT } from './Stop';
@@ -39,33 +39,6 @@ const ALLERGENS = Object.keys(en).filter((key): key is WordOfAllergen => key.sta
 function ingredientText(name: string, t: Words): string {
   const known = ALLERGENS.find((key) => en[key] === name);
   return known ? t(known) : name;
-}
-
-const LANGUAGES = Object.keys(LANGUAGE_NAMES) as Language[];
-
-/** The ballot's own words in another language; questions stay as the coordinator wrote them. */
-function Languages() {
-  const t = useWords();
-  const now = useLanguage();
-  return (
-    <nav aria-label={t('language')} className="mb-3 flex flex-wrap gap-x-4">
-      {LANGUAGES.map((one) => (
-        <button
-          key={one}
-          type="button"
-          lang={one}
-          aria-pressed={one === now}
-          onClick={() => {
-            languageMemory.write(one);
-            void readIn(one);
-          }}
-          className="min-h-12 underline-offset-4 aria-pressed:font-bold aria-[pressed=false]:underline"
-        >
-          {LANGUAGE_NAMES[one]}
-        </button>
-      ))}
-    </nav>
-  );
 }
 
 /** What will happen, what is in it and what is stored; and that one may stop. */

@@ -5,6 +5,8 @@ import '../look/theme.css';
 import { Ballot } from './Ballot';
 import { CodePage } from './CodePage';
 import { keepPage } from './install';
+import { ownLanguage } from './Languages';
+import { readIn } from '../words/words';
 import { lastBallot } from './memory';
 import { Post } from './post';
 import { createBallotStore } from './ballotStore';
@@ -15,6 +17,7 @@ const token = window.location.pathname.split('/')[2] ?? '';
 const page = createRoot(document.getElementById('root') as HTMLElement);
 
 if (token === '') {
+  void readIn(ownLanguage());
   page.render(
     <StrictMode>
       <CodePage />

@@ -15,6 +15,8 @@ import type { BallotStore } from './ballotStore';
  */
 export class Post {
   private isBusy = false;
+  /** One answer at a time, since one of several was refused. */
+  private isCareful = false;
   private readonly patience = new Patience();
 
   constructor(
@@ -86,9 +88,10 @@ export class Post {
 
   private async sendAnswers(): Promise<void> {
     const { queue, ballot } = this.store.getState();
-    const letter = { device: deviceId(), sitting: ballot?.sitting, answers: queue.slice(0, 100) };
+    const letter = { device: deviceId(), sitting: ballot?.sitting, answers: queue.slice(0, this.isCareful ? 1 : 100) };
     const { saved } = await this.send<SavedAnswers>('answers', letter);
     this.store.dispatch(actions.acknowledged(saved));
+    if (this.store.getState().queue.length === 0) this.isCareful = false;
   }
 
   private async sendHandIn(): Promise<void> {
@@ -129,12 +132,25 @@ export class Post {
   private refused(error: Refused): void {
     if (error.kind === 'handed-in') return void this.open(false);
     if (error.kind === 'behind') {
-      this.store.dispatch(actions.handInTakenBack(error.message));
+      this.store.dispatch(actions.handInTakenBack(true));
       return void this.open(false);
     }
-    const kind =
-      error.kind === 'closed' || error.kind === 'elsewhere' ? error.kind : error.status === 404 ? 'missing' : 'problem';
+    if (error.kind === 'no-way-back') return this.letGo();
+    const known = KNOWN.find((kind) => kind === error.kind);
+    const kind = known ?? (error.status === 404 ? 'missing' : 'problem');
     this.store.dispatch(actions.refused({ kind, message: error.message }));
+  }
+
+  /** What was said on another device of a sample that is left behind stays; what was said here of it is let go, and all else goes through. */
+  private letGo(): void {
+    const { queue } = this.store.getState();
+    if (queue.length > 1 && !this.isCareful) {
+      this.isCareful = true;
+      return this.nudge();
+    }
+    this.store.dispatch(actions.acknowledged(queue.slice(0, 1).map(({ id }) => id)));
+    this.store.dispatch(actions.handInTakenBack(true));
+    void this.open(false);
   }
 
   private waitAndThen(again: () => void): void {
@@ -147,6 +163,9 @@ export class Post {
     return send<T>(`/api/ballots/${this.token}/${what}`, body);
   }
 }
+
+/** Refusals that the ballot has words of its own for. */
+const KNOWN = ['closed', 'elsewhere'] as const;
 
 export const newId = (): string => nanoid(14);
 

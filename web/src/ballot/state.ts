@@ -11,7 +11,7 @@ export type Line = 'saved' | 'sending' | 'waiting';
 export interface BallotState {
   /** The server's view of it; null until the ballot was first opened. */
   ballot: BallotView | null;
-  /** What keeps the panelist from answering, in the server's words. */
+  /** What keeps the panelist from answering; the server's words are for the coordinator. */
   refusal: { kind: 'closed' | 'elsewhere' | 'missing' | 'problem'; message: string } | null;
   /** Number of the screen. */
   step: number;
@@ -31,8 +31,8 @@ export interface BallotState {
   rinse: { code: string; since: number } | null;
   /** The sample that is looked at, and since when by this device's clock. */
   looking: { code: string; since: number } | null;
-  /** What to look at before handing in again. */
-  notice: string | null;
+  /** Whether another device has answered more, to be looked at before handing in again. */
+  isBehind: boolean;
   line: Line;
 }
 
@@ -48,7 +48,7 @@ export const fresh: BallotState = {
   guess: null,
   rinse: null,
   looking: null,
-  notice: null,
+  isBehind: false,
   line: 'saved',
 };
 
@@ -100,11 +100,11 @@ const slice = createSlice({
     },
     handedIn: (state, { payload: id }: PayloadAction<string>) => {
       state.handIn ??= id;
-      state.notice = null;
+      state.isBehind = false;
     },
-    handInTakenBack: (state, { payload: notice }: PayloadAction<string | undefined>) => {
+    handInTakenBack: (state, { payload: isBehind }: PayloadAction<boolean>) => {
       state.handIn = null;
-      state.notice = notice ?? null;
+      state.isBehind = isBehind;
     },
     guessed: (state, { payload }: PayloadAction<BallotState['guess']>) => {
       state.guess ??= payload;

@@ -342,36 +342,46 @@ const injectedRtkApi = api
         invalidatesTags: ['ballots'],
       }),
       listPaper: build.query<ListPaperApiResponse, ListPaperApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/paper` }),
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper` }),
         providesTags: ['paper'],
       }),
       getPaper: build.query<GetPaperApiResponse, GetPaperApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}` }),
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}`,
+        }),
         providesTags: ['paper'],
       }),
       typePaper: build.mutation<TypePaperApiResponse, TypePaperApiArg>({
         query: (queryArg) => ({
-          url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}`,
+          url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}`,
           method: 'PUT',
           body: queryArg.typedBallot,
         }),
         invalidatesTags: ['paper'],
       }),
       typeAnew: build.mutation<TypeAnewApiResponse, TypeAnewApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}`, method: 'DELETE' }),
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}`,
+          method: 'DELETE',
+        }),
         invalidatesTags: ['paper'],
       }),
       letPaperCount: build.mutation<LetPaperCountApiResponse, LetPaperCountApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}/once`, method: 'POST' }),
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}/once`,
+          method: 'POST',
+        }),
         invalidatesTags: ['paper'],
       }),
       getDifferences: build.query<GetDifferencesApiResponse, GetDifferencesApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}/differences` }),
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}/differences`,
+        }),
         providesTags: ['paper'],
       }),
       settlePaper: build.mutation<SettlePaperApiResponse, SettlePaperApiArg>({
         query: (queryArg) => ({
-          url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}/settle`,
+          url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}/settle`,
           method: 'POST',
           body: queryArg.settlement,
         }),
@@ -379,19 +389,21 @@ const injectedRtkApi = api
       }),
       keepPicture: build.mutation<KeepPictureApiResponse, KeepPictureApiArg>({
         query: (queryArg) => ({
-          url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}/picture`,
+          url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}/picture`,
           method: 'PUT',
           body: queryArg.paperPicture,
         }),
         invalidatesTags: ['paper'],
       }),
       getPicture: build.query<GetPictureApiResponse, GetPictureApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}/picture` }),
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}/picture`,
+        }),
         providesTags: ['paper'],
       }),
       lookAtAnswers: build.mutation<LookAtAnswersApiResponse, LookAtAnswersApiArg>({
         query: (queryArg) => ({
-          url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}/look`,
+          url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}/look`,
           method: 'POST',
           body: queryArg.lookedAt,
         }),
@@ -399,7 +411,7 @@ const injectedRtkApi = api
       }),
       correctAnswers: build.mutation<CorrectAnswersApiResponse, CorrectAnswersApiArg>({
         query: (queryArg) => ({
-          url: `/api/tastings/${queryArg.id}/paper/${queryArg.panelist}/corrections`,
+          url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}/corrections`,
           method: 'POST',
           body: queryArg.correction,
         }),
@@ -717,59 +729,70 @@ export type FindBallotApiArg = {
 export type ListPaperApiResponse = /** status 200  */ PaperListView;
 export type ListPaperApiArg = {
   id: string;
+  sitting: number;
 };
 export type GetPaperApiResponse = /** status 200  */ PaperBallotView;
 export type GetPaperApiArg = {
   id: string;
+  sitting: number;
   panelist: string;
 };
 export type TypePaperApiResponse = unknown;
 export type TypePaperApiArg = {
   id: string;
+  sitting: number;
   panelist: string;
   typedBallot: TypedBallot;
 };
 export type TypeAnewApiResponse = unknown;
 export type TypeAnewApiArg = {
   id: string;
+  sitting: number;
   panelist: string;
 };
 export type LetPaperCountApiResponse = unknown;
 export type LetPaperCountApiArg = {
   id: string;
+  sitting: number;
   panelist: string;
 };
 export type GetDifferencesApiResponse = /** status 200  */ DifferencesView;
 export type GetDifferencesApiArg = {
   id: string;
+  sitting: number;
   panelist: string;
 };
 export type SettlePaperApiResponse = unknown;
 export type SettlePaperApiArg = {
   id: string;
+  sitting: number;
   panelist: string;
   settlement: Settlement;
 };
 export type KeepPictureApiResponse = unknown;
 export type KeepPictureApiArg = {
   id: string;
+  sitting: number;
   panelist: string;
   paperPicture: PaperPicture;
 };
 export type GetPictureApiResponse = unknown;
 export type GetPictureApiArg = {
   id: string;
+  sitting: number;
   panelist: string;
 };
 export type LookAtAnswersApiResponse = /** status 200  */ AnsweredBallotView;
 export type LookAtAnswersApiArg = {
   id: string;
+  sitting: number;
   panelist: string;
   lookedAt: LookedAt;
 };
 export type CorrectAnswersApiResponse = unknown;
 export type CorrectAnswersApiArg = {
   id: string;
+  sitting: number;
   panelist: string;
   correction: Correction;
 };

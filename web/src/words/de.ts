@@ -200,5 +200,13 @@ export const de: Omit<Catalogue, 'place_ordinal_one' | 'place_ordinal_two' | 'pl
   'missing-help':
     'Prüfen Sie den Link oder scannen Sie den Code auf Ihrer Karte noch einmal. Hilft das nicht, fragen Sie die Leitung.',
   problem: 'Etwas auf diesem Bogen wurde nicht angenommen.',
+  behind:
+    'Ein anderes Gerät hat mehr auf diesem Bogen beantwortet. Sehen Sie ihn noch einmal durch, dann geben Sie ihn ab.',
+  'problem-help': 'Gehen Sie zurück und sehen Sie ihn durch. Hilft das nicht, zeigen Sie dies der Leitung: {{message}}',
+  'code-on-card': 'Der Code auf Ihrer Karte',
+  'to-my-ballot': 'Zu meinem Bogen',
+  'no-such-code': 'Kein Bogen hat diesen Code. Sehen Sie auf die Karte, oder fragen Sie nach einer anderen.',
+  'not-now': 'Gerade besteht keine Verbindung. Versuchen Sie es gleich noch einmal.',
+  'last-on-phone': 'Weiter mit dem Bogen, der auf diesem Telefon offen war',
   'to-ballot': 'Zurück zum Bogen',
 };

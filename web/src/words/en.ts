@@ -207,6 +207,13 @@ export const en = {
   missing: 'There is no ballot at this address.',
   'missing-help': 'Check the link or scan the code on your card again. If it does not help, ask the coordinator.',
   problem: 'Something in this ballot was not accepted.',
+  behind: 'Another device has answered more of this ballot. Look through it once more, then hand it in.',
+  'problem-help': 'Go back and look through it. If it does not help, show this to the coordinator: {{message}}',
+  'code-on-card': 'The code on your card',
+  'to-my-ballot': 'To my ballot',
+  'no-such-code': 'No ballot has this code. Look at the card again, or ask for another.',
+  'not-now': 'There is no connection just now. Try again in a moment.',
+  'last-on-phone': 'Go on with the ballot that was open on this phone',
   'to-ballot': 'Back to the ballot',
 } as const;
 

@@ -203,5 +203,12 @@ export const fr: Omit<Catalogue, 'place_ordinal_two' | 'place_ordinal_few'> = {
   'missing-help':
     'Vérifiez le lien ou scannez de nouveau le code de votre carte. Si cela n’aide pas, demandez à la personne responsable.',
   problem: 'Quelque chose dans ce bulletin n’a pas été accepté.',
+  behind: 'Un autre appareil a rempli une plus grande partie de ce bulletin. Relisez-le, puis remettez-le.',
+  'problem-help': 'Revenez et relisez-le. Si cela n’aide pas, montrez ceci au responsable : {{message}}',
+  'code-on-card': 'Le code de votre carte',
+  'to-my-ballot': 'Vers mon bulletin',
+  'no-such-code': 'Aucun bulletin n’a ce code. Regardez la carte, ou demandez-en une autre.',
+  'not-now': 'Pas de connexion pour l’instant. Réessayez dans un moment.',
+  'last-on-phone': 'Continuer avec le bulletin ouvert sur ce téléphone',
   'to-ballot': 'Retour au bulletin',
 };

@@ -103,7 +103,12 @@ export function alarmsOf(seats: readonly SeatView[], now: number): Alarm[] {
     ...seats
       .filter(
         ({ state, tray, openedAt, isWithheld, saysArrived }) =>
-          isCarried && !isWithheld && !saysArrived && state === 'tasting' && tray !== 'out' && since(openedAt) > WITHOUT_MS,
+          isCarried &&
+          !isWithheld &&
+          !saysArrived &&
+          state === 'tasting' &&
+          tray !== 'out' &&
+          since(openedAt) > WITHOUT_MS,
       )
       .map((seat) => alarm('without', seat, `here for ${clock(seat.openedAt, now)} without a tray`)),
     ...seats

@@ -24,13 +24,14 @@ import { PaperFields } from './PaperFields';
 
 interface CorrectBallotProps {
   id: string;
+  sitting: number;
   panelist: string;
   seat: number;
   onDone: () => void;
 }
 
 /** Puts right what is on a ballot that is in: first why, then what. */
-export function CorrectBallot({ id, panelist, seat, onDone }: CorrectBallotProps) {
+export function CorrectBallot({ id, sitting, panelist, seat, onDone }: CorrectBallotProps) {
   const [because, setBecause] = useState('');
   const [look, { data: ballot, error, isLoading }] = api.useLookAtAnswersMutation();
   if (ballot) return <Correcting {...{ id, ballot, because, onDone }} />;
@@ -40,7 +41,7 @@ export function CorrectBallot({ id, panelist, seat, onDone }: CorrectBallotProps
         className="max-w-xl"
         onSubmit={(event) => {
           event.preventDefault();
-          void look({ id, panelist, lookedAt: { because: because.trim() } });
+          void look({ id, sitting, panelist, lookedAt: { because: because.trim() } });
         }}
       >
         <p className="mb-3">
@@ -99,7 +100,12 @@ function Correcting({ id, ballot, because, onDone }: CorrectingProps) {
   });
   const save = async (): Promise<void> => {
     const answers = changed.map(({ value }) => ({ ...value, id: newId() }));
-    const done = await correct({ id, panelist: ballot.panelistId, correction: { because: because.trim(), answers } });
+    const done = await correct({
+      id,
+      sitting: ballot.sitting,
+      panelist: ballot.panelistId,
+      correction: { because: because.trim(), answers },
+    });
     if (!done.error) onDone();
   };
   return (

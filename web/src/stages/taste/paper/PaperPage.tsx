@@ -8,6 +8,7 @@ import { Waiting } from '../../../shell/Waiting';
 import { Button, buttonClass } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { Failure } from '../../../ui/Notice';
+import { SelectField } from '../../../ui/SelectField';
 import { StageLayout } from '../../../ui/StageLayout';
 import { CorrectBallot } from './CorrectBallot';
 import { SettleBallot } from './SettleBallot';
@@ -17,15 +18,17 @@ import { TypeBallot } from './TypeBallot';
 export function PaperPage() {
   const { card } = useInTasting();
   const { id } = card;
-  const query = api.useListPaperQuery({ id }, { pollingInterval: 5000 });
   const [search, setSearch] = useSearchParams();
+  const sitting = Number(search.get('sitting') ?? card.sitting);
+  const query = api.useListPaperQuery({ id, sitting }, { pollingInterval: 5000 });
   const { data } = query;
   if (!data) return <Waiting what="the ballots" query={query} />;
   const { ballots } = data;
   const wanted = search.get('seat');
   const isCorrecting = search.has('correct');
   const chosen = ballots.find(({ panelistId }) => panelistId === wanted) ?? null;
-  const choose = (paper: PaperView | undefined): void => setSearch(paper ? { seat: paper.panelistId } : {});
+  const choose = (paper: PaperView | undefined): void =>
+    setSearch({ sitting: String(sitting), ...(paper && { seat: paper.panelistId }) });
   const onDone = (): void => choose(nextAfter(ballots, chosen));
   return (
     <StageLayout
@@ -40,17 +43,22 @@ export function PaperPage() {
           Back to the board
         </Link>
       }
-      margin={<PaperList ballots={ballots} chosen={chosen} onChoose={choose} />}
+      margin={
+        <>
+          <SittingField {...{ sitting, open: card.sitting }} onChange={(value) => setSearch({ sitting: value })} />
+          <PaperList ballots={ballots} chosen={chosen} onChoose={choose} />
+        </>
+      }
     >
       {chosen && isCorrecting && (
         <CorrectBallot
-          key={chosen.panelistId}
-          {...{ id, panelist: chosen.panelistId, seat: chosen.seat }}
+          key={`${sitting} ${chosen.panelistId}`}
+          {...{ id, sitting, panelist: chosen.panelistId, seat: chosen.seat }}
           onDone={() => choose(undefined)}
         />
       )}
       {chosen && !isCorrecting && (
-        <Chosen key={`${chosen.panelistId} ${chosen.state}`} {...{ id, paper: chosen, onDone }} />
+        <Chosen key={`${sitting} ${chosen.panelistId} ${chosen.state}`} {...{ id, sitting, paper: chosen, onDone }} />
       )}
       {!chosen && (
         <Card title="Choose a seat">
@@ -63,6 +71,29 @@ export function PaperPage() {
         </Card>
       )}
     </StageLayout>
+  );
+}
+
+interface SittingFieldProps {
+  sitting: number;
+  /** The one that is open. */
+  open: number;
+  onChange: (sitting: string) => void;
+}
+
+/** Sheets of a sitting that is over may still lie on the pile. */
+function SittingField({ sitting, open, onChange }: SittingFieldProps) {
+  if (open === 1) return null;
+  return (
+    <SelectField
+      label="Sitting"
+      value={String(sitting)}
+      options={Array.from({ length: open }, (_, at) => ({
+        value: String(at + 1),
+        text: at + 1 === open ? `${at + 1}, the open one` : String(at + 1),
+      }))}
+      onChange={onChange}
+    />
   );
 }
 
@@ -87,17 +118,24 @@ function paperSentence(ballots: readonly PaperView[]): string {
   return said.length > 0 ? `On paper: ${said.join(', ')}.` : 'No ballot on paper is typed in yet.';
 }
 
-function Chosen({ id, paper, onDone }: { id: string; paper: PaperView; onDone: () => void }) {
+interface ChosenProps {
+  id: string;
+  sitting: number;
+  paper: PaperView;
+  onDone: () => void;
+}
+
+function Chosen({ id, sitting, paper, onDone }: ChosenProps) {
   const { panelistId: panelist, state, isOwn, firstBy, isBegun } = paper;
   const isTyped = state === 'open' || (state === 'once' && !isOwn);
-  const { data: sheet, error } = api.useGetPaperQuery(isTyped ? { id, panelist } : skipToken, {
+  const { data: sheet, error } = api.useGetPaperQuery(isTyped ? { id, sitting, panelist } : skipToken, {
     refetchOnMountOrArgChange: true,
   });
-  const { data: found } = api.useGetDifferencesQuery(state === 'differs' ? { id, panelist } : skipToken, {
+  const { data: found } = api.useGetDifferencesQuery(state === 'differs' ? { id, sitting, panelist } : skipToken, {
     refetchOnMountOrArgChange: true,
   });
   if (state === 'differs') return found ? <SettleBallot {...{ id, found, onDone }} /> : null;
-  if (state === 'once' && isOwn) return <WaitsForSecond {...{ id, paper, onDone }} />;
+  if (state === 'once' && isOwn) return <WaitsForSecond {...{ id, sitting, paper, onDone }} />;
   if (!isTyped)
     return (
       <Card title={`Seat ${paper.seat} · ${paper.name}`}>
@@ -118,7 +156,7 @@ function Chosen({ id, paper, onDone }: { id: string; paper: PaperView; onDone: (
 }
 
 /** Nobody checks themselves. */
-function WaitsForSecond({ id, paper, onDone }: { id: string; paper: PaperView; onDone: () => void }) {
+function WaitsForSecond({ id, sitting, paper, onDone }: ChosenProps) {
   const [letCount, once] = api.useLetPaperCountMutation();
   const [anew, forgetting] = api.useTypeAnewMutation();
   const panelist = paper.panelistId;
@@ -133,8 +171,8 @@ function WaitsForSecond({ id, paper, onDone }: { id: string; paper: PaperView; o
         <Button look="main" onClick={onDone}>
           On to the next
         </Button>
-        <Button onClick={() => void letCount({ id, panelist })}>Count it as typed once</Button>
-        <Button onClick={() => void anew({ id, panelist })}>Type it anew</Button>
+        <Button onClick={() => void letCount({ id, sitting, panelist })}>Count it as typed once</Button>
+        <Button onClick={() => void anew({ id, sitting, panelist })}>Type it anew</Button>
       </div>
     </Card>
   );

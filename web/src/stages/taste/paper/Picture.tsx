@@ -9,12 +9,12 @@ export function Picture({ id, sheet }: { id: string; sheet: PaperBallotView }) {
   const [taken, setTaken] = useState(0);
   const [problem, setProblem] = useState<string | null>(null);
   const hasPicture = sheet.hasPicture || taken > 0;
-  const address = `/api/tastings/${id}/paper/${sheet.panelistId}/picture?${taken}`;
+  const address = `/api/tastings/${id}/sittings/${sheet.sitting}/paper/${sheet.panelistId}/picture?${taken}`;
   const take = async (file: File): Promise<void> => {
     const jpeg = await madeSmall(file);
     setProblem(jpeg === null ? 'This picture cannot be read. Take it again.' : null);
     if (jpeg === null) return;
-    const kept = await keep({ id, panelist: sheet.panelistId, paperPicture: { jpeg } });
+    const kept = await keep({ id, sitting: sheet.sitting, panelist: sheet.panelistId, paperPicture: { jpeg } });
     if (!kept.error) setTaken(taken + 1);
   };
   return (

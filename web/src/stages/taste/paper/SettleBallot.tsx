@@ -24,10 +24,10 @@ export function SettleBallot({ id, found, onDone }: { id: string; found: Differe
       answers: all.flatMap(([, value]) => (value === 'blank' ? [] : [{ ...value, id: newId() }])),
       blanks: all.flatMap(([name, value]) => (value === 'blank' ? [name] : [])),
     };
-    if (!(await settle({ id, panelist: found.panelistId, settlement })).error) onDone();
+    if (!(await settle({ id, sitting: found.sitting, panelist: found.panelistId, settlement })).error) onDone();
   };
   const forget = async (): Promise<void> => {
-    if (!(await anew({ id, panelist: found.panelistId })).error) onDone();
+    if (!(await anew({ id, sitting: found.sitting, panelist: found.panelistId })).error) onDone();
   };
   return (
     <Card

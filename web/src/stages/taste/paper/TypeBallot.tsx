@@ -34,7 +34,12 @@ export function TypeBallot({ id, sheet, paper, onDone }: TypeBallotProps) {
       ...answer,
       id: idFor(ids.current, JSON.stringify(answer)),
     }));
-    const done = await type({ id, panelist: sheet.panelistId, typedBallot: { answers: letter, isOnly } });
+    const done = await type({
+      id,
+      sitting: sheet.sitting,
+      panelist: sheet.panelistId,
+      typedBallot: { answers: letter, isOnly },
+    });
     if (!done.error) onDone();
   };
   const isSecond = paper.state === 'once';
