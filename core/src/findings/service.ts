@@ -1,6 +1,6 @@
 import { currentAnswers, walkInsOf, type Key, type TastingBundle } from '../bundle';
 import { orderBalance } from '../design';
-import { isOfTwoSamples } from '../questions';
+import { HASTY_SECONDS, isHasty, isOfTwoSamples } from '../questions';
 import { servedOf, servedPortions, type ServedPortion } from '../served';
 import { repairsOf, repairText } from '../service';
 
@@ -16,6 +16,8 @@ export interface ServiceFinding {
   untasted: { seat: number; code: string; because: string }[];
   /** Ballots on paper that were typed in once only, and all of them. */
   onPaper: { once: number[]; all: number };
+  /** Seats that left half of their samples and more within seconds each, by their own devices. */
+  hasty: number[];
   /** Answers that somebody put right after the ballot was handed in, and why. */
   corrected: { seat: number; by: string; because: string }[];
   repairs: { at: string; by: string; text: string; isAfterUnsealing: boolean }[];
@@ -25,7 +27,7 @@ export interface ServiceFinding {
 
 type Balance = Pick<ReturnType<typeof orderBalance>, 'positionImbalance' | 'carryOverImbalance'>;
 
-/** @returns null where nothing was repaired, typed in or corrected, nobody walked in and nobody left anything */
+/** @returns null where nothing was repaired, typed in, hasty or corrected, nobody walked in and nobody left anything */
 export function serviceFinding(bundle: TastingBundle, key: Key): ServiceFinding | null {
   const { tasting, records, seal } = bundle;
   const { unsealedAt } = seal;
@@ -41,14 +43,16 @@ export function serviceFinding(bundle: TastingBundle, key: Key): ServiceFinding 
   );
   const onPaper = onPaperOf(bundle.ballots, seats);
   const corrected = correctedOf(bundle.ballots, seats);
-  if (repairs.length + guests.length + untasted.length + corrected.length + onPaper.all === 0) return null;
+  const hasty = hastySeats(bundle, seats);
+  const besides = untasted.length + corrected.length + onPaper.all + hasty.length;
+  if (repairs.length + guests.length + besides === 0) return null;
   const portions = servedPortions(servedOf(bundle, key)).filter(({ warmUp }) => !warmUp);
   const uneaten = portions.filter(({ eaten, absent }) => !eaten || absent);
   return {
     plates: portions.length,
     changed: portions.filter(({ planned }) => planned !== null).length,
     uneaten: uneaten.length,
-    ...{ untasted, onPaper, corrected },
+    ...{ untasted, onPaper, hasty, corrected },
     walkIns: guests.map(({ seat }) => seat).sort((a, b) => a - b),
     repairs: repairs.map(({ at, storedAt, by, body }) => ({
       ...{ at, by, text: repairText(body, (id) => seats.get(id) ?? 0) },
@@ -68,6 +72,20 @@ function onPaperOf(ballots: TastingBundle['ballots'], seats: Seats): ServiceFind
   );
   const once = typed.filter(({ times }) => times === 1).map(({ seat }) => seat);
   return { once: [...new Set(once)].sort((a, b) => a - b), all: typed.length };
+}
+
+function hastySeats({ ballots, plan }: TastingBundle, seats: Seats): number[] {
+  const served = new Map(
+    (plan?.servings ?? []).map(({ panelist, sitting, sets }) => [
+      `${sitting} ${panelist}`,
+      sets.reduce((sum, { codes }) => sum + codes.length, 0),
+    ]),
+  );
+  const found = ballots.flatMap(({ panelist, sitting, answers }) => {
+    const hasty = currentAnswers(answers).filter((one) => one.kind === 'timed' && one.seconds < HASTY_SECONDS);
+    return isHasty(hasty.length, served.get(`${sitting} ${panelist}`) ?? 0) ? (seats.get(panelist) ?? 0) : [];
+  });
+  return [...new Set(found)].sort((a, b) => a - b);
 }
 
 /** What replaced an earlier answer, given by somebody else than the panelist, once the ballot was in. */
@@ -120,6 +138,7 @@ export function serviceLines({
   walkIns,
   untasted,
   onPaper,
+  hasty,
   corrected,
   repairs,
   balance,
@@ -133,6 +152,7 @@ export function serviceLines({
       : []),
     ...untasted.map(({ seat, code, because }) => `Seat ${seat} did not taste ${code}: ${because}.`),
     ...(onPaper.all > 0 ? [paperText(onPaper)] : []),
+    ...(hasty.length > 0 ? [hastyText(hasty)] : []),
     ...corrected.map(({ seat, by, because }) => `An answer of seat ${seat} was corrected by ${by}: ${because}.`),
     ...repairs.map(
       ({ at, by, text, isAfterUnsealing }) =>
@@ -153,3 +173,7 @@ export const paperText = ({ once, all }: ServiceFinding['onPaper']): string =>
       ? `; typed in once only, so that nobody would notice a slip: seat ${once.join(', ')}`
       : ', each typed in by two people'
   }.`;
+
+/** Who tapped through, in a sentence; their answers count like the others. */
+export const hastyText = (seats: readonly number[]): string =>
+  `Seat ${seats.join(', ')} left half of the samples or more within ${HASTY_SECONDS} seconds each. Their answers count like the others.`;

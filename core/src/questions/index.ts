@@ -20,7 +20,7 @@ export {
   type Part,
   type Scope,
 } from './kinds';
-export { isOneByOne, pausesOf, type Pause } from './pauses';
+export { HASTY_SECONDS, isHasty, isOneByOne, pausesOf, type Pause } from './pauses';
 export {
   answerProblems,
   comparedCodes,

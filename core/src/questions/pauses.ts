@@ -53,3 +53,9 @@ export function pausesOf(
   }
   return pauses;
 }
+
+/** Less than this for a sample, tasting and answering, is tapping through. */
+export const HASTY_SECONDS = 5;
+
+/** Whether somebody tapped through: two samples at least, and half of what was served. */
+export const isHasty = (hasty: number, served: number): boolean => hasty >= 2 && 2 * hasty >= served;

@@ -59,7 +59,9 @@ export function servedText(tasting: Tasting): string[] {
 function presentedText({ presentation, pauseAfter, pauseSeconds, practice, warmUp, waitsForTray }: Service): string {
   return [
     presentation === 'side-by-side' ? ' Samples of a set stand before the panelist at once.' : '',
-    pauseAfter > 0 ? ` A pause of ${pauseSeconds} s after every ${counted(pauseAfter, 'sample')}.` : '',
+    pauseAfter > 0
+      ? ` A pause of ${pauseSeconds} s after every ${pauseAfter === 1 ? 'sample' : `${pauseAfter} samples`}.`
+      : '',
     practice && warmUp ? ' Scales are tried on the warm-up.' : '',
     waitsForTray ? ' Ballots open their samples once the tray is put down.' : '',
   ].join('');

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import canonicalize from 'canonicalize';
 import { digestOf, fingerprint } from '../../src/bundle';
+import { servedText } from '../../src/sheets/planned';
 import { LATER_SERVICE, type Tasting, type TastingBundle } from '../../src/tasting';
 import { simulatedBundle } from '../support/bundles';
 
@@ -78,4 +79,24 @@ it.each(LATER)(
 it('tell apart every choice from every other', () => {
   const digests = [plain(), ...LATER.map(([, change]) => plain(change))].map((bundle) => digestOf(bundle));
   expect(new Set(digests).size).toBe(digests.length);
+});
+
+it('is said on the plan sheet, each in its own words', () => {
+  const lines = (change: Partial<Tasting['service']>): string => {
+    const { tasting } = plain(({ service }) => ({ service: { ...service, warmUp: true, ...change } }));
+    return servedText(tasting).join(' ');
+  };
+  const said: [Partial<Tasting['service']>, string][] = [
+    [{ presentation: 'side-by-side' }, 'Samples of a set stand before the panelist at once.'],
+    [{ pauseAfter: 1, pauseSeconds: 90 }, 'A pause of 90 s after every sample.'],
+    [{ pauseAfter: 2 }, 'after every 2 samples.'],
+    [{ practice: true }, 'Scales are tried on the warm-up.'],
+    [{ waitsForTray: true }, 'Ballots open their samples once the tray is put down.'],
+    [{ goingBack: false }, 'Nobody goes back to an earlier sample.'],
+  ];
+  for (const [change, text] of said) {
+    expect(lines(change)).toContain(text);
+    expect(lines({})).not.toContain(text);
+  }
+  expect(lines({ practice: true, warmUp: false })).not.toContain('Scales are tried');
 });

@@ -58,3 +58,33 @@ it('stands in findings, report and CSV: which were typed once, and what was put 
   const rank = tidyRows(onPaper()).filter(({ seat }) => seat === 1);
   expect(rank.every((row) => row.rank === '' && row.liking !== '')).toBe(true);
 });
+
+it('says who left half of their samples within seconds, and lets their answers count', () => {
+  const timed = (seconds: number[]) => (ballot: TastingBundle['ballots'][number]) => {
+    const { sets } = plain.plan!.servings.find((one) => one.panelist === ballot.panelist)!;
+    const answers = seconds.map((took, at): Answer => ({
+      ...{
+        id: `timed-${at}`,
+        at: AT,
+        by: 'panelist',
+        reason: '',
+        kind: 'timed',
+        code: sets[0].codes[at],
+        seconds: took,
+      },
+    }));
+    return { ...ballot, answers: [...ballot.answers, ...answers] };
+  };
+  const [first, second, third, ...rest] = plain.ballots;
+  const ballots = [timed([3, 4, 60])(first), timed([4, 50, 60])(second), timed([5, 5, 5])(third), ...rest];
+  const told = { ...plain, ballots };
+  expect(parseBundle(JSON.parse(JSON.stringify(told))).problems).toEqual([]);
+  const found = findings(told);
+  expect(sectionOf(found, 'service')).toMatchObject({ hasty: [1] });
+  for (const text of [findingsText(found), JSON.stringify(reportSheet(found))])
+    expect(text).toContain('Seat 1 left half of the samples or more within 5 seconds each.');
+  // Nothing else changes, and where nobody was hasty nothing is said.
+  const without = (of: ReturnType<typeof findings>) => of.sections.filter(({ id }) => id !== 'service');
+  expect(JSON.stringify(without(found))).toBe(JSON.stringify(without(findings(plain))));
+  expect(sectionOf(findings(plain), 'service')).toBeUndefined();
+});

@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common';
+import { HASTY_SECONDS } from '@jacana/core/questions';
 import { In, type SelectQueryBuilder } from 'typeorm';
 import { AnswerRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
@@ -12,9 +13,6 @@ interface Of {
 
 /** Scores below which equal ones say little: common practice, no source. */
 const ENOUGH_SCORES = 6;
-
-/** Less than this for a sample is tapping through: common practice, no source. */
-const HASTY_SECONDS = 5;
 
 /** A pause that runs: before which sample, since when. */
 export interface Rinsing {

@@ -1,4 +1,4 @@
-import { paperText, type ServiceFinding } from '@jacana/core/findings';
+import { hastyText, paperText, type ServiceFinding } from '@jacana/core/findings';
 import { momentText } from '../kitchen/clock';
 import { counted } from '../shell/stages';
 import { Card } from '../ui/Card';
@@ -6,7 +6,7 @@ import { Mark } from '../ui/Notice';
 
 /** What went astray between the board and the mouth; the answer rests on what was eaten. */
 export function ServiceCard({ service }: { service: ServiceFinding }) {
-  const { plates, changed, uneaten, walkIns, untasted, onPaper, corrected, repairs, balance } = service;
+  const { plates, changed, uneaten, walkIns, untasted, onPaper, hasty, corrected, repairs, balance } = service;
   return (
     <Card title="How it was served and written down" aside="the answer rests on what was eaten">
       <p>
@@ -38,6 +38,7 @@ export function ServiceCard({ service }: { service: ServiceFinding }) {
         ))}
       </ul>
       {onPaper.all > 0 && <p className="mt-2">{paperText(onPaper)}</p>}
+      {hasty.length > 0 && <p className="mt-2">{hastyText(hasty)}</p>}
       {balance && (
         <p className="mt-2 text-sm text-quiet">
           Orders as eaten: places uneven by {balance.eaten.positionImbalance}, neighbours by{' '}

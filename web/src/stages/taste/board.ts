@@ -1,3 +1,4 @@
+import { isHasty } from '@jacana/core/questions';
 import type { SeatView, TastingCard } from '../../client/api.generated';
 
 /** After this long on one step a seat stands out. */
@@ -119,7 +120,7 @@ export function alarmsOf(seats: readonly SeatView[], now: number): Alarm[] {
       .filter(({ isAllAlike }) => isAllAlike)
       .map((seat) => alarm('alike', seat, 'answered alike for every sample')),
     ...seats
-      .filter(({ hasty, codes }) => hasty >= 2 && 2 * hasty >= codes.length)
+      .filter(({ hasty, codes }) => isHasty(hasty, codes.length))
       .map((seat) => alarm('hasty', seat, `left ${seat.hasty} of ${seat.codes.length} samples within seconds`)),
     ...seats
       .filter(({ saysArrived, tray }) => saysArrived && tray !== 'out')
