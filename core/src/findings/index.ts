@@ -26,7 +26,7 @@ export {
   type Chosen,
   type TellingResult,
 } from './planned';
-export { paperText, serviceLines, type ServiceFinding } from './service';
+export { hastyText, paperText, serviceLines, type ServiceFinding } from './service';
 export { guessLines, type GuessFinding } from './guesses';
 export { gateLines, type CookedPiece, type KitchenFinding } from './kitchen';
 export type { LikingFinding } from './liking';
