@@ -1,9 +1,9 @@
 import { ALLERGENS, LANGUAGES } from '@jacana/core/bundle';
 import { ALLERGEN_NAMES } from '@jacana/core/library';
 import { JUST_RIGHT, LIKING } from '../../core/src/questions/scales';
-import { de } from '../src/words/de';
-import { en } from '../src/words/en';
-import { fr } from '../src/words/fr';
+import { en } from '@jacana/core/words';
+import { de } from '@jacana/core/words/de';
+import { fr } from '@jacana/core/words/fr';
 import { LANGUAGE_NAMES, readIn, say } from '../src/words/words';
 
 const CATALOGUES: Readonly<Record<string, Readonly<Record<string, string>>>> = { en, de, fr };
@@ -32,6 +32,8 @@ describe.each(Object.entries(CATALOGUES))('the words in %s', (language, words) =
     for (const key of counted)
       for (const form of formsOf(language, 'cardinal').filter((one) => one !== 'many'))
         expect(holesOf(words[`${key}_${form}`] ?? '')).toEqual(['count']);
+    for (const form of formsOf(language, 'cardinal').filter((one) => one !== 'many'))
+      expect(holesOf(words[`paper-pause_${form}`] ?? '')).toContain('time');
     for (const form of formsOf(language, 'ordinal'))
       expect(holesOf(words[`place_ordinal_${form}`] ?? '')).toEqual(['count']);
   });
@@ -39,7 +41,7 @@ describe.each(Object.entries(CATALOGUES))('the words in %s', (language, words) =
   it('are words of their own, but for what is the same in both', () => {
     if (language === 'en') return;
     const same = plain.filter((key) => words[key] === (en as Record<string, string>)[key]);
-    expect(same.filter((key) => !['allergen-lupin', 'seat', 'at-pause'].includes(key))).toEqual([]);
+    expect(same.filter((key) => !['allergen-lupin', 'seat', 'at-pause', 'paper-a'].includes(key))).toEqual([]);
   });
 });
 

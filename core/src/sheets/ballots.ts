@@ -1,5 +1,7 @@
 import { answerKindOf, choicesOf, hasPart, scaleOf, scopeOf } from '../questions';
-import type { BallotItem } from '../tasting';
+import type { BallotItem, Service } from '../tasting';
+import { orOwn, type WordKey, type Words } from '../words';
+import { wordsIn } from '../words/all';
 import type { TrayRow } from './day';
 import type { Block, Sheet } from './sheet';
 
@@ -7,36 +9,56 @@ import type { Block, Sheet } from './sheet';
 export function ballotSheet<Tray extends TrayRow>(
   title: string,
   trays: readonly Tray[],
-  { itemsOf, sitting }: { itemsOf: (tray: Tray) => readonly BallotItem[]; sitting: { now: number; of: number } },
+  { itemsOf, sitting, service }: Printed<Tray>,
 ): Sheet {
+  const t = wordsIn(service.language);
   const inTurn = [...trays].sort((a, b) => a.flight - b.flight || a.seat - b.seat);
   return {
-    name: 'Ballot',
+    name: t('paper-ballot'),
     title,
     blocks: inTurn.flatMap((tray, at): Block[] => [
       ...(at > 0 ? [{ kind: 'new-page' as const }] : []),
-      { kind: 'personal', name: nameOf(tray, sitting), blocks: ballotOf(tray, itemsOf(tray)) },
+      { kind: 'personal', name: nameOf(tray, sitting, t), blocks: ballotOf(tray, itemsOf(tray), { t, service }) },
     ]),
   };
 }
 
-const nameOf = ({ seat, name }: TrayRow, { now, of }: { now: number; of: number }): string =>
-  `Seat ${seat}${name && name !== `Seat ${seat}` ? ` · ${name}` : ''}${of > 1 ? `, sitting ${now}` : ''}`;
+interface Printed<Tray> {
+  /** The questions as the panelist of a tray reads them. */
+  itemsOf: (tray: Tray) => readonly BallotItem[];
+  sitting: { now: number; of: number };
+  service: Pick<Service, 'language' | 'pauseAfter' | 'pauseSeconds'>;
+}
 
-function ballotOf({ codes, warmUp, sets }: TrayRow, items: readonly BallotItem[]): Block[] {
-  const warm = warmUp ? `Taste ${codes[0]} first: it gets your mouth ready, and nothing is asked about it. ` : '';
+function nameOf({ seat, name }: TrayRow, { now, of }: { now: number; of: number }, t: Words): string {
+  const place = of > 1 ? t('seat-of-sitting', { seat, sitting: now, sittings: of }) : t('seat', { seat });
+  return `${place}${name && name !== `Seat ${seat}` ? ` · ${name}` : ''}`;
+}
+
+function ballotOf(
+  { codes, warmUp, sets }: TrayRow,
+  items: readonly BallotItem[],
+  { t, service }: { t: Words; service: Printed<TrayRow>['service'] },
+): Block[] {
+  const { pauseAfter, pauseSeconds } = service;
   const zone = (set: { zone: string }, at: number): string =>
-    set.zone || (sets.length > 1 ? `Set ${at + 1} of ${sets.length}` : '');
+    set.zone || (sets.length > 1 ? t('at-set', { number: at + 1, count: sets.length }) : '');
   return [
     {
       kind: 'text',
-      text: `${warm}Taste from left to right. Look at the code before you write. Cross out the code of a sample that you do not taste. You may stop at any time.`,
+      text: [
+        warmUp && t('paper-first', { code: codes[0] }),
+        t('paper-how'),
+        pauseAfter > 0 && t('paper-pause', { count: pauseAfter, time: lengthText(pauseSeconds) }),
+      ]
+        .filter(Boolean)
+        .join(' '),
       look: 'quiet',
     },
     ...sets.flatMap((set, at): Block[] => [
       ...(zone(set, at) ? [{ kind: 'heading' as const, text: zone(set, at) }] : []),
-      ...items.filter((item) => scopeOf(item) === 'sample').map((item) => ofSamples(item, set.codes)),
-      ...items.filter((item) => scopeOf(item) === 'set').map((item) => ofSet(item, set.codes)),
+      ...items.filter((item) => scopeOf(item) === 'sample').map((item) => ofSamples(item, set.codes, t)),
+      ...items.filter((item) => scopeOf(item) === 'set').map((item) => ofSet(item, set.codes, t)),
     ]),
     ...items
       .filter((item) => scopeOf(item) === 'ballot')
@@ -48,26 +70,26 @@ const meaning = ({ attribute, definition }: BallotItem): string =>
   [attribute && `“${attribute}”`, definition].filter(Boolean).join(': ');
 
 /** One row for each sample, or for each word that may be ticked. */
-function ofSamples(item: BallotItem, codes: readonly string[]): Block {
+function ofSamples(item: BallotItem, codes: readonly string[], t: Words): Block {
   const { ask, options, low, high } = item;
   const hint = meaning(item);
   if (answerKindOf(item) === 'words')
     return {
-      ...{ kind: 'question', ask, hint: 'Tick all that fit.' },
+      ...{ kind: 'question', ask, hint: t('paper-tick-all') },
       answer: { as: 'boxes', columns: [...codes], rows: options.map(({ text }) => text), isCode: 'columns' },
     };
   const { steps } = scaleOf(item);
   if (!steps)
     return {
-      ...{ kind: 'question', ask, hint: [hint, 'Cross each line where it fits.'].filter(Boolean).join('. ') },
-      answer: { as: 'scales', rows: [...codes], low: low || 'none', high: high || 'very strong' },
+      ...{ kind: 'question', ask, hint: [hint, t('paper-cross-line')].filter(Boolean).join('. ') },
+      answer: { as: 'scales', rows: [...codes], low: low || t('paper-none'), high: high || t('paper-very') },
     };
   return {
     ...{ kind: 'question', ask, hint },
     // Liking has its numbers, which are typed in; a category's are its weights, which panelists do not read.
     answer: {
       as: 'boxes',
-      columns: steps.map(({ text, number }) => (item.kind === 'liking' ? `${number} ${text}` : text)),
+      columns: steps.map((step) => stepText(item, step, t)),
       rows: [...codes],
       isCode: 'rows',
     },
@@ -75,7 +97,7 @@ function ofSamples(item: BallotItem, codes: readonly string[]): Block {
 }
 
 /** Samples side by side: which is chosen, or in which order they come. */
-function ofSet(item: BallotItem, codes: readonly string[]): Block {
+function ofSet(item: BallotItem, codes: readonly string[], t: Words): Block {
   const { ask, ties, low, high } = item;
   const hint = meaning(item);
   switch (answerKindOf(item)) {
@@ -84,8 +106,11 @@ function ofSet(item: BallotItem, codes: readonly string[]): Block {
         ...{ kind: 'question', ask },
         hint: [
           hint,
-          `Write one code in each box, from ${high || 'most'} to ${low || 'least'}.`,
-          ties ? 'Codes that share a place may stand in one box.' : '',
+          t('paper-order', {
+            high: endText(high, 'most-liked', t) || t('paper-most'),
+            low: endText(low, 'least-liked', t) || t('paper-least'),
+          }),
+          ties ? t('paper-share') : '',
         ]
           .filter(Boolean)
           .join(' '),
@@ -93,29 +118,50 @@ function ofSet(item: BallotItem, codes: readonly string[]): Block {
       };
     case 'best-worst':
       return {
-        ...{ kind: 'question', ask, hint: 'Write one code in each box.' },
-        answer: { as: 'blanks', names: ['Best', 'Worst'] },
+        ...{ kind: 'question', ask, hint: t('paper-one-each') },
+        answer: { as: 'blanks', names: [t('paper-best'), t('paper-worst')] },
       };
     default:
-      return ofChoice(item, codes, hint);
+      return ofChoice(item, codes, { hint, t });
   }
 }
 
-function ofChoice(item: BallotItem, codes: readonly string[], hint: string): Block {
+function ofChoice(item: BallotItem, codes: readonly string[], { hint, t }: { hint: string; t: Words }): Block {
   const { offered, choose } = choicesOf(item, codes);
-  const none = item.kind === 'paired-preference' && item.ties ? ['no preference'] : [];
-  const first = offered.length > 0 && offered[0] === codes[1] ? `${codes[0]} is the reference. ` : '';
-  const many = choose === 2 ? 'Tick two.' : 'Tick one.';
-  const guess = item.kind === 'paired-preference' ? '' : ' You have to choose: guess if you are not sure.';
+  const none = item.kind === 'paired-preference' && item.ties ? [t('no-preference')] : [];
+  const hints = [
+    hint,
+    offered.length > 0 && offered[0] === codes[1] && t('paper-reference', { code: codes[0] }),
+    t(choose === 2 ? 'paper-two' : 'paper-one'),
+    item.kind !== 'paired-preference' && t('must-choose'),
+  ];
   return {
-    ...{ kind: 'question', ask: item.ask, hint: [hint, `${first}${many}${guess}`].filter(Boolean).join(' ') },
+    ...{ kind: 'question', ask: item.ask, hint: hints.filter(Boolean).join(' ') },
     answer: {
       as: 'boxes',
-      columns: [...offered.map((one) => WORDS[one] ?? one), ...none],
-      rows: [hasPart(item, 'word') ? item.attribute || 'more' : 'answer'],
+      columns: [...offered.map((one) => (one in ANSWERS ? t(ANSWERS[one as keyof typeof ANSWERS]) : one)), ...none],
+      rows: [hasPart(item, 'word') ? item.attribute || t('paper-more') : t('paper-answer')],
       isCode: 'columns',
     },
   };
 }
 
-const WORDS: Readonly<Record<string, string>> = { a: 'A', 'not-a': 'not A' };
+/** Answers that are words; all others are codes. */
+const ANSWERS = { a: 'paper-a', 'not-a': 'paper-not-a', same: 'paper-same', different: 'paper-different' } as const;
+
+type Step = NonNullable<ReturnType<typeof scaleOf>['steps']>[number];
+
+/** A step as it is printed: liking with its number, and Jacana's own words in the ballot's language. */
+function stepText(item: BallotItem, { text, number, score }: Step, t: Words): string {
+  if (item.kind === 'liking') return `${number} ${t(`liking-${score}` as WordKey)}`;
+  return item.kind === 'just-right' ? ownOr(text, `right-${score}` as WordKey, t) : text;
+}
+
+/** What a coordinator wrote stays as it is. */
+const ownOr = (text: string, key: WordKey, t: Words): string => (text === wordsIn('en')(key) ? t(key) : text);
+
+const endText = (typed: string, own: 'most-liked' | 'least-liked', t: Words): string =>
+  typed === '' ? '' : orOwn(typed, own, t);
+
+/** "90 s", "3 min". */
+const lengthText = (seconds: number): string => (seconds % 60 === 0 ? `${seconds / 60} min` : `${seconds} s`);

@@ -12,10 +12,11 @@ const item = (kind: BallotItem['kind'], change: Partial<BallotItem> = {}): Ballo
   ...change,
 });
 const sitting = { now: 1, of: 1 };
+const service = { language: 'en' as const, pauseAfter: 0, pauseSeconds: 180 };
 const personal = (blocks: readonly Block[]) => blocks.flatMap((block) => (block.kind === 'personal' ? block : []));
 const questions = (trays: TrayRow[], ...items: BallotItem[]) =>
-  personal(ballotSheet('Thursday panel', trays, { itemsOf: () => items, sitting }).blocks).flatMap(({ blocks }) =>
-    blocks.flatMap((block) => (block.kind === 'question' ? block : [])),
+  personal(ballotSheet('Thursday panel', trays, { itemsOf: () => items, sitting, service }).blocks).flatMap(
+    ({ blocks }) => blocks.flatMap((block) => (block.kind === 'question' ? block : [])),
   );
 const answer = (...items: BallotItem[]) => questions([tray(1)], ...items)[0].answer;
 
@@ -25,13 +26,16 @@ describe('a ballot on paper', () => {
     const { blocks, title } = ballotSheet('Thursday panel', trays, {
       itemsOf: () => [item('liking')],
       sitting: { now: 2, of: 2 },
+      service,
     });
     expect(title).toBe('Thursday panel');
     expect(personal(blocks).map(({ name }) => name)).toEqual(
-      [2, 3, 1].map((seat) => `Seat ${seat} · Panelist ${seat}, sitting 2`),
+      [2, 3, 1].map((seat) => `Seat ${seat}, sitting 2 of 2 · Panelist ${seat}`),
     );
     expect(blocks.filter(({ kind }) => kind === 'new-page')).toHaveLength(2);
-    const [{ name }] = personal(ballotSheet('', [tray(4, { name: '' })], { itemsOf: () => [], sitting }).blocks);
+    const [{ name }] = personal(
+      ballotSheet('', [tray(4, { name: '' })], { itemsOf: () => [], sitting, service }).blocks,
+    );
     expect(name).toBe('Seat 4');
   });
 
@@ -63,7 +67,7 @@ describe('a ballot on paper', () => {
       expect(hint(item(kind))).not.toContain('reference');
     expect(hint(item('paired-preference'))).not.toContain('guess');
     const tied = item('paired-preference', { ties: true });
-    expect(answer(tied)).toMatchObject({ columns: [...CODES, 'no preference'] });
+    expect(answer(tied)).toMatchObject({ columns: [...CODES, 'No preference'] });
     const steps = [
       { text: 'pale', weight: 33 },
       { text: 'brown', weight: 77 },
@@ -83,8 +87,58 @@ describe('a ballot on paper', () => {
     expect(
       questions([zoned], item('liking')).map(({ answer: { ...room } }) => ('rows' in room ? room.rows : [])),
     ).toEqual([CODES, ['638']]);
-    const said = JSON.stringify(ballotSheet('', [zoned], { itemsOf: () => [item('liking')], sitting }));
+    const said = JSON.stringify(ballotSheet('', [zoned], { itemsOf: () => [item('liking')], sitting, service }));
     expect(said).toContain('Taste 999 first');
     for (const zone of ['Loin', 'Belly']) expect(said).toContain(zone);
+  });
+
+  it('speaks the language of the ballot, but for what the coordinator wrote', () => {
+    const items = [
+      item('liking', { ask: 'Wie gern?' }),
+      item('just-right'),
+      item('line', { low: '', high: '' }),
+      item('check-all'),
+      item('ranking', { ties: true }),
+      item('best-worst'),
+      item('triangle'),
+      item('same-different'),
+      item('a-not-a'),
+      item('paired-preference', { ties: true }),
+      item('category', { options: [{ text: 'pale', weight: 1 }] }),
+    ];
+    const said = (language: 'en' | 'de' | 'fr') =>
+      JSON.stringify(
+        ballotSheet('', [tray(4, { warmUp: true, codes: ['999', ...CODES] })], {
+          itemsOf: () => items,
+          sitting: { now: 2, of: 2 },
+          service: { language, pauseAfter: 2, pauseSeconds: 180 },
+        }),
+      );
+    const [en, de, fr] = (['en', 'de', 'fr'] as const).map(said);
+    for (const text of ['Wie gern?', 'pale', ...CODES]) for (const sheet of [en, de, fr]) expect(sheet).toContain(text);
+    expect(en).toContain('After every 2 samples pause for 3 min.');
+    expect(de).toContain('Kosten Sie zuerst 999');
+    expect(de).toContain('Machen Sie nach je 2 Proben eine Pause von 3 min.');
+    expect(de).toContain('Platz 4, Sitzung 2 von 2 · Panelist 4');
+    expect(fr).toContain('Goûtez d’abord le 999');
+    // Nothing of Jacana's own is left in English.
+    const own = [
+      'Taste',
+      'Tick',
+      'Write one',
+      'Cross',
+      'Like ',
+      'about right',
+      'Best',
+      '"same"',
+      'No preference',
+      'very strong',
+    ];
+    for (const sheet of [de, fr]) for (const text of own) expect(sheet).not.toContain(text);
+    for (const text of own) expect(en).toContain(text);
+  });
+
+  it('says nothing of pauses where there are none', () => {
+    expect(JSON.stringify(ballotSheet('', [tray(1)], { itemsOf: () => [], sitting, service }))).not.toContain('pause');
   });
 });

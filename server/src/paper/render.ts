@@ -33,7 +33,7 @@ export async function renderSheet(sheet: Sheet, { printedAt }: Printing): Promis
       margin: [42, 14, 42, 0],
       columns: [
         { text: 'Jacana', color: QUIET },
-        { text: `page ${page} of ${of}`, alignment: 'right', color: QUIET },
+        { text: `${page} / ${of}`, alignment: 'right', color: QUIET },
       ],
     }),
     content: [{ text: runs(sheet.name, 'Answer'), fontSize: 22, margin: [0, 0, 0, 8] }, ...sheet.blocks.map(contentOf)],

@@ -111,8 +111,8 @@ export class SheetsService {
 
   /** Paper in the place of phones: only what is asked and served, as on the screen of a panelist. */
   async ballots(id: string, me: Me): Promise<StreamableFile> {
-    const { title, trays, sitting, itemsOf } = await this.carried(id, me);
-    return this.drawn(ballotSheet(title, trays, { itemsOf, sitting }));
+    const { title, trays, sitting, itemsOf, service } = await this.carried(id, me);
+    return this.drawn(ballotSheet(title, trays, { itemsOf, sitting, service }));
   }
 
   async envelope(id: string): Promise<StreamableFile> {
@@ -156,7 +156,7 @@ export class SheetsService {
     const { fingerprint } = plan;
     const itemsOf = ({ panelistId: panelist }: { panelistId: string }) =>
       askedItems(ballot.items, { ...{ fingerprint, panelist }, ownOrders: service.ownOrders });
-    return { title: this.access.ballotTitle(row), trays, sitting, itemsOf };
+    return { title: this.access.ballotTitle(row), trays, sitting, itemsOf, service };
   }
 
   async tags(id: string, { spares: _spares, ...layout }: LabelsAsked, me: Me): Promise<StreamableFile> {

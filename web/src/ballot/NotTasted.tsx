@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { Pad } from '../ui/Pad';
 import { useSayUntasted } from './useSayUntasted';
-import { en } from '../words/en';
+import { en } from '@jacana/core/words';
 import { useWords } from '../words/words';
 
 /** Kept in English, in whichever language they were read: coordinators count them. */

@@ -3,7 +3,7 @@ import { BigButton } from './BigButton';
 import { newId } from './post';
 import { usePost } from './PostContext';
 import { actions } from './state';
-import { en } from '../words/en';
+import { en } from '@jacana/core/words';
 import { useWords } from '../words/words';
 
 /** Said to the coordinator in English, in whichever language it was read. */

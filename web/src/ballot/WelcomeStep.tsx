@@ -2,7 +2,7 @@ import { hasRightAnswer, isOneByOne } from '@jacana/core/questions';
 import type { BallotView } from '../client/api.generated';
 import { Pad } from '../ui/Pad';
 import { BigButton } from './BigButton';
-import { en } from '../words/en';
+import { en } from '@jacana/core/words';
 import { useWords, type WordKey, type Words } from '../words/words';
 import { Languages } from './Languages';
 import { newId } from './post';

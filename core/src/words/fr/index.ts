@@ -1,4 +1,4 @@
-import type { Catalogue } from './en';
+import type { Catalogue } from '../en';
 
 /** French; the words of the liking scale are our own translation of the English ones, not a published one. */
 export const fr: Omit<Catalogue, 'place_ordinal_two' | 'place_ordinal_few'> = {
@@ -211,4 +211,31 @@ export const fr: Omit<Catalogue, 'place_ordinal_two' | 'place_ordinal_few'> = {
   'not-now': 'Pas de connexion pour l’instant. Réessayez dans un moment.',
   'last-on-phone': 'Continuer avec le bulletin ouvert sur ce téléphone',
   'to-ballot': 'Retour au bulletin',
+  // On paper
+  'paper-ballot': 'Bulletin',
+  'paper-first': 'Goûtez d’abord le {{code}} : il prépare votre bouche, et rien n’est demandé à son sujet.',
+  'paper-how':
+    'Goûtez de gauche à droite. Regardez le code avant d’écrire. Barrez le code d’un échantillon que vous ne goûtez pas. Vous pouvez arrêter à tout moment.',
+  'paper-pause_one': 'Après chaque échantillon, faites une pause de {{time}}.',
+  'paper-pause_other': 'Tous les {{count}} échantillons, faites une pause de {{time}}.',
+  'paper-tick-all': 'Cochez tout ce qui convient.',
+  'paper-cross-line': 'Tracez une croix sur chaque ligne, là où cela convient.',
+  'paper-none': 'pas du tout',
+  'paper-very': 'très fort',
+  'paper-order': 'Écrivez un code dans chaque case, de {{high}} à {{low}}.',
+  'paper-most': 'le plus',
+  'paper-least': 'le moins',
+  'paper-share': 'Des codes à égalité peuvent être dans une même case.',
+  'paper-one-each': 'Écrivez un code dans chaque case.',
+  'paper-best': 'Le meilleur',
+  'paper-worst': 'Le moins bon',
+  'paper-reference': 'Le {{code}} est la référence.',
+  'paper-two': 'Cochez-en deux.',
+  'paper-one': 'Cochez-en un.',
+  'paper-answer': 'réponse',
+  'paper-more': 'plus',
+  'paper-a': 'A',
+  'paper-not-a': 'pas A',
+  'paper-same': 'identiques',
+  'paper-different': 'différents',
 };

@@ -1,4 +1,4 @@
-import type { Catalogue } from './en';
+import type { Catalogue } from '../en';
 
 /** German; the words of the liking scale are our own translation of the English ones, not a published one. */
 export const de: Omit<Catalogue, 'place_ordinal_one' | 'place_ordinal_two' | 'place_ordinal_few'> = {
@@ -209,4 +209,31 @@ export const de: Omit<Catalogue, 'place_ordinal_one' | 'place_ordinal_two' | 'pl
   'not-now': 'Gerade besteht keine Verbindung. Versuchen Sie es gleich noch einmal.',
   'last-on-phone': 'Weiter mit dem Bogen, der auf diesem Telefon offen war',
   'to-ballot': 'Zurück zum Bogen',
+  // On paper
+  'paper-ballot': 'Bogen',
+  'paper-first': 'Kosten Sie zuerst {{code}}: Das stimmt den Mund ein, und dazu wird nichts gefragt.',
+  'paper-how':
+    'Kosten Sie von links nach rechts. Sehen Sie auf den Code, bevor Sie schreiben. Streichen Sie den Code einer Probe durch, die Sie nicht kosten. Sie dürfen jederzeit aufhören.',
+  'paper-pause_one': 'Machen Sie nach jeder Probe eine Pause von {{time}}.',
+  'paper-pause_other': 'Machen Sie nach je {{count}} Proben eine Pause von {{time}}.',
+  'paper-tick-all': 'Kreuzen Sie alles an, was passt.',
+  'paper-cross-line': 'Machen Sie auf jeder Linie ein Kreuz, wo es passt.',
+  'paper-none': 'gar nicht',
+  'paper-very': 'sehr stark',
+  'paper-order': 'Schreiben Sie in jedes Kästchen einen Code, von {{high}} bis {{low}}.',
+  'paper-most': 'am meisten',
+  'paper-least': 'am wenigsten',
+  'paper-share': 'Codes, die sich einen Platz teilen, dürfen in einem Kästchen stehen.',
+  'paper-one-each': 'Schreiben Sie in jedes Kästchen einen Code.',
+  'paper-best': 'Am besten',
+  'paper-worst': 'Am schlechtesten',
+  'paper-reference': '{{code}} ist die Referenz.',
+  'paper-two': 'Kreuzen Sie zwei an.',
+  'paper-one': 'Kreuzen Sie eines an.',
+  'paper-answer': 'Antwort',
+  'paper-more': 'mehr',
+  'paper-a': 'A',
+  'paper-not-a': 'nicht A',
+  'paper-same': 'gleich',
+  'paper-different': 'verschieden',
 };
