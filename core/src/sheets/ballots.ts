@@ -84,17 +84,22 @@ function ofSamples(item: BallotItem, codes: readonly string[], t: Words): Block 
       ...{ kind: 'question', ask, hint: [hint, t('paper-cross-line')].filter(Boolean).join('. ') },
       answer: { as: 'scales', rows: [...codes], low: low || t('paper-none'), high: high || t('paper-very') },
     };
+  // Liking has its numbers, which are typed in; a category's are its weights, which panelists do not read.
+  const words = steps.map((step) => stepText(item, step, t));
   return {
     ...{ kind: 'question', ask, hint },
-    // Liking has its numbers, which are typed in; a category's are its weights, which panelists do not read.
-    answer: {
-      as: 'boxes',
-      columns: steps.map((step) => stepText(item, step, t)),
-      rows: [...codes],
-      isCode: 'rows',
-    },
+    answer: isTooWide(words)
+      ? { as: 'boxes', columns: [...codes], rows: words, isCode: 'columns' }
+      : { as: 'boxes', columns: words, rows: [...codes], isCode: 'rows' },
   };
 }
+
+/** Letters of the longest word, over all columns, that an A4 page has room for. */
+const MOST_LETTERS = 90;
+
+/** Long words in many columns run over the edge of the page: they stand as rows then. */
+const isTooWide = (words: readonly string[]): boolean =>
+  words.length * Math.max(...words.flatMap((text) => text.split(/[\s-]+/)).map(({ length }) => length)) > MOST_LETTERS;
 
 /** Samples side by side: which is chosen, or in which order they come. */
 function ofSet(item: BallotItem, codes: readonly string[], t: Words): Block {

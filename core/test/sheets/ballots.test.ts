@@ -138,6 +138,32 @@ describe('a ballot on paper', () => {
     for (const text of own) expect(en).toContain(text);
   });
 
+  it('turns a scale whose words would run over the edge of the page', () => {
+    const of = (language: 'en' | 'de' | 'fr', one: BallotItem) => {
+      const { blocks } = ballotSheet('', [tray(1)], {
+        itemsOf: () => [one],
+        sitting,
+        service: { ...service, language },
+      });
+      const [question] = personal(blocks)[0].blocks.flatMap((block) => (block.kind === 'question' ? block : []));
+      return question.answer;
+    };
+    expect(of('en', item('liking'))).toMatchObject({ rows: CODES, isCode: 'rows' });
+    for (const language of ['de', 'fr'] as const)
+      expect(of(language, item('liking'))).toMatchObject({ columns: CODES, isCode: 'columns' });
+    expect(of('de', item('just-right'))).toMatchObject({ rows: CODES });
+    const long = [
+      'unacceptably pale',
+      'indistinguishable',
+      'uncharacteristic',
+      'disproportionate',
+      'incomprehensible',
+      'x',
+    ];
+    const options = long.map((text, weight) => ({ text, weight }));
+    expect(of('en', item('category', { options }))).toMatchObject({ rows: long, columns: CODES });
+  });
+
   it('says nothing of pauses where there are none', () => {
     expect(JSON.stringify(ballotSheet('', [tray(1)], { itemsOf: () => [], sitting, service }))).not.toContain('pause');
   });

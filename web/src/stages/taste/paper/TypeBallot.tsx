@@ -24,6 +24,7 @@ export function TypeBallot({ id, sheet, paper, onDone }: TypeBallotProps) {
   // Sent again after a lost reply, it is the same letter.
   const ids = useRef(new Map<string, string>());
   const { answers, open } = entered(fields, entry);
+  const asked = fields.filter(({ isCrossing }) => !isCrossing).length;
   const save = async (isOnly: boolean): Promise<void> => {
     if (open.length > 0) {
       const at = fields.indexOf(open[0]);
@@ -50,7 +51,7 @@ export function TypeBallot({ id, sheet, paper, onDone }: TypeBallotProps) {
           Seat {sheet.seat} · {sheet.name}
         </span>
       }
-      aside={`${fields.length - open.length} of ${fields.length}${isSecond ? ', the second time' : ''}`}
+      aside={`${asked - open.length} of ${asked}${isSecond ? ', the second time' : ''}`}
     >
       <div className="grid gap-5 xl:grid-cols-[minmax(0,1fr)_20rem]">
         <div>
