@@ -599,7 +599,7 @@ function beans() {
       marginWords: 'a guest would not send them back',
     },
     test: 'non-inferiority',
-    ballot: { items: usualBallot('non-inferiority', '') },
+    ballot: { items: [...BEANS_LIKED, ...BEANS_ASKED] },
     methods: methodsOf([
       [
         'to-order',
@@ -633,15 +633,55 @@ function beans() {
     ...{ tasting, plan: locked.plan, pieces: locked.pieces, key: locked.key },
     seal: { closedAt: minutesAfter(start, 25), unsealedAt: minutesAfter(start, 31), unsealedBy: 'Ines' },
     ballots: serve({
-      ...{ tasting, locked, seed: 'reedbed-beans-3', start, pace: 2 },
+      ...{ tasting: { ...tasting, ballot: { items: BEANS_LIKED } }, locked, seed: 'reedbed-beans-3', start, pace: 2 },
       truth: { liking: [6.4, 6.1], disagreement: 1, noise: 0.9, pieceSpread: 0.2 },
       progress: () => ({ done: true }),
-    }),
+    }).map(describing(locked.key)),
     records: recordsOf(),
   });
 }
 
+/** Beside liking, each word is ticked for so many in a hundred of the two, and so many find them too soft or too firm. */
+const BEANS_TICKED = {
+  'to-order': { crisp: 70, juicy: 45, grassy: 35, watery: 10, dull: 10 },
+  batch: { crisp: 25, juicy: 35, grassy: 30, watery: 50, dull: 35 },
+};
+const BEANS_FIRM = { 'to-order': [5, 15], batch: [40, 2] };
+
+/** What each says of the beans besides, a little after how they like them; whoever finds them off likes them less already. */
+function describing(key) {
+  const random = randomStream('reedbed-beans', 'demo words');
+  return (ballot) => {
+    const answers = ballot.answers.flatMap((answer) => {
+      if (answer.kind !== 'score') return [answer];
+      const { code, at, score } = answer;
+      const method = key.codes[code];
+      const [soft, firm] = BEANS_FIRM[method];
+      const [drawn, leaning] = [100 * random.fraction(), 16 * (6.2 - score)];
+      const right = drawn < soft + leaning ? -1 : drawn > 100 - firm - leaning ? 1 : 0;
+      const words = Object.entries(BEANS_TICKED[method]).flatMap(([word, share]) =>
+        100 * random.fraction() < share ? word : [],
+      );
+      const said = { at: minutesAfter(at, 0.3), by: 'panelist', reason: '', code };
+      return [
+        answer,
+        { ...said, id: `${answer.id}-firm`, kind: 'score', item: 'firm', score: right },
+        { ...said, id: `${answer.id}-words`, kind: 'words', item: 'words', words },
+      ];
+    });
+    return { ...ballot, answers };
+  };
+}
+
 const LINE = { definition: '', options: [], ties: false };
+const BEANS_LIKED = usualBallot('non-inferiority', '');
+const BEANS_ASKED = [
+  neutralQuestion('firm', 'just-right', { word: 'firm' }),
+  {
+    ...neutralQuestion('words', 'check-all'),
+    options: ['crisp', 'juicy', 'grassy', 'watery', 'dull'].map((text) => ({ text, weight: 0 })),
+  },
+];
 const BEETROOT_BALLOT = [
   ...usualBallot('liking', ''),
   { ...LINE, id: 'earthy', kind: 'line', ask: 'How earthy?', attribute: 'earthy', low: 'not at all', high: 'very' },

@@ -1,24 +1,27 @@
 import {
-  gateLines,
-  guessLines,
-  methodTestText,
-  similarityText,
-  plannedView,
-  rankingView,
-  sectionOf,
-  serviceLines,
   type Collected,
   type Findings,
+  gateLines,
+  guessLines,
+  justRightLines,
+  methodTestText,
+  plannedView,
   type PlannedView,
   type Profiled,
-  type Telling,
+  rankingView,
   type RankingView,
+  sectionOf,
+  serviceLines,
+  similarityText,
+  type Telling,
+  wordsLines,
 } from '../src/findings';
 import { decimal, probabilityText, pText } from './report';
 
 export function findingsText(found: Findings): string {
   const [ranking, planned] = [rankingView(found), plannedView(found)];
   const names = new Map(found.methods.map(({ id, name }) => [id, name]));
+  const nameOf = (id: string): string => names.get(id) ?? id;
   return [
     `${found.title}: ${found.question}`,
     '',
@@ -31,6 +34,10 @@ export function findingsText(found: Findings): string {
       (again) => `Without ${again.without}: ${again.same ? 'same verdict' : again.sentence}`,
     ),
     ...(sectionOf(found, 'zones') ?? []).map(({ zone, sentence }) => `${zone} by itself (explored): ${sentence}`),
+    ...(sectionOf(found, 'words') ?? []).flatMap((one) =>
+      explored(one.ask, wordsLines(one, nameOf, [...names.keys()])),
+    ),
+    ...(sectionOf(found, 'just-right') ?? []).flatMap((one) => explored(one.ask, justRightLines(one, nameOf))),
     ...(sectionOf(found, 'collected') ?? []).flatMap((one) => collectedLines(one, names)),
     ...kitchenLines(found, names),
     ...serviceText(found),
@@ -40,6 +47,11 @@ export function findingsText(found: Findings): string {
     `Next: ${sectionOf(found, 'next')?.text ?? ''}`,
   ].join('\n');
 }
+
+const explored = (ask: string, lines: readonly string[]): string[] => [
+  `Explored: ${ask}`,
+  ...lines.map((line) => `  ${line}`),
+];
 
 const serviceText = (found: Findings): string[] => {
   const service = sectionOf(found, 'service');

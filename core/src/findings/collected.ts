@@ -51,9 +51,9 @@ export function collected(bundle: TastingBundle, key: Key, isRead: (item: Ballot
     .filter(({ methods, comments }) => comments.length > 0 || methods.some(({ answers }) => answers > 0));
 }
 
-/** Whether the planned analysis, or one that is shown beside it, goes by a question. */
+/** Whether the planned analysis, or one that is shown beside it, goes by a question; words and just about right have sections of their own. */
 export const isAnalysed = ({ tasting }: Pick<TastingBundle, 'tasting'>, item: BallotItem): boolean => {
-  if (item.id === mainItem(tasting)?.id) return true;
+  if (item.id === mainItem(tasting)?.id || item.kind === 'check-all' || item.kind === 'just-right') return true;
   if (tasting.test === 'profile') return kindsFor('profile').includes(item.kind);
   const firstLiked = tasting.ballot.items.find(({ kind }) => kind === 'liking');
   return tasting.test === 'ranking' && item.id === firstLiked?.id;

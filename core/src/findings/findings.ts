@@ -8,6 +8,7 @@ import { claimOf, methodSupport } from './claim';
 import { collected, isAnalysed } from './collected';
 import { serviceFinding } from './service';
 import { guessFinding } from './guesses';
+import { justRightFindings } from './justRight';
 import { kitchenFinding } from './kitchen';
 import { likenessSentence } from './likeness';
 import { likingFinding } from './liking';
@@ -24,6 +25,7 @@ import { tastedServings } from './servings';
 import { strengthFinding, type StrengthFinding } from './strength';
 import { panelFinding } from './panel';
 import type { About, VerdictKind } from './verdict';
+import { wordsFindings } from './words';
 import { zoneAnswers } from './zones';
 import { counted, howOften } from './wording';
 
@@ -122,9 +124,13 @@ function sharedSections(bundle: TastingBundle, key: Key): Section[] {
   const kitchen = kitchenFinding(bundle, key);
   const service = serviceFinding(bundle, key);
   const guesses = guessFinding(bundle, key);
+  const words = wordsFindings(bundle, key);
+  const justRight = justRightFindings(bundle, key);
   const others = collected(bundle, key, (item) => isAnalysed(bundle, item));
   return [
     ...(zones.length > 0 ? [section('zones', 'explored', zones)] : []),
+    ...(words.length > 0 ? [section('words', 'explored', words)] : []),
+    ...(justRight.length > 0 ? [section('just-right', 'explored', justRight)] : []),
     ...(others.length > 0 ? [section('collected', 'explored', others)] : []),
     ...(kitchen ? [section('kitchen', 'explored', kitchen)] : []),
     ...(service ? [section('service', 'explored', service)] : []),

@@ -12,6 +12,8 @@ export {
   type SectionStatus,
 } from './sections';
 export type { Collected, CollectedOf } from './collected';
+export { costText, justRightLines, sideText, type Cost, type JustRightFinding, type JustRightOf } from './justRight';
+export { wordsLines, type WordFinding, type WordsFinding } from './words';
 export { plannedView, rankingView, type PlannedView, type RankingView } from './views';
 export {
   plannedAnswer,

@@ -8,6 +8,7 @@ import type {
 } from '../inference';
 import type { Collected } from './collected';
 import type { GuessFinding } from './guesses';
+import type { JustRightFinding } from './justRight';
 import type { KitchenFinding } from './kitchen';
 import type { LikingFinding } from './liking';
 import type { Limit } from './limits';
@@ -19,6 +20,7 @@ import type { Sensitivity } from './sensitivity';
 import type { ServiceFinding } from './service';
 import type { StrengthFinding } from './strength';
 import type { PanelFinding } from './panel';
+import type { WordsFinding } from './words';
 import type { ZoneAnswer } from './zones';
 
 /** One method in a complete ranking. */
@@ -68,6 +70,8 @@ export interface SectionData {
   panel: PanelFinding;
   practical: PracticalPick;
   zones: ZoneAnswer[];
+  words: WordsFinding[];
+  'just-right': JustRightFinding[];
   collected: Collected[];
   kitchen: KitchenFinding;
   service: ServiceFinding;

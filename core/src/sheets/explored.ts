@@ -1,4 +1,4 @@
-import { gateLines, sectionOf, type Findings, type KitchenFinding } from '../findings';
+import { gateLines, justRightLines, sectionOf, wordsLines, type Findings, type KitchenFinding } from '../findings';
 import type { MeanWithInterval } from '../inference';
 import { decimal, number, text } from './figures';
 import type { Block } from './sheet';
@@ -35,13 +35,19 @@ function kitchenTable({ methods }: KitchenFinding, nameOf: (id: string) => strin
   };
 }
 
+const factOf = (name: string, lines: string[]): Block => ({ kind: 'facts', facts: [{ name, lines }] });
+
 /** What was looked at after unsealing, told apart from what was planned. */
 export function exploredBlocks(found: Findings): Block[] {
   const zones = sectionOf(found, 'zones') ?? [];
   const others = sectionOf(found, 'collected') ?? [];
   const practical = sectionOf(found, 'practical');
   const kitchen = sectionOf(found, 'kitchen');
-  if (zones.length + others.length === 0 && !practical && !kitchen) return [];
+  const words = sectionOf(found, 'words') ?? [];
+  const justRight = sectionOf(found, 'just-right') ?? [];
+  const asked = zones.length + others.length + words.length + justRight.length;
+  if (asked === 0 && !practical && !kitchen) return [];
+  const ids = found.methods.map(({ id }) => id);
   const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
   return [
     { kind: 'heading', text: 'Looked at after unsealing: hints, not the planned answer' },
@@ -52,6 +58,8 @@ export function exploredBlocks(found: Findings): Block[] {
     })),
     ...(practical ? [{ kind: 'text' as const, text: practical.sentence, look: 'plain' as const }] : []),
     ...(kitchen ? [kitchenTable(kitchen, nameOf), ...gateLines(kitchen).map(text)] : []),
+    ...words.map((one): Block => factOf(one.ask, wordsLines(one, nameOf, ids))),
+    ...justRight.map((one): Block => factOf(one.ask, justRightLines(one, nameOf))),
     ...others.flatMap(({ ask, methods, comments }): Block[] => [
       {
         kind: 'facts',

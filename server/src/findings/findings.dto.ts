@@ -27,6 +27,8 @@ const SECTIONS = Object.keys({
   panel: true,
   practical: true,
   zones: true,
+  words: true,
+  'just-right': true,
   collected: true,
   kitchen: true,
   service: true,

@@ -1934,6 +1934,8 @@ export type SectionId =
   | 'panel'
   | 'practical'
   | 'zones'
+  | 'words'
+  | 'just-right'
   | 'collected'
   | 'kitchen'
   | 'service'

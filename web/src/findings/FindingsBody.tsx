@@ -3,12 +3,14 @@ import { CollectedCard } from './CollectedCard';
 import { Explored } from './Explored';
 import { ServiceCard } from './ServiceCard';
 import { GuessCard } from './GuessCard';
+import { JustRightCard } from './JustRightCard';
 import { KitchenCard } from './KitchenCard';
 import { PairTable } from './PairTable';
 import { PlannedFigures } from './PlannedFigures';
 import { RankChart } from './RankChart';
 import { PlannedPrint, SmallPrint } from './SmallPrint';
 import { PanelistRankings } from './PanelistRankings';
+import { WordsCard } from './WordsCard';
 import { ZonesCard } from './ZonesCard';
 
 /** What supports the answer: for a real tasting, and for one that was only rehearsed. */
@@ -26,7 +28,17 @@ export function FindingsBody({ found }: { found: Findings }) {
       {kitchen && <KitchenCard kitchen={kitchen} methods={found.methods} />}
     </>
   );
-  const also = others.length > 0 && <CollectedCard collected={others} methods={found.methods} />;
+  const also = (
+    <>
+      {(sectionOf(found, 'words') ?? []).map((one) => (
+        <WordsCard key={one.item} found={one} methods={found.methods} />
+      ))}
+      {(sectionOf(found, 'just-right') ?? []).map((one) => (
+        <JustRightCard key={one.item} found={one} methods={found.methods} />
+      ))}
+      {others.length > 0 && <CollectedCard collected={others} methods={found.methods} />}
+    </>
+  );
   if (planned)
     return (
       <>

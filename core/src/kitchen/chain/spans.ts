@@ -7,8 +7,8 @@
  * Common practice in the wording, no source.
  *
  * @example
- * minutesOf('9 to 14 h') // { least: 540, usual: 690, most: 840 }
- * minutesOf('up to 12 h') // { most: 720 }
+ * minutesOf('9 to 14 h').usual // 690
+ * minutesOf('up to 12 h').most // 720
  */
 import { LIMITS, type ChainStep } from '../../tasting';
 

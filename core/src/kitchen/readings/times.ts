@@ -8,7 +8,7 @@
  * Common practice, no source; ISO 8601 where the year comes first.
  *
  * @example
- * momentOf('5.3.2026 18:00', { monthFirst: false }) // { day: 1772668800000, clock: 64800000, zoneMinutes: null }
+ * momentOf('5.3.2026 18:00', { monthFirst: false }).clock // 64800000
  */
 const DAY = String.raw`(\d{1,4}[-/.]\d{1,2}[-/.]\d{1,4})`;
 const CLOCK = String.raw`(\d{1,2}):(\d{2})(?::(\d{2}(?:[.,]\d+)?))?\s*([ap]\.?m\.?)?\s*(Z|[+-]\d{2}:?\d{2})?`;
