@@ -14,15 +14,16 @@ const SIDES = ['tooLittle', 'tooMuch'] as const;
 /** Who found too little, just right or too much, by method, and what being off costs. */
 export function JustRightCard({ found: { ask, word, sentence, methods: rows }, methods }: JustRightCardProps) {
   const steps = [
-    `much ${sideText('tooLittle', word)}`,
+    word ? `not nearly ${word} enough` : 'far too little',
     sideText('tooLittle', word),
     'just about right',
     sideText('tooMuch', word),
-    `much ${sideText('tooMuch', word)}`,
+    word ? `far too ${word}` : 'far too much',
   ];
   const isLiked = rows.some((row) => SIDES.some((side) => row[side].drop !== null));
   return (
-    <Card title={sentence} aside={ask}>
+    <Card title={sentence} aside="looked at after unsealing">
+      <p className="mb-2 text-quiet">{ask}</p>
       <ul className="space-y-2">
         {rows
           .filter(({ servings }) => servings > 0)

@@ -17,7 +17,8 @@ export function WordsCard({ found, methods }: WordsCardProps) {
     (a, b) => Number(b.differs) - Number(a.differs) || total(b.times) - total(a.times) || a.word.localeCompare(b.word),
   );
   return (
-    <Card title={sentence} aside={ask}>
+    <Card title={sentence} aside="looked at after unsealing">
+      <p className="mb-2 text-quiet">{ask}</p>
       <div className="overflow-x-auto">
         <table className="w-full text-sm">
           <thead className="text-left text-quiet">
