@@ -1,7 +1,7 @@
 import { answerKindOf, choicesOf, hasPart, scaleOf, scopeOf } from '../questions';
 import type { BallotItem, Service } from '../tasting';
-import { orOwn, type WordKey, type Words } from '../words';
-import { wordsIn } from '../words/all';
+import { orOwn, type WordKey } from '../words';
+import { wordsIn, type PaperWords } from '../words/all';
 import type { TrayRow } from './day';
 import type { Block, Sheet } from './sheet';
 
@@ -30,7 +30,7 @@ interface Printed<Tray> {
   service: Pick<Service, 'language' | 'pauseAfter' | 'pauseSeconds'>;
 }
 
-function nameOf({ seat, name }: TrayRow, { now, of }: { now: number; of: number }, t: Words): string {
+function nameOf({ seat, name }: TrayRow, { now, of }: { now: number; of: number }, t: PaperWords): string {
   const place = of > 1 ? t('seat-of-sitting', { seat, sitting: now, sittings: of }) : t('seat', { seat });
   return `${place}${name && name !== `Seat ${seat}` ? ` · ${name}` : ''}`;
 }
@@ -38,7 +38,7 @@ function nameOf({ seat, name }: TrayRow, { now, of }: { now: number; of: number 
 function ballotOf(
   { codes, warmUp, sets }: TrayRow,
   items: readonly BallotItem[],
-  { t, service }: { t: Words; service: Printed<TrayRow>['service'] },
+  { t, service }: { t: PaperWords; service: Printed<TrayRow>['service'] },
 ): Block[] {
   const { pauseAfter, pauseSeconds } = service;
   const zone = (set: { zone: string }, at: number): string =>
@@ -70,7 +70,7 @@ const meaning = ({ attribute, definition }: BallotItem): string =>
   [attribute && `“${attribute}”`, definition].filter(Boolean).join(': ');
 
 /** One row for each sample, or for each word that may be ticked. */
-function ofSamples(item: BallotItem, codes: readonly string[], t: Words): Block {
+function ofSamples(item: BallotItem, codes: readonly string[], t: PaperWords): Block {
   const { ask, options, low, high } = item;
   const hint = meaning(item);
   if (answerKindOf(item) === 'words')
@@ -102,7 +102,7 @@ const isTooWide = (words: readonly string[]): boolean =>
   words.length * Math.max(...words.flatMap((text) => text.split(/[\s-]+/)).map(({ length }) => length)) > MOST_LETTERS;
 
 /** Samples side by side: which is chosen, or in which order they come. */
-function ofSet(item: BallotItem, codes: readonly string[], t: Words): Block {
+function ofSet(item: BallotItem, codes: readonly string[], t: PaperWords): Block {
   const { ask, ties, low, high } = item;
   const hint = meaning(item);
   switch (answerKindOf(item)) {
@@ -131,7 +131,7 @@ function ofSet(item: BallotItem, codes: readonly string[], t: Words): Block {
   }
 }
 
-function ofChoice(item: BallotItem, codes: readonly string[], { hint, t }: { hint: string; t: Words }): Block {
+function ofChoice(item: BallotItem, codes: readonly string[], { hint, t }: { hint: string; t: PaperWords }): Block {
   const { offered, choose } = choicesOf(item, codes);
   const none = item.kind === 'paired-preference' && item.ties ? [t('no-preference')] : [];
   const hints = [
@@ -157,15 +157,15 @@ const ANSWERS = { a: 'paper-a', 'not-a': 'paper-not-a', same: 'paper-same', diff
 type Step = NonNullable<ReturnType<typeof scaleOf>['steps']>[number];
 
 /** A step as it is printed: liking with its number, and Jacana's own words in the ballot's language. */
-function stepText(item: BallotItem, { text, number, score }: Step, t: Words): string {
+function stepText(item: BallotItem, { text, number, score }: Step, t: PaperWords): string {
   if (item.kind === 'liking') return `${number} ${t(`liking-${score}` as WordKey)}`;
   return item.kind === 'just-right' ? ownOr(text, `right-${score}` as WordKey, t) : text;
 }
 
 /** What a coordinator wrote stays as it is. */
-const ownOr = (text: string, key: WordKey, t: Words): string => (text === wordsIn('en')(key) ? t(key) : text);
+const ownOr = (text: string, key: WordKey, t: PaperWords): string => (text === wordsIn('en')(key) ? t(key) : text);
 
-const endText = (typed: string, own: 'most-liked' | 'least-liked', t: Words): string =>
+const endText = (typed: string, own: 'most-liked' | 'least-liked', t: PaperWords): string =>
   typed === '' ? '' : orOwn(typed, own, t);
 
 /** "90 s", "3 min". */

@@ -215,33 +215,6 @@ export const en = {
   'not-now': 'There is no connection just now. Try again in a moment.',
   'last-on-phone': 'Go on with the ballot that was open on this phone',
   'to-ballot': 'Back to the ballot',
-  // On paper
-  'paper-ballot': 'Ballot',
-  'paper-first': 'Taste {{code}} first: it gets your mouth ready, and nothing is asked about it.',
-  'paper-how':
-    'Taste from left to right. Look at the code before you write. Cross out the code of a sample that you do not taste. You may stop at any time.',
-  'paper-pause_one': 'After every sample pause for {{time}}.',
-  'paper-pause_other': 'After every {{count}} samples pause for {{time}}.',
-  'paper-tick-all': 'Tick all that fit.',
-  'paper-cross-line': 'Cross each line where it fits.',
-  'paper-none': 'none',
-  'paper-very': 'very strong',
-  'paper-order': 'Write one code in each box, from {{high}} to {{low}}.',
-  'paper-most': 'most',
-  'paper-least': 'least',
-  'paper-share': 'Codes that share a place may stand in one box.',
-  'paper-one-each': 'Write one code in each box.',
-  'paper-best': 'Best',
-  'paper-worst': 'Worst',
-  'paper-reference': '{{code}} is the reference.',
-  'paper-two': 'Tick two.',
-  'paper-one': 'Tick one.',
-  'paper-answer': 'answer',
-  'paper-more': 'more',
-  'paper-a': 'A',
-  'paper-not-a': 'not A',
-  'paper-same': 'same',
-  'paper-different': 'different',
 } as const;
 
 export type Catalogue = Readonly<Record<keyof typeof en, string>>;

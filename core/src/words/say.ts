@@ -10,7 +10,7 @@ export type WordKey = Plain<keyof typeof en>;
 
 /** What is filled in. `count` chooses the form, of places where it is `ordinal`. */
 type Values = Record<string, string | number> & { count?: number };
-export type Words = (key: WordKey, values?: Values, isPlace?: 'ordinal') => string;
+export type Words<Key extends string = WordKey> = (key: Key, values?: Values, isPlace?: 'ordinal') => string;
 
 type Given = Readonly<Record<string, string>>;
 
@@ -21,7 +21,7 @@ type Given = Readonly<Record<string, string>>;
  * @param language as BCP 47 has it, such as "de"
  * @param catalogue its words
  */
-export function sayIn(language: string, catalogue: Given): Words {
+export function sayIn<Key extends string = WordKey>(language: string, catalogue: Given): Words<Key> {
   const digits = new Intl.NumberFormat(language);
   return (key, values = {}, isPlace) =>
     formOf(key, { language, catalogue, count: values.count, isPlace }).replace(/{{(\w+)}}/g, (_, name: string) => {
@@ -37,7 +37,7 @@ interface Form {
   isPlace: 'ordinal' | undefined;
 }
 
-function formOf(key: WordKey, { language, catalogue, count, isPlace }: Form): string {
+function formOf(key: string, { language, catalogue, count, isPlace }: Form): string {
   const rules = new Intl.PluralRules(language, { type: isPlace ?? 'cardinal' });
   const form = `${key}${isPlace ? '_ordinal' : ''}_${count === undefined ? '' : rules.select(count)}`;
   const other = `${key}${isPlace ? '_ordinal' : ''}_other`;

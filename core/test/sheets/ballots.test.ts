@@ -1,6 +1,7 @@
 import { ITEM_KINDS, type BallotItem } from '../../src/bundle';
 import { neutralQuestion } from '../../src/library';
 import { ballotSheet, type Block, type TrayRow } from '../../src/sheets';
+import { PAPER } from '../../src/words/paper';
 
 const CODES = ['417', '382', '905'];
 const tray = (seat: number, change: Partial<TrayRow> = {}): TrayRow => ({
@@ -167,4 +168,22 @@ describe('a ballot on paper', () => {
   it('says nothing of pauses where there are none', () => {
     expect(JSON.stringify(ballotSheet('', [tray(1)], { itemsOf: () => [], sitting, service }))).not.toContain('pause');
   });
+});
+
+describe('the words of paper', () => {
+  const holesOf = (text: string): string[] => [...text.matchAll(/{{(\w+)}}/g)].map(([, name]) => name).sort();
+
+  it.each(['de', 'fr'] as const)(
+    'are all there in %s, with the same things filled in, and words of their own',
+    (language) => {
+      const [own, english] = [Object.entries(PAPER[language]), new Map(Object.entries(PAPER.en))];
+      expect(own.map(([key]) => key).sort()).toEqual([...english.keys()].sort());
+      for (const [key, text] of own) expect([key, holesOf(text)]).toEqual([key, holesOf(english.get(key) ?? '')]);
+      expect(own.filter(([key, text]) => text === english.get(key)).map(([key]) => key)).toEqual(['paper-a']);
+      for (const form of new Intl.PluralRules(language)
+        .resolvedOptions()
+        .pluralCategories.filter((one) => one !== 'many'))
+        expect(Object.keys(PAPER[language])).toContain(`paper-pause_${form}`);
+    },
+  );
 });

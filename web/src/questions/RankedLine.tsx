@@ -1,6 +1,5 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { GripHorizontal } from 'lucide-react';
 import type { KeyboardEvent } from 'react';
 import { Pad } from '../ui/Pad';
 import { useWords } from '../words/words';
@@ -43,7 +42,7 @@ export function RankedLine({ code, place, isTied, canTie, onMove, onTie, onTakeO
           aria-label={t('move-it', { code, place })}
           className="flex size-14 touch-none items-center justify-center rounded-lg text-quiet dim:text-night-quiet"
         >
-          <GripHorizontal size={26} aria-hidden />
+          <Grip />
         </button>
       </div>
       {canTie && (
@@ -56,5 +55,14 @@ export function RankedLine({ code, place, isTied, canTie, onMove, onTie, onTakeO
         </button>
       )}
     </li>
+  );
+}
+
+/** Six dots to take hold of. Drawn here: the package that draws all others would cost every phone as much as a question. */
+function Grip() {
+  return (
+    <svg viewBox="0 0 24 16" width={24} height={16} fill="currentColor" aria-hidden>
+      {[4, 12, 20].flatMap((x) => [4, 12].map((y) => <circle key={`${x} ${y}`} cx={x} cy={y} r={1.8} />))}
+    </svg>
   );
 }
