@@ -646,6 +646,7 @@ const BEANS_TICKED = {
   'to-order': { crisp: 70, juicy: 45, grassy: 35, watery: 10, dull: 10 },
   batch: { crisp: 25, juicy: 35, grassy: 30, watery: 50, dull: 35 },
 };
+const BEANS_GREEN = { 'to-order': 61, batch: 44 };
 const BEANS_FIRM = { 'to-order': [5, 15], batch: [40, 2] };
 
 /** What each says of the beans besides, a little after how they like them; whoever finds them off likes them less already. */
@@ -657,6 +658,7 @@ function describing(key) {
       const { code, at, score } = answer;
       const method = key.codes[code];
       const [soft, firm] = BEANS_FIRM[method];
+      const green = Math.round(Math.min(100, Math.max(0, BEANS_GREEN[method] + 14 * random.normal())));
       const [drawn, leaning] = [100 * random.fraction(), 16 * (6.2 - score)];
       const right = drawn < soft + leaning ? -1 : drawn > 100 - firm - leaning ? 1 : 0;
       const words = Object.entries(BEANS_TICKED[method]).flatMap(([word, share]) =>
@@ -665,6 +667,7 @@ function describing(key) {
       const said = { at: minutesAfter(at, 0.3), by: 'panelist', reason: '', code };
       return [
         answer,
+        { ...said, id: `${answer.id}-green`, kind: 'score', item: 'green', score: green },
         { ...said, id: `${answer.id}-firm`, kind: 'score', item: 'firm', score: right },
         { ...said, id: `${answer.id}-words`, kind: 'words', item: 'words', words },
       ];
@@ -676,6 +679,15 @@ function describing(key) {
 const LINE = { definition: '', options: [], ties: false };
 const BEANS_LIKED = usualBallot('non-inferiority', '');
 const BEANS_ASKED = [
+  {
+    ...LINE,
+    id: 'green',
+    kind: 'line',
+    ask: 'How green does it taste?',
+    attribute: 'green',
+    low: 'not at all',
+    high: 'very',
+  },
   neutralQuestion('firm', 'just-right', { word: 'firm' }),
   {
     ...neutralQuestion('words', 'check-all'),

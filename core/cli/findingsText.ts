@@ -14,6 +14,7 @@ import {
   serviceLines,
   similarityText,
   type Telling,
+  scalesLines,
   wordsLines,
 } from '../src/findings';
 import { decimal, probabilityText, pText } from './report';
@@ -34,6 +35,7 @@ export function findingsText(found: Findings): string {
       (again) => `Without ${again.without}: ${again.same ? 'same verdict' : again.sentence}`,
     ),
     ...(sectionOf(found, 'zones') ?? []).map(({ zone, sentence }) => `${zone} by itself (explored): ${sentence}`),
+    ...scalesText(found, nameOf),
     ...(sectionOf(found, 'words') ?? []).flatMap((one) =>
       explored(one.ask, wordsLines(one, nameOf, [...names.keys()])),
     ),
@@ -47,6 +49,11 @@ export function findingsText(found: Findings): string {
     `Next: ${sectionOf(found, 'next')?.text ?? ''}`,
   ].join('\n');
 }
+
+const scalesText = (found: Findings, nameOf: (id: string) => string): string[] => {
+  const scales = sectionOf(found, 'scales');
+  return scales ? explored('scales besides', scalesLines(scales, nameOf)) : [];
+};
 
 const explored = (ask: string, lines: readonly string[]): string[] => [
   `Explored: ${ask}`,

@@ -20,6 +20,7 @@ import { isRankedByAll, readPreferences, type PanelistPreferences } from './pref
 import { rankSumsOf } from './rankSums';
 import { rankedAnswer, rankedRules, rehearsedRanking, type RankedAnswer } from './ranked';
 import { section, type Section, type SectionData } from './sections';
+import { scalesFinding } from './scales';
 import { plannedSensitivity, sensitivity } from './sensitivity';
 import { tastedServings } from './servings';
 import { strengthFinding, type StrengthFinding } from './strength';
@@ -126,9 +127,11 @@ function sharedSections(bundle: TastingBundle, key: Key): Section[] {
   const guesses = guessFinding(bundle, key);
   const words = wordsFindings(bundle, key);
   const justRight = justRightFindings(bundle, key);
-  const others = collected(bundle, key, (item) => isAnalysed(bundle, item));
+  const scales = scalesFinding(bundle, key);
+  const others = collected(bundle, key, (item) => isAnalysed(bundle, item) || Boolean(scales?.items.includes(item.id)));
   return [
     ...(zones.length > 0 ? [section('zones', 'explored', zones)] : []),
+    ...(scales ? [section('scales', 'explored', scales)] : []),
     ...(words.length > 0 ? [section('words', 'explored', words)] : []),
     ...(justRight.length > 0 ? [section('just-right', 'explored', justRight)] : []),
     ...(others.length > 0 ? [section('collected', 'explored', others)] : []),

@@ -16,6 +16,7 @@ import type { NextStep } from './nextStep';
 import type { Chosen, Ordered, Profiled, Scored, Telling } from './planned';
 import type { PracticalPick } from './practical';
 import type { PanelistPreferences } from './preferences';
+import type { ScalesFinding } from './scales';
 import type { Sensitivity } from './sensitivity';
 import type { ServiceFinding } from './service';
 import type { StrengthFinding } from './strength';
@@ -70,6 +71,7 @@ export interface SectionData {
   panel: PanelFinding;
   practical: PracticalPick;
   zones: ZoneAnswer[];
+  scales: ScalesFinding;
   words: WordsFinding[];
   'just-right': JustRightFinding[];
   collected: Collected[];

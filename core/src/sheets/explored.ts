@@ -1,4 +1,12 @@
-import { gateLines, justRightLines, sectionOf, wordsLines, type Findings, type KitchenFinding } from '../findings';
+import {
+  gateLines,
+  justRightLines,
+  sectionOf,
+  scalesLines,
+  wordsLines,
+  type Findings,
+  type KitchenFinding,
+} from '../findings';
 import type { MeanWithInterval } from '../inference';
 import { decimal, number, text } from './figures';
 import type { Block } from './sheet';
@@ -45,7 +53,8 @@ export function exploredBlocks(found: Findings): Block[] {
   const kitchen = sectionOf(found, 'kitchen');
   const words = sectionOf(found, 'words') ?? [];
   const justRight = sectionOf(found, 'just-right') ?? [];
-  const asked = zones.length + others.length + words.length + justRight.length;
+  const scales = sectionOf(found, 'scales');
+  const asked = zones.length + others.length + words.length + justRight.length + (scales ? 1 : 0);
   if (asked === 0 && !practical && !kitchen) return [];
   const ids = found.methods.map(({ id }) => id);
   const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
@@ -58,6 +67,7 @@ export function exploredBlocks(found: Findings): Block[] {
     })),
     ...(practical ? [{ kind: 'text' as const, text: practical.sentence, look: 'plain' as const }] : []),
     ...(kitchen ? [kitchenTable(kitchen, nameOf), ...gateLines(kitchen).map(text)] : []),
+    ...(scales ? [factOf('Scales besides', scalesLines(scales, nameOf))] : []),
     ...words.map((one): Block => factOf(one.ask, wordsLines(one, nameOf, ids))),
     ...justRight.map((one): Block => factOf(one.ask, justRightLines(one, nameOf))),
     ...others.flatMap(({ ask, methods, comments }): Block[] => [

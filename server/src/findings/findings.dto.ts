@@ -27,6 +27,7 @@ const SECTIONS = Object.keys({
   panel: true,
   practical: true,
   zones: true,
+  scales: true,
   words: true,
   'just-right': true,
   collected: true,

@@ -6,6 +6,7 @@ import { GuessCard } from './GuessCard';
 import { JustRightCard } from './JustRightCard';
 import { KitchenCard } from './KitchenCard';
 import { PairTable } from './PairTable';
+import { ProfileTable } from './ScoreTables';
 import { PlannedFigures } from './PlannedFigures';
 import { RankChart } from './RankChart';
 import { PlannedPrint, SmallPrint } from './SmallPrint';
@@ -21,6 +22,7 @@ export function FindingsBody({ found }: { found: Findings }) {
   const kitchen = sectionOf(found, 'kitchen');
   const service = sectionOf(found, 'service');
   const guesses = sectionOf(found, 'guesses');
+  const scales = sectionOf(found, 'scales');
   const day = (
     <>
       {guesses && <GuessCard guesses={guesses} methods={found.methods} />}
@@ -30,6 +32,13 @@ export function FindingsBody({ found }: { found: Findings }) {
   );
   const also = (
     <>
+      {scales && (
+        <ProfileTable
+          title={scales.sentence}
+          aside="looked at after unsealing"
+          {...{ methods: found.methods, alpha: found.alpha, about: scales.about, profile: scales.profile }}
+        />
+      )}
       {(sectionOf(found, 'words') ?? []).map((one) => (
         <WordsCard key={one.item} found={one} methods={found.methods} />
       ))}

@@ -34,7 +34,7 @@ function Figures({ found, planned }: { found: PlannedView; planned: Planned }) {
         <ChosenCard found={found} counts={planned.result.counts} />
       );
     case 'profile':
-      return <ProfileTable found={found} profile={planned} />;
+      return <ProfileTable methods={found.methods} alpha={found.alpha} about={found.verdict.about} profile={planned} />;
     case 'liking':
       return (
         <>

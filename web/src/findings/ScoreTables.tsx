@@ -105,49 +105,65 @@ export function MarginCard({ found, scored: { margins, methodTest } }: { found: 
   );
 }
 
+interface ProfileTableProps {
+  title?: string;
+  /** Of a table that was not planned: that it was not. */
+  aside?: string;
+  methods: readonly { id: string; name: string }[];
+  alpha: number;
+  about: PlannedView['verdict']['about'];
+  profile: Profiled;
+}
+
 /** All words with their means, and which differ. */
-export function ProfileTable({ found, profile: { rows, methodTests } }: { found: PlannedView; profile: Profiled }) {
+export function ProfileTable({ title = 'Word by word', aside, methods, alpha, about, profile }: ProfileTableProps) {
+  const { rows, methodTests } = profile;
   const ofMethods = (word: string): number | null | undefined =>
     methodTests?.find(({ attribute }) => attribute === word)?.adjustedP;
   const isShown = (word: string, ofPieces: number | null): boolean =>
-    ((found.verdict.about === 'methods' && methodTests ? ofMethods(word) : ofPieces) ?? 1) <= found.alpha;
+    ((about === 'methods' && methodTests ? ofMethods(word) : ofPieces) ?? 1) <= alpha;
   return (
-    <Card title="Word by word" aside="p adjusted by false discovery rate">
-      <table className="w-full">
-        <thead>
-          <tr className="border-b border-line text-left text-sm text-quiet">
-            <th scope="col">Word</th>
-            {found.methods.map((method) => (
-              <th key={method.id} scope="col">
-                {method.name}
-              </th>
-            ))}
-            <th scope="col">{methodTests ? 'p, these pieces' : 'Adjusted p'}</th>
-            {methodTests && <th scope="col">p, methods</th>}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ attribute, means, adjustedP }) => (
-            <tr
-              key={attribute}
-              className={`border-b border-line/60 ${isShown(attribute, adjustedP) ? 'font-bold' : ''}`}
-            >
-              <td className="py-1">{attribute}</td>
-              {found.methods.map(({ id }) => {
-                const mean = means.find(({ level }) => level === id);
-                return (
-                  <td key={id}>
-                    {mean?.mean?.toFixed(1) ?? '–'}{' '}
-                    <span className="font-mono text-sm text-quiet">{mean?.letters}</span>
-                  </td>
-                );
-              })}
-              <td>{adjustedP === null ? 'no test' : pText(adjustedP)}</td>
-              {methodTests && <td>{pOrNone(ofMethods(attribute))}</td>}
+    <Card title={title} aside={aside ?? 'p adjusted by false discovery rate'}>
+      <div className="overflow-x-auto">
+        <table className="w-full">
+          <thead>
+            <tr className="border-b border-line text-left text-sm text-quiet">
+              <th scope="col">Word</th>
+              {methods.map((method) => (
+                <th key={method.id} scope="col">
+                  {method.name}
+                </th>
+              ))}
+              <th scope="col">{methodTests ? 'p, these pieces' : 'Adjusted p'}</th>
+              {methodTests && <th scope="col">p, methods</th>}
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {rows.map(({ attribute, means, adjustedP }) => (
+              <tr
+                key={attribute}
+                className={`border-b border-line/60 ${isShown(attribute, adjustedP) ? 'font-bold' : ''}`}
+              >
+                <td className="py-1">{attribute}</td>
+                {methods.map(({ id }) => {
+                  const mean = means.find(({ level }) => level === id);
+                  return (
+                    <td key={id}>
+                      {mean?.mean?.toFixed(1) ?? '–'}{' '}
+                      <span className="font-mono text-sm text-quiet">{mean?.letters}</span>
+                    </td>
+                  );
+                })}
+                <td>{adjustedP === null ? 'no test' : pText(adjustedP)}</td>
+                {methodTests && <td>{pOrNone(ofMethods(attribute))}</td>}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {aside && (
+        <p className="mt-2 text-sm text-quiet">p adjusted by false discovery rate over {rows.length} scales.</p>
+      )}
     </Card>
   );
 }

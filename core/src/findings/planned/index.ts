@@ -1,5 +1,5 @@
 export { heardSets, scoreOf, type HeardSample, type HeardSet, type LeftOut } from './heard';
-export { plannedAnswer, type Planned, type PlannedAnswer } from './planned';
+export { plannedAnswer, scalesAnswer, type Planned, type PlannedAnswer } from './planned';
 export type { Chosen, Ordered } from './ordered';
 export type { Profiled, WordTest } from './profiled';
 export { rowsOfChoices, rowsOfPlaces, rowsOfScores } from './rows';

@@ -1,4 +1,4 @@
-import type { Key, TastingBundle } from '../../bundle';
+import type { BallotItem, Key, TastingBundle } from '../../bundle';
 import { isOfTwoSamples, SMALLEST_PANEL } from '../../design';
 import { mainItem, seeksSimilarity } from '../../questions';
 import { claimOf } from '../claim';
@@ -6,7 +6,7 @@ import { counted } from '../wording';
 import type { Answer, PlannedRules } from './answer';
 import { heardSets, type HeardSet, type LeftOut } from './heard';
 import { chosen, ordered, type Chosen, type Ordered } from './ordered';
-import { profiled, type Profiled } from './profiled';
+import { profiled, wordsOf, type Profiled } from './profiled';
 import { rehearsed } from './rehearsed';
 import { scored, type Scored } from './scored';
 import { telling } from './telling';
@@ -28,9 +28,20 @@ export function plannedAnswer(
   key: Key,
   { limitOnly = false, zone = null }: { limitOnly?: boolean; zone?: string | null } = {},
 ): PlannedAnswer & { leftOut: LeftOut[]; panelists: number } {
-  const { tasting, plan } = bundle;
   const { sets, leftOut } = heardSets(bundle, key, zone);
-  const rules: PlannedRules = {
+  const rules = rulesOf(bundle, key, limitOnly);
+  const panelists = new Set(sets.map((set) => set.panelist)).size;
+  const answer = answerTo(sets, bundle, rules);
+  return { ...(panelists < SMALLEST_PANEL ? tooFew(answer, panelists) : answer), leftOut, panelists };
+}
+
+/** Scores on scales that are not what was planned, read as a profile is: looked at once the key is open. */
+export function scalesAnswer(bundle: TastingBundle, key: Key, items: readonly BallotItem[]): Answer<Profiled> {
+  return profiled(heardSets(bundle, key).sets, items, rulesOf(bundle, key, false));
+}
+
+function rulesOf({ tasting, plan }: TastingBundle, key: Key, limitOnly: boolean): PlannedRules {
+  return {
     test: tasting.test,
     item: mainItem(tasting)?.id ?? '',
     ids: tasting.methods.map((method) => method.id),
@@ -45,9 +56,6 @@ export function plannedAnswer(
     limitOnly,
     ...claimOf(plan, tasting),
   };
-  const panelists = new Set(sets.map((set) => set.panelist)).size;
-  const answer = answerTo(sets, bundle, rules);
-  return { ...(panelists < SMALLEST_PANEL ? tooFew(answer, panelists) : answer), leftOut, panelists };
 }
 
 function answerTo(sets: readonly HeardSet[], { tasting }: TastingBundle, rules: PlannedRules): PlannedAnswer {
@@ -55,7 +63,7 @@ function answerTo(sets: readonly HeardSet[], { tasting }: TastingBundle, rules: 
   if (rules.limitOnly && rules.ofMethods) return rehearsed(sets, tasting.ballot.items, rules);
   switch (rules.test) {
     case 'profile':
-      return profiled(sets, tasting.ballot.items, rules);
+      return profiled(sets, wordsOf(tasting.ballot.items), rules);
     case 'best-worst':
       return chosen(sets, rules);
     case 'ranking':

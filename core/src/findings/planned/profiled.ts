@@ -28,14 +28,13 @@ export interface Profiled {
 export const wordsOf = (items: readonly BallotItem[]): BallotItem[] =>
   items.filter((item) => kindsFor('profile').includes(item.kind));
 
-/** Reads scores on words. */
+/** Reads scores on words, or on other scales; each is told apart by its name. */
 export function profiled(
   sets: readonly HeardSet[],
-  items: readonly BallotItem[],
+  words: readonly BallotItem[],
   rules: PlannedRules,
 ): Answer<Profiled> {
   const rows = sets.flatMap((set) => set.samples.map((sample) => ({ set, sample })));
-  const words = wordsOf(items);
   const scores = Object.fromEntries(
     words.map((item) => [
       item.attribute || item.ask,

@@ -1,0 +1,65 @@
+import { answerKindOf, type BallotItem, type Key, type TastingBundle } from '../bundle';
+import { isAnalysed } from './collected';
+import { scalesAnswer, type Profiled } from './planned';
+import type { About } from './verdict';
+
+/** Scales that were asked beside what was planned: read together, as a profile is. */
+export interface ScalesFinding {
+  profile: Profiled;
+  about: About;
+  sentence: string;
+  support: string;
+  /** Ids of the questions that this reads. */
+  items: string[];
+}
+
+/**
+ * Every scale that no other section reads (lines, categories, liking besides), in one table: adjusted together by the
+ * false discovery rate, of methods where the plan tests methods by their pieces, else of these pieces.
+ *
+ * @returns null where none was asked, or too few answered for means
+ */
+export function scalesFinding(bundle: TastingBundle, key: Key): ScalesFinding | null {
+  const { items } = bundle.tasting.ballot;
+  const asked = named(
+    items.filter((item) => answerKindOf(item) === 'score' && item.kind !== 'just-right' && !isAnalysed(bundle, item)),
+  );
+  if (asked.length === 0) return null;
+  const { planned, about, sentence, support } = scalesAnswer(bundle, key, asked);
+  const read = new Set(planned.rows.filter(({ means }) => means.length > 0).map(({ attribute }) => attribute));
+  if (read.size === 0) return null;
+  return {
+    profile: { ...planned, rows: planned.rows.filter(({ attribute }) => read.has(attribute)) },
+    ...{ about, sentence, support },
+    items: asked.filter(({ attribute }) => read.has(attribute)).map(({ id }) => id),
+  };
+}
+
+/** Under a name that no other has: two scales may ask about one word. */
+function named(items: readonly BallotItem[]): BallotItem[] {
+  const taken = new Set<string>();
+  return items.map((item) => {
+    const base = item.attribute || item.ask;
+    let name = base;
+    for (let number = 2; taken.has(name); number++) name = `${base} ${number}`;
+    taken.add(name);
+    return { ...item, attribute: name };
+  });
+}
+
+/** A line for each scale: means by method, and p. */
+export const scalesLines = (
+  { sentence, support, profile: { rows, methodTests } }: ScalesFinding,
+  nameOf: (id: string) => string,
+): string[] => [
+  [sentence, support].filter(Boolean).join(' '),
+  ...rows.map(({ attribute, means, adjustedP }) => {
+    const said = means.map(({ level, mean }) => `${nameOf(level)} ${mean?.toFixed(2) ?? 'none'}`).join(', ');
+    const ofMethods = methodTests?.find((test) => test.attribute === attribute)?.adjustedP ?? null;
+    const ps = [
+      adjustedP === null ? '' : `p = ${adjustedP.toPrecision(2)} of these pieces`,
+      ofMethods === null ? '' : `p = ${ofMethods.toPrecision(2)} of the methods`,
+    ].filter(Boolean);
+    return `${attribute}: ${said}${ps.length > 0 ? `; ${ps.join(', ')}, for as many words` : ''}`;
+  }),
+];
