@@ -178,6 +178,9 @@ describe('the screens of a ballot', () => {
     expect(firstOpenStep(waits, said.given)).toBe(2);
     expect(after(actions.opened(waits), actions.trayIsOut()).ballot?.isTrayOut).toBe(true);
     expect(stepBefore(waits, 2, {})).toBe(0);
+    // Tapped as put down by mistake, and taken back: whoever has begun is not sent to wait again.
+    const begun = after(actions.opened(waits), actions.answered(liked('one', '482', 8)));
+    expect(firstOpenStep(waits, begun.given)).toBe(3);
   });
 
   const rinse = (code: string, seconds: number | null) => ({ id: `r-${code}`, kind: 'rinse' as const, code, seconds });

@@ -168,7 +168,7 @@ function isDone(step: Step, ballot: BallotView, given: BallotState['given']): bo
     case 'check':
       return false;
     case 'tray':
-      return ballot.isTrayOut || placeOf({ kind: 'arrived' }) in given;
+      return ballot.isTrayOut || placeOf({ kind: 'arrived' }) in given || hasBegun(given);
     case 'warm-up':
       return placeOf({ kind: 'tasted', code: step.code }) in given;
     case 'rinse':
@@ -185,6 +185,10 @@ function isDone(step: Step, ballot: BallotView, given: BallotState['given']): bo
       );
   }
 }
+
+/** Whoever has answered of a sample has it before them. */
+const hasBegun = (given: BallotState['given']): boolean =>
+  Object.values(given).some(({ code, set }) => code !== undefined || set !== undefined);
 
 /** Samples that this panelist did not taste. */
 export const untastedIn = (given: BallotState['given']): ReadonlySet<string> =>
