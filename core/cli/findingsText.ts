@@ -94,10 +94,10 @@ function kitchenLines(found: Findings, names: ReadonlyMap<string, string>): stri
   ];
 }
 
-/** A question that nothing is concluded from: what was answered, as it is. */
+/** What was answered, as it is. */
 function collectedLines({ ask, methods, comments }: Collected, names: ReadonlyMap<string, string>): string[] {
   return [
-    `Also asked (not analysed): ${ask}`,
+    `Also asked: ${ask}`,
     ...methods
       .filter(({ answers }) => answers > 0)
       .map(({ method, answers, counts, mean }) => {

@@ -27,7 +27,7 @@ export interface CollectedOf {
   mean: number | null;
 }
 
-/** A question of the ballot that no analysis reads: its answers are listed, and nothing is concluded from them. */
+/** A question of the ballot as it was answered: that no analysis reads, or a category, whose words a mean does not say. */
 export interface Collected {
   item: string;
   ask: string;

@@ -1,4 +1,13 @@
-import { countedCodes, fingerprint, mainItem, type Key, type Plan, type TastingBundle, type Test } from '../bundle';
+import {
+  countedCodes,
+  fingerprint,
+  mainItem,
+  type BallotItem,
+  type Key,
+  type Plan,
+  type TastingBundle,
+  type Test,
+} from '../bundle';
 import { ledgerOf, type Caveat } from '../caveats';
 import { orderBalance } from '../design';
 import { ENGINE } from '../engine';
@@ -128,7 +137,10 @@ function sharedSections(bundle: TastingBundle, key: Key): Section[] {
   const words = wordsFindings(bundle, key);
   const justRight = justRightFindings(bundle, key);
   const scales = scalesFinding(bundle, key);
-  const others = collected(bundle, key, (item) => isAnalysed(bundle, item) || Boolean(scales?.items.includes(item.id)));
+  // A category has its mean among the scales, and its words here.
+  const isRead = (item: BallotItem): boolean =>
+    isAnalysed(bundle, item) || (item.kind !== 'category' && Boolean(scales?.items.includes(item.id)));
+  const others = collected(bundle, key, isRead);
   return [
     ...(zones.length > 0 ? [section('zones', 'explored', zones)] : []),
     ...(scales ? [section('scales', 'explored', scales)] : []),

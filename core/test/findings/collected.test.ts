@@ -25,22 +25,33 @@ const others = sectionOf(found, 'collected')!;
 
 describe('what ballots asked besides', () => {
   it('is listed question by question, but for what an analysis reads', () => {
-    expect(others.map(({ item }) => item)).toEqual(['line', 'category', 'just-right', 'check-all', 'comment']);
+    expect(others.map(({ item }) => item)).toEqual(['category', 'comment']);
+    expect(sectionOf(found, 'scales')?.items).toEqual(['line', 'category']);
   });
 
   it('has every answer of everyone who handed in, by method', () => {
-    for (const { kind, methods } of others.filter((one) => one.kind !== 'comment' && one.kind !== 'line')) {
-      for (const { answers, counts } of methods) {
-        expect(answers).toBe(10);
-        const times = counts.reduce((sum, one) => sum + one.times, 0);
-        if (kind !== 'check-all') expect(times).toBe(10);
-        else expect(times).toBeGreaterThanOrEqual(10);
-      }
-    }
-    const [line] = others;
+    const counted = others[0].methods.map(({ answers, counts }) => [
+      answers,
+      counts.reduce((sum, one) => sum + one.times, 0),
+    ]);
+    expect(counted).toEqual([
+      [10, 10],
+      [10, 10],
+      [10, 10],
+    ]);
+    expect(sectionOf(found, 'words')![0].servings).toEqual([10, 10, 10]);
+    expect(sectionOf(found, 'just-right')![0].methods.map(({ servings }) => servings)).toEqual([10, 10, 10]);
     const rows = tidyRows(bundle).filter(({ method }) => method === 'Method 1');
     const mean = rows.reduce((sum, row) => sum + Number(row.line), 0) / rows.length;
-    expect(line.methods[1].mean).toBeCloseTo(mean, 9);
+    const { means } = sectionOf(found, 'scales')!.profile.rows.find(({ attribute }) => attribute === 'line')!;
+    expect(means.find(({ level }) => level === 'm1')?.mean).toBeCloseTo(mean, 6);
+  });
+
+  it('keeps a line that too few answered for a mean to be fitted', () => {
+    const alone = { ...bundle, ballots: bundle.ballots.slice(0, 1) };
+    const listed = sectionOf(findings(alone), 'collected')!.find(({ item }) => item === 'line');
+    const isRead = sectionOf(findings(alone), 'scales')?.items.includes('line') ?? false;
+    expect(isRead || listed?.methods.every(({ answers, mean }) => answers === 1 && mean !== null)).toBe(true);
   });
 
   it('says categories by their words, and comments with their seat', () => {

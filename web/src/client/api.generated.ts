@@ -1934,6 +1934,7 @@ export type SectionId =
   | 'panel'
   | 'practical'
   | 'zones'
+  | 'scales'
   | 'words'
   | 'just-right'
   | 'collected'

@@ -7,10 +7,10 @@ interface CollectedCardProps {
   methods: FoundMethod[];
 }
 
-/** What ballots asked besides, as it was answered: nothing is concluded from it yet, and nothing is silent. */
+/** What ballots asked besides, as it was answered: nothing is concluded from it, and nothing is silent. */
 export function CollectedCard({ collected, methods }: CollectedCardProps) {
   return (
-    <Card title="Also asked" aside="as it was answered; no analysis goes by it">
+    <Card title="Also asked" aside="as it was answered">
       <div className="space-y-4">
         {collected.map((one) => (
           <section key={one.item} aria-label={one.ask}>
