@@ -109,7 +109,7 @@ describe('export', () => {
     const id = await locked(coordinator);
     const csv = (await coordinator.get(`/api/tastings/${id}/csv`).expect(200)).text;
     expect(csv.split('\n')[0]).toBe(
-      '\uFEFFtasting,panelist,seat,blind,sitting,flight,set,zone,position,code,method,piece,block,lot,eaten,rinsed_s,not_tasted,agreed_at,typed,asked,liking,rank,comment,handed_in_at',
+      '\uFEFFtasting,panelist,seat,blind,sitting,flight,set,zone,position,code,method,piece,block,lot,eaten,rinsed_s,took_s,not_tasted,agreed_at,typed,asked,liking,rank,comment,handed_in_at',
     );
     expect(csv).not.toMatch(/Pan-seared|Slow oven/);
     const { log } = (await coordinator.get(`/api/tastings/${id}/seal`)).body;
