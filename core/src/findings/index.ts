@@ -12,7 +12,7 @@ export {
   type SectionStatus,
 } from './sections';
 export type { Collected, CollectedOf } from './collected';
-export { costText, justRightLines, sideText, type Cost, type JustRightFinding, type JustRightOf } from './justRight';
+export { costText, justRightLines, type Cost, type JustRightFinding, type JustRightOf } from './justRight';
 export { scalesLines, type ScalesFinding } from './scales';
 export { wordsLines, type WordFinding, type WordsFinding } from './words';
 export { plannedView, rankingView, type PlannedView, type RankingView } from './views';

@@ -30,7 +30,8 @@ export interface JustRightOf {
 export interface JustRightFinding {
   item: string;
   ask: string;
-  word: string;
+  /** How its two sides are called, such as "not crisp enough" and "too crisp", and its ends. */
+  sides: Sides;
   methods: JustRightOf[];
   sentence: string;
 }
@@ -88,9 +89,10 @@ function justRightOf(
   });
   const names = new Map(tasting.methods.map(({ id, name }) => [id, name]));
   const nameOf = (id: string): string => names.get(id) ?? id;
+  const sides = sidesOf(item);
   return {
-    ...{ item: item.id, ask: item.ask, word: item.attribute, methods },
-    sentence: sentenceOf(methods, item.attribute, nameOf),
+    ...{ item: item.id, ask: item.ask, sides, methods },
+    sentence: sentenceOf(methods, sides, nameOf),
   };
 }
 
@@ -127,17 +129,24 @@ function costOf(
   return { people, drop, interval: side?.interval ?? null, adjustedP: p, isLarge, isCostly };
 }
 
-/** "not crisp enough", "too crisp"; without a word "too little", "too much". */
-export const sideText = (side: 'tooLittle' | 'tooMuch', word: string): string => {
-  if (word === '') return side === 'tooLittle' ? 'too little' : 'too much';
-  return side === 'tooLittle' ? `not ${word} enough` : `too ${word}`;
-};
+/** What the two sides, and their ends, are called. */
+export interface Sides {
+  tooLittle: string;
+  tooMuch: string;
+  ends: [string, string];
+}
 
-function sentenceOf(methods: readonly JustRightOf[], word: string, nameOf: (id: string) => string): string {
+const sidesOf = ({ attribute: word, low, high }: BallotItem): Sides => ({
+  tooLittle: word ? `not ${word} enough` : 'too little',
+  tooMuch: word ? `too ${word}` : 'too much',
+  ends: [low || 'much too little', high || 'much too much'],
+});
+
+function sentenceOf(methods: readonly JustRightOf[], sides: Sides, nameOf: (id: string) => string): string {
   const costly = methods.flatMap(({ method, ...own }) =>
     (['tooLittle', 'tooMuch'] as const).flatMap((side) =>
       own[side].isCostly
-        ? [`${nameOf(method)} less by ${own[side].drop?.toFixed(1)} where it was ${sideText(side, word)} for them`]
+        ? [`${nameOf(method)} less by ${own[side].drop?.toFixed(1)} where it was ${sides[side]} for them`]
         : [],
     ),
   );
@@ -150,17 +159,22 @@ function sentenceOf(methods: readonly JustRightOf[], word: string, nameOf: (id: 
 
 /** A line for each method: how many found what, and what that costs. */
 export const justRightLines = (
-  { sentence, word, methods }: JustRightFinding,
+  { sentence, sides, methods }: JustRightFinding,
   nameOf: (id: string) => string,
 ): string[] => [
   sentence,
   ...methods
     .filter(({ servings }) => servings > 0)
     .map(({ method, counts: [much, little, right, more, most], servings, ...own }) => {
-      const costs = (['tooLittle', 'tooMuch'] as const).flatMap(
-        (side) => costText(own[side], sideText(side, word)) ?? [],
-      );
-      return `${nameOf(method)}: ${much + little} ${sideText('tooLittle', word)}, ${right} just about right, ${more + most} ${sideText('tooMuch', word)}, of ${servings}${costs.map((cost) => `; ${cost}`).join('')}`;
+      const costs = (['tooLittle', 'tooMuch'] as const).flatMap((side) => costText(own[side], sides[side]) ?? []);
+      const found = [
+        `${much} ${sides.ends[0]}`,
+        `${little} ${sides.tooLittle}`,
+        `${right} just about right`,
+        `${more} ${sides.tooMuch}`,
+        `${most} ${sides.ends[1]}`,
+      ];
+      return [`${nameOf(method)}: ${found.join(', ')}, of ${servings}`, ...costs].join('; ');
     }),
 ];
 

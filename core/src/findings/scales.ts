@@ -9,8 +9,9 @@ export interface ScalesFinding {
   about: About;
   sentence: string;
   support: string;
-  /** Ids of the questions that this reads. */
+  /** Ids of the questions that this reads, and each as it was asked, in the order of the rows. */
   items: string[];
+  asks: string[];
 }
 
 /**
@@ -28,10 +29,12 @@ export function scalesFinding(bundle: TastingBundle, key: Key): ScalesFinding | 
   const { planned, about, sentence, support } = scalesAnswer(bundle, key, asked);
   const read = new Set(planned.rows.filter(({ means }) => means.length > 0).map(({ attribute }) => attribute));
   if (read.size === 0) return null;
+  const shown = asked.filter(({ attribute }) => read.has(attribute));
   return {
     profile: { ...planned, rows: planned.rows.filter(({ attribute }) => read.has(attribute)) },
     ...{ about, sentence, support },
-    items: asked.filter(({ attribute }) => read.has(attribute)).map(({ id }) => id),
+    items: shown.map(({ id }) => id),
+    asks: shown.map(({ ask }) => ask),
   };
 }
 
@@ -49,17 +52,18 @@ function named(items: readonly BallotItem[]): BallotItem[] {
 
 /** A line for each scale: means by method, and p. */
 export const scalesLines = (
-  { sentence, support, profile: { rows, methodTests } }: ScalesFinding,
+  { sentence, support, asks, profile: { rows, methodTests } }: ScalesFinding,
   nameOf: (id: string) => string,
 ): string[] => [
   [sentence, support].filter(Boolean).join(' '),
-  ...rows.map(({ attribute, means, adjustedP }) => {
+  ...rows.map(({ attribute, means, adjustedP }, at) => {
     const said = means.map(({ level, mean }) => `${nameOf(level)} ${mean?.toFixed(2) ?? 'none'}`).join(', ');
     const ofMethods = methodTests?.find((test) => test.attribute === attribute)?.adjustedP ?? null;
     const ps = [
       adjustedP === null ? '' : `p = ${adjustedP.toPrecision(2)} of these pieces`,
       ofMethods === null ? '' : `p = ${ofMethods.toPrecision(2)} of the methods`,
     ].filter(Boolean);
-    return `${attribute}: ${said}${ps.length > 0 ? `; ${ps.join(', ')}, for as many words` : ''}`;
+    const about = asks[at] === attribute ? attribute : `${attribute} (${asks[at]})`;
+    return `${about}: ${said}${ps.length > 0 ? `; ${ps.join(', ')}, for as many words` : ''}`;
   }),
 ];

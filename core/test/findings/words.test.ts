@@ -165,7 +165,7 @@ describe('just about right', () => {
     for (const text of told(said)) {
       expect(text).toContain('People liked Method 0 less by 3.0 where it was too salty for them.');
       expect(text).toContain(
-        'Method 0: 0 not salty enough, 12 just about right, 12 too salty, of 24; too salty costs 3.0',
+        'Method 0: 0 Much too little, 0 not salty enough, 12 just about right, 12 too salty, 0 Much too much, of 24; too salty costs 3.0',
       );
     }
     expect(sectionOf(findings(said), 'collected') ?? []).toEqual([]);

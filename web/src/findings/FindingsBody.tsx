@@ -36,6 +36,7 @@ export function FindingsBody({ found }: { found: Findings }) {
         <ProfileTable
           title={scales.sentence}
           aside="looked at after unsealing"
+          asks={scales.asks}
           {...{ methods: found.methods, alpha: found.alpha, about: scales.about, profile: scales.profile }}
         />
       )}

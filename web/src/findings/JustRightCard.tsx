@@ -1,4 +1,4 @@
-import { costText, sideText, type FoundMethod, type JustRightFinding } from '@jacana/core/findings';
+import { costText, type FoundMethod, type JustRightFinding } from '@jacana/core/findings';
 import { Card } from '../ui/Card';
 import { MethodName } from './MethodName';
 
@@ -12,14 +12,8 @@ const COLOURS = ['#d9a441', '#ecd6ab', '#a9cbbf', '#d8c8dd', '#b58fc0'] as const
 const SIDES = ['tooLittle', 'tooMuch'] as const;
 
 /** Who found too little, just right or too much, by method, and what being off costs. */
-export function JustRightCard({ found: { ask, word, sentence, methods: rows }, methods }: JustRightCardProps) {
-  const steps = [
-    word ? `not nearly ${word} enough` : 'far too little',
-    sideText('tooLittle', word),
-    'just about right',
-    sideText('tooMuch', word),
-    word ? `far too ${word}` : 'far too much',
-  ];
+export function JustRightCard({ found: { ask, sides, sentence, methods: rows }, methods }: JustRightCardProps) {
+  const steps = [sides.ends[0], sides.tooLittle, 'just about right', sides.tooMuch, sides.ends[1]];
   const isLiked = rows.some((row) => SIDES.some((side) => row[side].drop !== null));
   return (
     <Card title={sentence} aside="looked at after unsealing">
@@ -29,7 +23,7 @@ export function JustRightCard({ found: { ask, word, sentence, methods: rows }, m
           .filter(({ servings }) => servings > 0)
           .map((row) => {
             const at = methods.findIndex(({ id }) => id === row.method);
-            const costs = SIDES.flatMap((side) => costText(row[side], sideText(side, word)) ?? []);
+            const costs = SIDES.flatMap((side) => costText(row[side], sides[side]) ?? []);
             return (
               <li key={row.method} className="grid items-center gap-x-3 sm:grid-cols-[11rem_minmax(0,1fr)]">
                 <MethodName at={at} name={methods[at]?.name ?? ''} isLeading={false} />

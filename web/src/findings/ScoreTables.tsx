@@ -109,6 +109,8 @@ interface ProfileTableProps {
   title?: string;
   /** Of a table that was not planned: that it was not. */
   aside?: string;
+  /** How each row was asked, where its name does not say. */
+  asks?: readonly string[];
   methods: readonly { id: string; name: string }[];
   alpha: number;
   about: PlannedView['verdict']['about'];
@@ -116,7 +118,15 @@ interface ProfileTableProps {
 }
 
 /** All words with their means, and which differ. */
-export function ProfileTable({ title = 'Word by word', aside, methods, alpha, about, profile }: ProfileTableProps) {
+export function ProfileTable({
+  title = 'Word by word',
+  aside,
+  asks,
+  methods,
+  alpha,
+  about,
+  profile,
+}: ProfileTableProps) {
   const { rows, methodTests } = profile;
   const ofMethods = (word: string): number | null | undefined =>
     methodTests?.find(({ attribute }) => attribute === word)?.adjustedP;
@@ -139,12 +149,17 @@ export function ProfileTable({ title = 'Word by word', aside, methods, alpha, ab
             </tr>
           </thead>
           <tbody>
-            {rows.map(({ attribute, means, adjustedP }) => (
+            {rows.map(({ attribute, means, adjustedP }, at) => (
               <tr
                 key={attribute}
                 className={`border-b border-line/60 ${isShown(attribute, adjustedP) ? 'font-bold' : ''}`}
               >
-                <td className="py-1">{attribute}</td>
+                <td className="py-1">
+                  {attribute}
+                  {asks && asks[at] !== attribute && (
+                    <span className="block text-sm font-normal text-quiet">{asks[at]}</span>
+                  )}
+                </td>
                 {methods.map(({ id }) => {
                   const mean = means.find(({ level }) => level === id);
                   return (
