@@ -1,4 +1,5 @@
 import type { BallotItem, Key, TastingBundle } from '../bundle';
+import { SMALLEST_PANEL } from '../design';
 import { holm, justAboutRight, type MeanDrop } from '../inference';
 import { heardSets, scoreOf, type HeardSet } from './planned';
 
@@ -124,7 +125,7 @@ function costOf(
   { people, of, p, alpha }: { people: number; of: number; p: number | null; alpha: number },
 ): Cost {
   const drop = side?.meanDrop ?? null;
-  const isLarge = people >= FEWEST * of;
+  const isLarge = of >= SMALLEST_PANEL && people >= FEWEST * of;
   const isCostly = isLarge && drop !== null && drop > 0 && p !== null && p <= alpha;
   return { people, drop, interval: side?.interval ?? null, adjustedP: p, isLarge, isCostly };
 }

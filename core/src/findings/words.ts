@@ -1,4 +1,5 @@
 import type { BallotItem, Key, TastingBundle } from '../bundle';
+import { SMALLEST_PANEL } from '../design';
 import {
   cochranQ,
   correspondence,
@@ -8,7 +9,7 @@ import {
   type Probability,
 } from '../inference';
 import { heardSets, type HeardSet } from './planned';
-import { counted } from './wording';
+import { counted, list } from './wording';
 
 /** One word of a check-all list. */
 export interface WordFinding {
@@ -83,7 +84,7 @@ function wordsOf(
   const adjusted = adjustedPs(tests);
   const words = item.options.map(({ text }, at): WordFinding => {
     const test = tests[at];
-    const differs = (adjusted[at] ?? 1) <= alpha;
+    const differs = whole.length >= SMALLEST_PANEL && (adjusted[at] ?? 1) <= alpha;
     return {
       word: text,
       times: methods.map((_, method) => timesOf(people, method, text)),
@@ -143,12 +144,11 @@ const firstTwo = (places: readonly (readonly number[])[]): number[][] => places.
 
 function sentenceOf(words: readonly WordFinding[], { people, methods }: { people: number; methods: number }): string {
   const differing = words.filter(({ differs }) => differs).map(({ word }) => `“${word}”`);
-  if (people < 2 || methods < 2)
-    return 'Words are counted here, not compared: that takes people who judged every method.';
+  if (people < SMALLEST_PANEL || methods < 2)
+    return `Words are counted here, not compared: that takes ${SMALLEST_PANEL} people who judged every method.`;
   if (differing.length === 0)
     return `No word was ticked more for one method than for another, as far as ${counted(people, 'person', 'people')} can tell.`;
-  const list = differing.length === 1 ? differing[0] : `${differing.slice(0, -1).join(', ')} and ${differing.at(-1)}`;
-  return `${list} ${differing.length === 1 ? 'was' : 'were'} ticked more for some of these pieces than for others.`;
+  return `${list(differing)} ${differing.length === 1 ? 'was' : 'were'} ticked more for some of these pieces than for others.`;
 }
 
 /** Counts of each word, and what tells methods apart, a line a word. */

@@ -116,6 +116,20 @@ describe('words that were ticked', () => {
     expect(sentence).toContain('counted here, not compared');
   });
 
+  it('claim nothing of a few people, however alike they tick', () => {
+    const few = answered(
+      (_, method) => ({
+        ticked: method === 0 ? ['crisp'] : [],
+        score: method === 0 ? 1 : 0,
+        liking: method === 0 ? 2 : 8,
+      }),
+      { panelists: 5 },
+    );
+    expect(wordsIn(few).words.some(({ differs }) => differs)).toBe(false);
+    expect(wordsIn(few).sentence).toContain('counted here, not compared');
+    expect(rightIn(few).methods[0].tooMuch.isCostly).toBe(false);
+  });
+
   it('are on a map with the methods that they were ticked for', () => {
     const apart = answered((_, method) => ({ ticked: [WORDS[method]] }));
     const { map } = wordsIn(apart);

@@ -37,7 +37,10 @@ export function plannedAnswer(
 
 /** Scores on scales that are not what was planned, read as a profile is: looked at once the key is open. */
 export function scalesAnswer(bundle: TastingBundle, key: Key, items: readonly BallotItem[]): Answer<Profiled> {
-  return profiled(heardSets(bundle, key).sets, items, rulesOf(bundle, key, false));
+  const { sets } = heardSets(bundle, key);
+  const answer = profiled(sets, items, rulesOf(bundle, key, false));
+  const panelists = new Set(sets.map((set) => set.panelist)).size;
+  return panelists < SMALLEST_PANEL ? tooFew(answer, panelists) : answer;
 }
 
 function rulesOf({ tasting, plan }: TastingBundle, key: Key, limitOnly: boolean): PlannedRules {
@@ -73,7 +76,7 @@ function answerTo(sets: readonly HeardSet[], { tasting }: TastingBundle, rules: 
   }
 }
 
-const tooFew = (answer: PlannedAnswer, panelists: number): PlannedAnswer => ({
+const tooFew = <Of extends Planned>(answer: Answer<Of>, panelists: number): Answer<Of> => ({
   ...answer,
   kind: 'cannot-say',
   leaders: [],
