@@ -16,15 +16,28 @@ const id = await lockedTasting(server.as, { title: 'A phone', people: TIMES, pie
 const links = await server.as(`/api/tastings/${id}/links`);
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
 
-/** Milliseconds from the address to the button that begins. */
-async function opened(page, go) {
+const begin = (page) => page.getByRole('button', { name: /^(Begin|Go on)$/ });
+
+/** Milliseconds from a reload to the step that was on the screen. */
+async function reloaded(page) {
   const start = performance.now();
-  await go();
-  await page.getByRole('button', { name: /^(Begin|Go on)$/ }).waitFor();
+  await page.reload({ waitUntil: 'commit' });
+  await page.locator('#root main').waitFor();
   return performance.now() - start;
 }
 
-const [first, again, installed] = [[], [], []];
+/** The first visit: until there is something to read and to press, and until what was pressed at once is done. */
+async function visited(page, own) {
+  const start = performance.now();
+  void page.goto(own, { waitUntil: 'commit' });
+  await begin(page).waitFor();
+  const read = performance.now() - start;
+  await begin(page).click();
+  await begin(page).waitFor({ state: 'detached' });
+  return { read, begun: performance.now() - start };
+}
+
+const [first, begun, again, installed] = [[], [], [], []];
 for (const { address } of links) {
   const context = await browser.newContext({ viewport: { width: 360, height: 740 } });
   const page = await context.newPage();
@@ -33,16 +46,19 @@ for (const { address } of links) {
   await client.send('Network.emulateNetworkConditions', LINE);
   await client.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
   const own = server.base + new URL(address).pathname;
-  first.push(await opened(page, () => page.goto(own)));
-  again.push(await opened(page, () => page.reload()));
+  const visit = await visited(page, own);
+  first.push(visit.read);
+  begun.push(visit.begun);
+  again.push(await reloaded(page));
   await page.waitForTimeout(1000);
-  installed.push(await opened(page, () => page.reload()));
+  installed.push(await reloaded(page));
   await context.close();
 }
 await browser.close();
 await server.stop();
 
 const seconds = (list) => `${(quantile(list, 0.5) / 1000).toFixed(1)} s`;
-row('A ballot that can be begun on a slow phone: first visit', seconds(first), 'below 1.5 s');
+row('A ballot on a slow phone, first visit: read, and its button pressed', seconds(first), 'below 1.5 s');
+row('What was pressed that early is done', seconds(begun), '');
 row('After a reload', seconds(again), 'below 1.5 s');
 row('Installed', seconds(installed), 'below 1.5 s');

@@ -8,6 +8,7 @@ import { json, type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
 import { Logger } from 'nestjs-pino';
 import { AppModule } from './app.module';
+import { EARLY_ALLOWED, FirstScreens } from './ballots/firstScreens.service';
 import { problemsOf, refuseFields } from './fields/problems';
 import type { ServerOptions } from './options/options';
 import { refuseDepth } from './depth';
@@ -32,7 +33,9 @@ export async function createApplication(
   app.use(
     helmet({
       hsts: false,
-      contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } },
+      contentSecurityPolicy: {
+        directives: { 'script-src': ["'self'", EARLY_ALLOWED], 'upgrade-insecure-requests': null },
+      },
       crossOriginOpenerPolicy: false,
       originAgentCluster: false,
     }),
@@ -74,10 +77,16 @@ function serveWeb(app: NestExpressApplication, folder: string): void {
   app.use((request: Request, response: Response, next: NextFunction) => {
     if (!['GET', 'HEAD'].includes(request.method) || request.path.startsWith('/api/') || /\.\w+$/.test(request.path))
       return next();
+    const [, token] = /^\/b(?:\/([^/]*)|$)/.exec(request.path) ?? [];
     const page = join(folder, /^\/b(\/|$)/.test(request.path) ? 'ballot.html' : 'index.html');
     if (!existsSync(page)) return next();
-    response.setHeader('Cache-Control', 'no-cache');
-    response.sendFile(page);
+    const sendPage = (own: string | null): void => {
+      response.setHeader('Cache-Control', own ? 'no-store' : 'no-cache');
+      if (own) response.type('html').send(own);
+      else response.sendFile(page);
+    };
+    if (token) void app.get(FirstScreens).page(token).then(sendPage);
+    else sendPage(null);
   });
 }
 

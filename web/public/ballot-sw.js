@@ -41,8 +41,9 @@ self.addEventListener('fetch', (event) => {
 /** The page as the server has it; as it was last, where no answer comes in time. */
 async function page(request) {
   const cache = await caches.open(CACHE);
-  const asked = fetch(request).then(async (reply) => {
-    if (reply.ok) await cache.put(PAGE, reply.clone());
+  const asked = fetch(request).then((reply) => {
+    // The page as it is for everybody: what came along for one panelist is not kept for the next.
+    if (reply.ok) void cache.add(new Request(PAGE, { cache: 'reload' })).catch(() => undefined);
     return reply;
   });
   const late = new Promise((go) => setTimeout(go, PATIENCE_MS));

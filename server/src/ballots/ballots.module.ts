@@ -4,6 +4,7 @@ import { SealModule } from '../seal/seal.module';
 import { BallotsController } from './ballots.controller';
 import { CodesController } from './codes.controller';
 import { BallotsService } from './ballots.service';
+import { FirstScreens } from './firstScreens.service';
 import { GuessesService } from './guesses.service';
 import { OwnBallots } from './ownBallots.service';
 import { StopsService } from './stops.service';
@@ -12,7 +13,7 @@ import { TraysService } from './trays.service';
 @Module({
   imports: [ContentsModule, SealModule],
   controllers: [BallotsController, CodesController],
-  providers: [BallotsService, GuessesService, OwnBallots, StopsService, TraysService],
+  providers: [BallotsService, FirstScreens, GuessesService, OwnBallots, StopsService, TraysService],
   exports: [OwnBallots],
 })
 export class BallotsModule {}

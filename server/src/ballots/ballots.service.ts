@@ -74,6 +74,16 @@ export class BallotsService {
     });
   }
 
+  /** The ballot as it is about to be opened for the first time; null once it was, or where nothing can be answered. */
+  async unopened(token: string): Promise<BallotView | null> {
+    const { read } = this.transactions;
+    const own = await this.own.find(read, token).catch(() => null);
+    if (!own || own.panelist.device !== null || own.ballot.openedAt || own.ballot.handedInAt || own.row.closedAt)
+      return null;
+    const isHeld = (await this.exclusions.withheld(read, own.row)).has(own.panelist.id);
+    return isHeld || (await this.stops.hasStopped(read, own)) ? null : this.view(read, own, 'open');
+  }
+
   /** Stores answers as they are given, one sample at a time. */
   async save(token: string, { device, sitting, answers }: SaveAnswers): Promise<SavedAnswers> {
     await this.transactions.write(async (manager) => {

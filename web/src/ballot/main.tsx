@@ -1,4 +1,5 @@
 import { StrictMode } from 'react';
+import { flushSync } from 'react-dom';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import '../look/theme.css';
@@ -9,6 +10,7 @@ import { ownLanguage } from './Languages';
 import { readIn } from '../words/words';
 import { lastBallot } from './memory';
 import { Post } from './post';
+import { fetchTypefaces, pressAgain, sentAlong } from './early';
 import { createBallotStore } from './ballotStore';
 import { PostContext } from './PostContext';
 
@@ -25,16 +27,23 @@ if (token === '') {
   );
 } else {
   lastBallot.write(token);
-  const store = createBallotStore(token);
+  const store = createBallotStore(token, sentAlong());
   const post = new Post(token, store);
-  post.start();
-  page.render(
-    <StrictMode>
-      <Provider store={store}>
-        <PostContext.Provider value={post}>
-          <Ballot />
-        </PostContext.Provider>
-      </Provider>
-    </StrictMode>,
-  );
+  // Words first, so that the screen that came with the page does not change its language on the way.
+  void post.readInOwn().then(() => {
+    flushSync(() =>
+      page.render(
+        <StrictMode>
+          <Provider store={store}>
+            <PostContext.Provider value={post}>
+              <Ballot />
+            </PostContext.Provider>
+          </Provider>
+        </StrictMode>,
+      ),
+    );
+    post.start();
+    pressAgain();
+    fetchTypefaces();
+  });
 }

@@ -15,6 +15,8 @@ import type { BallotStore } from './ballotStore';
  */
 export class Post {
   private isBusy = false;
+  /** Whether the server knows that it is open here; before that, it takes no answers. */
+  private isOpened = false;
   /** One answer at a time, since one of several was refused. */
   private isCareful = false;
   private readonly patience = new Patience();
@@ -31,10 +33,12 @@ export class Post {
       this.nudge();
     });
     this.patience.watch();
-    // Until the server answers, in the language that this ballot was read in before.
-    const { ballot } = this.store.getState();
-    void readIn(languageMemory.read() ?? ballot?.language ?? 'en');
     void this.open(false);
+  }
+
+  /** Until the server answers, in the language that this ballot was read in before. */
+  readInOwn(): Promise<void> {
+    return readIn(languageMemory.read() ?? this.store.getState().ballot?.language ?? 'en');
   }
 
   /** Opens the ballot here. @param takeOver stops another device that has it open */
@@ -44,6 +48,7 @@ export class Post {
       // A ballot opens once all that its questions need is here: the network may be gone by the last of them.
       if (ballot.items.some((item) => item.kind === 'ranking')) await fetchRankingBoard();
       await readIn(languageMemory.read() ?? ballot.language);
+      this.isOpened = true;
       this.store.dispatch(actions.opened(ballot));
       this.store.dispatch(actions.lineChanged('saved'));
       this.patience.succeeded();
@@ -63,7 +68,7 @@ export class Post {
   /** Sends what is waiting, one letter at a time. */
   private nudge(): void {
     const { queue, handIn, guess, stop, refusal, ballot } = this.store.getState();
-    if (this.isBusy || this.patience.isWaiting || refusal || !ballot) return;
+    if (this.isBusy || !this.isOpened || this.patience.isWaiting || refusal || !ballot) return;
     if (ballot.state === 'handed-in' && guess) return void this.deliver(() => this.sendGuess());
     if (ballot.state !== 'open') return;
     if (queue.length > 0) void this.deliver(() => this.sendAnswers());

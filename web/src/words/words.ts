@@ -27,7 +27,7 @@ export async function readIn(language: Language): Promise<void> {
   const words = await LOADERS[language]().catch(() => null);
   if (!words) return;
   now = { language, say: sayIn(language, words) };
-  document.documentElement.lang = language;
+  if (typeof document !== 'undefined') document.documentElement.lang = language;
   for (const changed of listeners) changed();
 }
 
@@ -36,7 +36,9 @@ function subscribe(changed: () => void): () => void {
   return () => void listeners.delete(changed);
 }
 
-export const useLanguage = (): Language => useSyncExternalStore(subscribe, () => now.language);
+export const languageNow = (): Language => now.language;
+
+export const useLanguage = (): Language => useSyncExternalStore(subscribe, languageNow, languageNow);
 
 /** The words of the language that is read, and anew when that changes. */
 export function useWords(): Words {

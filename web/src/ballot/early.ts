@@ -1,0 +1,20 @@
+import type { BallotView } from '../client/api.generated';
+
+/** The ballot that came with the page; null where the page came without. */
+export function sentAlong(): BallotView | null {
+  const text = document.getElementById('ballot')?.textContent;
+  return text ? (JSON.parse(text) as BallotView) : null;
+}
+
+/** The page came with its style but without its typefaces, which would have held up the scripts. */
+export function fetchTypefaces(): void {
+  for (const sheet of document.querySelectorAll<HTMLLinkElement>('link[rel="stylesheet"][media="print"]'))
+    sheet.media = 'all';
+}
+
+/** What was pressed before the scripts were here is done now: the page says which of its buttons it was. */
+export function pressAgain(): void {
+  const pressed = document.documentElement.dataset.pressed;
+  delete document.documentElement.dataset.pressed;
+  if (pressed !== undefined) document.querySelectorAll<HTMLButtonElement>('#root button')[Number(pressed)]?.click();
+}
