@@ -4,10 +4,10 @@ import { join } from 'node:path';
 import { ensureBuilt, ensureInstalled, ROOT } from './ready.mjs';
 
 ensureInstalled();
-ensureBuilt('core');
+ensureBuilt('core', 'server');
 const { status } = spawnSync(
   process.execPath,
-  ['--enable-source-maps', join(ROOT, 'core', 'dist', 'cli', 'jacana.js'), ...process.argv.slice(2)],
+  ['--enable-source-maps', join(ROOT, 'server', 'dist', 'paper', 'jacana.js'), ...process.argv.slice(2)],
   {
     stdio: 'inherit',
     cwd: process.env.INIT_CWD ?? process.cwd(),

@@ -1,8 +1,10 @@
 import { Option, type Command } from 'commander';
 import { findings } from '../src/findings';
 import { PROTOCOLS } from '../src/inference';
+import { plainText, reportSheet, type ReportForm } from '../src/sheets';
 import { analyse, TESTS } from './analyse';
 import type { AnalyseOptions } from './analyses/testCommand';
+import { BadInput } from './badInput';
 import { findingsText } from './findingsText';
 import { forcedChoiceReport, type ForcedChoiceOptions } from './forcedChoice';
 import { listed, numbers, positive, protocol, share, whole } from './optionValues';
@@ -151,4 +153,32 @@ export function addFindings({ jacana, streams, print }: Shell): void {
       const found = findings(readBundle(streams, file), streams.progress);
       print({ json: found, lines: [findingsText(found)] }, options.json);
     });
+}
+
+/** `jacana report`. */
+export function addReport({ jacana, streams, print }: Shell): void {
+  jacana
+    .command('report')
+    .description('Makes the report of an unsealed tasting bundle, the same as the Read screen gives out.')
+    .argument('<bundle>', 'tasting bundle (JSON) exported from Jacana')
+    .option('--pdf <file>', 'write it as PDF; without this, it is printed as plain text')
+    .addOption(new Option('--paper <size>', 'size of the page').choices(['A4', 'Letter']).default('A4'))
+    .option('--short', 'one page for whoever decides')
+    .option('--names', 'name the panelists; without this, they are seats')
+    .action((file: string, { pdf, paper, short, names }: ReportOptions) => {
+      const bundle = readBundle(streams, file);
+      const form: ReportForm = { length: short ? 'short' : 'full', paper, names: names === true };
+      const sheet = reportSheet(findings(bundle, streams.progress), bundle, form);
+      if (pdf === undefined) return print({ json: sheet, lines: [plainText(sheet).trimEnd()] }, false);
+      if (!streams.draw) throw new BadInput('Nothing here can draw a PDF. Use: npm run --silent jacana -- report');
+      streams.progress?.(1);
+      streams.draw(sheet, pdf);
+    });
+}
+
+interface ReportOptions {
+  pdf?: string;
+  paper: ReportForm['paper'];
+  short?: boolean;
+  names?: boolean;
 }

@@ -2,11 +2,11 @@ import { readFileSync } from 'node:fs';
 import { Command, CommanderError } from 'commander';
 import { NotUnsealed } from '../src/findings';
 import { BadInput } from './badInput';
-import { addAnalyse, addFindings, addForcedChoice, addOrders, addPower, type Shell } from './commands';
+import { addAnalyse, addFindings, addForcedChoice, addOrders, addPower, addReport, type Shell } from './commands';
 import { addHeat, addLethality, addRunSheet, addServed } from './kitchenCommands';
 import type { Streams } from './streams';
 
-const terminal: Streams = {
+export const terminal: Streams = {
   read: (file) => readFileSync(file === '-' ? 0 : file, 'utf8'),
   out: (text) => process.stdout.write(text),
   error: (text) => process.stderr.write(text),
@@ -63,7 +63,7 @@ function command(streams: Streams): Command {
     streams.out(isJson ? jsonText(json) : `${lines.join('\n')}\n`);
   };
   for (const add of [
-    ...[addAnalyse, addForcedChoice, addPower, addOrders, addFindings],
+    ...[addAnalyse, addForcedChoice, addPower, addOrders, addFindings, addReport],
     ...[addHeat, addLethality, addRunSheet, addServed],
   ])
     add({ jacana, streams, print });

@@ -1,4 +1,5 @@
 import { parseBundle } from '../src/bundle';
+import type { Sheet } from '../src/sheets';
 import { BadInput } from './badInput';
 
 /** Where the command reads and writes; replaced in tests. */
@@ -8,6 +9,8 @@ export interface Streams {
   error: (text: string) => void;
   /** Told how far long work is; not at all where nobody would see it. */
   progress?: (fraction: number) => void;
+  /** Draws a sheet as PDF into a file, once the command is done; not at all where nothing can draw. */
+  draw?: (sheet: Sheet, file: string) => void;
 }
 
 /** A bundle, checked. @throws BadInput naming the first field that is wrong */

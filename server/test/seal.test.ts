@@ -103,6 +103,8 @@ const ACCESS: Record<string, Who[]> = {
   'post /api/tastings/{id}/sheets/portioning': ['coordinator'],
   'get /api/tastings/{id}/sheets/links': ['coordinator'],
   'get /api/tastings/{id}/sheets/report': ['coordinator', 'reader'],
+  'get /api/tastings/{id}/sheets/report.txt': ['coordinator', 'reader'],
+  'get /api/tastings/{id}/sheets/workbook': ['coordinator'],
   'get /api/tastings/{id}/bundle': ['coordinator'],
   'get /api/tastings/{id}/csv': ['coordinator'],
   'post /api/import': ['coordinator'],

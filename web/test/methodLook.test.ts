@@ -1,4 +1,4 @@
-import { methodLook } from '../src/look/methodLook';
+import { methodLook } from '@jacana/core/charts';
 
 /**
  * Colours must stay apart for people with colour vision deficiency. Simulation matrices for

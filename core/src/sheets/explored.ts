@@ -45,8 +45,12 @@ function kitchenTable({ methods }: KitchenFinding, nameOf: (id: string) => strin
 
 const factOf = (name: string, lines: string[]): Block => ({ kind: 'facts', facts: [{ name, lines }] });
 
-/** What was looked at after unsealing, told apart from what was planned. */
-export function exploredBlocks(found: Findings): Block[] {
+/**
+ * What was looked at after unsealing, told apart from what was planned.
+ *
+ * @param nameOfSeat how somebody who commented is called
+ */
+export function exploredBlocks(found: Findings, nameOfSeat: (seat: number) => string, charts: Block[]): Block[] {
   const zones = sectionOf(found, 'zones') ?? [];
   const others = sectionOf(found, 'collected') ?? [];
   const practical = sectionOf(found, 'practical');
@@ -55,11 +59,12 @@ export function exploredBlocks(found: Findings): Block[] {
   const justRight = sectionOf(found, 'just-right') ?? [];
   const scales = sectionOf(found, 'scales');
   const asked = zones.length + others.length + words.length + justRight.length + (scales ? 1 : 0);
-  if (asked === 0 && !practical && !kitchen) return [];
+  if (asked === 0 && !practical && !kitchen && charts.length === 0) return [];
   const ids = found.methods.map(({ id }) => id);
   const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
   return [
     { kind: 'heading', text: 'Looked at after unsealing: hints, not the planned answer' },
+    ...charts,
     ...zones.map(({ zone, sentence }): Block => ({
       kind: 'text',
       text: `${zone} by itself: ${sentence}`,
@@ -86,7 +91,7 @@ export function exploredBlocks(found: Findings): Block[] {
                       : `mean ${decimal(mean, 1)}`;
                   return `${nameOf(method)}: ${said} (of ${answers})`;
                 }),
-              ...comments.map(({ seat, text: said }) => `Seat ${seat}: ${said}`),
+              ...comments.map(({ seat, text: said }) => `${nameOfSeat(seat)}: ${said}`),
             ],
           },
         ],

@@ -11,10 +11,11 @@ export {
   type LabelLayout,
   type LabelPages,
 } from './labels';
-export { padPath, SEALED_NOTCH } from './pad';
 export { decisionText, DECISION_NAMES, planSheet } from './plan';
+export { plainText } from './plain';
 export { readShortCode, shortCode } from './shortCode';
 export { runSheet, together } from './run';
 export { attendanceSheet, envelopeSheet, carryingSheet } from './serve';
-export { reportSheet } from './report';
+export { reportSheet, USUAL_REPORT, type ReportForm } from './report';
+export { workbookOf, type WorkbookSheet } from './workbook';
 export type { AnswerRoom, Block, Column, Sheet, Tray } from './sheet';

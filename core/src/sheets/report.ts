@@ -1,255 +1,188 @@
-import {
-  guessLines,
-  methodTestText,
-  plannedView,
-  rankingView,
-  sectionOf,
-  serviceLines,
-  similarityText,
-  type Findings,
-  type Profiled,
-  type Telling,
-} from '../findings';
+import type { TastingBundle } from '../tasting';
+import { chartsOf, svgOf, type Chart } from '../charts';
+import { ledgerOf } from '../caveats';
+import { TEST_NAMES } from '../design';
+import { rankingView, sectionOf, type Findings } from '../findings';
 import { exploredBlocks } from './explored';
-import { decimal, number, pText, text } from './figures';
+import { number } from './figures';
+import { constantsTable, decisionText } from './plan';
+import { askedText, servedText } from './planned';
+import { caveatTable, guessBlocks, holdsBlocks, limitBlocks, plannedBlocks, serviceBlocks } from './reportFigures';
 import { counted, type Block, type Sheet } from './sheet';
 
-/** The answer on paper: verdict, what it rests on, what it cannot say, caveats and fingerprint. */
-export function reportSheet(found: Findings): Sheet {
-  const { verdict, fingerprint, alpha, engine, caveats, people } = found;
-  return {
-    name: 'Report',
-    title: found.title,
-    blocks: [
-      { kind: 'text', text: found.question, look: 'quiet' },
-      { kind: 'text', text: verdict.sentence, look: 'lead' },
-      { kind: 'text', text: verdict.support, look: 'plain' },
-      ...plannedBlocks(found),
-      ...holdsBlocks(found),
-      ...limitBlocks(found),
-      ...(caveats.length > 0 ? [caveatTable(found)] : []),
-      ...serviceBlocks(found),
-      ...guessBlocks(found),
-      ...exploredBlocks(found),
-      { kind: 'heading', text: 'On record' },
-      {
-        kind: 'facts',
-        facts: [
-          { name: 'Counted', lines: [`${counted(people, 'person', 'people')}; level ${alpha}; ${engine}`] },
-          {
-            name: 'Fingerprint',
-            lines: [
-              fingerprint.stated,
-              fingerprint.matches
-                ? 'Computed again from plan and key: the same.'
-                : 'Computed again: ANOTHER ONE. Do not rely on this answer.',
-            ],
-          },
-          { name: 'Next', lines: [sectionOf(found, 'next')?.text ?? ''] },
-        ],
-      },
-    ],
-  };
+/** How a report is wanted. */
+export interface ReportForm {
+  /** One page for whoever decides, or everything with an appendix. */
+  length: 'short' | 'full';
+  paper: 'A4' | 'Letter';
+  /** Whether panelists are named; else they are seats. */
+  names: boolean;
 }
 
-/** What went astray on the way to the mouth; the answer rests on what was eaten. */
-function serviceBlocks(found: Findings): Block[] {
-  const service = sectionOf(found, 'service');
-  if (!service) return [];
-  return [{ kind: 'facts', facts: [{ name: 'How it was served and written down', lines: serviceLines(service) }] }];
-}
+export const USUAL_REPORT: ReportForm = { length: 'full', paper: 'A4', names: false };
 
-/** Whether people knew what they had. */
-function guessBlocks(found: Findings): Block[] {
-  const guesses = sectionOf(found, 'guesses');
-  if (!guesses) return [];
-  const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
-  return [{ kind: 'facts', facts: [{ name: 'Was it blind?', lines: guessLines(guesses, nameOf) }] }];
-}
+/** Lines of the chart on a single page, and what is said beside it. */
+const [SHORT_ROWS, SHORT_LIMITS] = [12, 4];
 
-/** The test of the methods, where the plan has one. */
-function methodTestBlocks(test: Parameters<typeof methodTestText>[0], beside = 'Of these pieces alone:'): Block[] {
-  const said = methodTestText(test);
-  return said ? [text(`${said} ${beside}`)] : [];
-}
-
-/** The planned test in figures, method by method. */
-function plannedBlocks(found: Findings): Block[] {
-  const [ranking, planned] = [rankingView(found), plannedView(found)];
-  const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
-  if (ranking) {
-    const { methods, overall, pairs, methodTest } = ranking;
-    const order = [...methods].sort((a, b) => (a.rankSum ?? Infinity) - (b.rankSum ?? Infinity));
-    return [
-      {
-        kind: 'table',
-        above: 'Planned: rank sums, lower is better',
-        columns: [
-          { name: 'Method', isWide: true },
-          number('Sum'),
-          number('Interval'),
-          number('Group'),
-          number('Liking'),
-        ],
-        rows: order.map(({ name, rankSum, rankSumInterval, letters, liking }) => [
-          name,
-          decimal(rankSum, 1),
-          rankSumInterval ? `${decimal(rankSumInterval[0], 0)} to ${decimal(rankSumInterval[1], 0)}` : '–',
-          letters || '–',
-          decimal(liking?.mean, 2),
-        ]),
-      },
-      ...methodTestBlocks(methodTest, 'Pairs by Tukey on the error of pieces. Of these pieces alone:'),
-      ...(overall.test === null
-        ? []
-        : [
-            text(
-              `Friedman ${decimal(overall.statistic, 3)} on ${overall.df} df, p ${pText(overall.probability.p)}; Kendall's W ${decimal(overall.kendallW, 3)}.`,
-            ),
-          ]),
-      ...(pairs.length > 0
-        ? [
-            {
-              kind: 'table' as const,
-              above: 'Planned: pairs',
-              columns: [
-                { name: 'Pair', isWide: true },
-                number('Apart'),
-                number('p, all pairs together'),
-                number('Shown?'),
-              ],
-              rows: pairs.map(({ a, b, difference, adjustedP, differ }) => [
-                `${nameOf(a)} and ${nameOf(b)}`,
-                String(Math.abs(difference)),
-                pText(adjustedP),
-                differ ? 'differ' : 'not shown',
-              ]),
-            },
-          ]
-        : []),
-    ];
-  }
-  if (!planned) return [];
-  switch (planned.planned.of) {
-    case 'telling':
-      return tellingBlocks(planned.planned);
-    case 'liking': {
-      const { liking, margins, letters, methodTest } = planned.planned;
-      const group = (id: string): string => letters[found.methods.findIndex((method) => method.id === id)] ?? '';
-      return [
-        ...methodTestBlocks(methodTest),
-        {
-          kind: 'table',
-          above: 'Planned: mean liking',
-          columns: [{ name: 'Method', isWide: true }, number('Mean'), number('Interval'), number('Group')],
-          rows: (liking?.means ?? []).map(({ method, mean, interval }) => [
-            nameOf(method),
-            decimal(mean, 2),
-            interval ? `${decimal(interval[0], 2)} to ${decimal(interval[1], 2)}` : '–',
-            group(method),
-          ]),
-        },
-        ...margins.map(({ method, difference, test }) =>
-          text(
-            `${nameOf(method)}: ${decimal(difference, 2)} against the margin of ${test.margin}, interval ${decimal(test.interval[0], 2)} to ${decimal(test.interval[1], 2)}.`,
-          ),
-        ),
-      ];
-    }
-    case 'profile':
-      return [profileTable(found, planned.planned)];
-    case 'ranking':
-      return [
-        ...methodTestBlocks(planned.planned.methodTest),
-        {
-          kind: 'table',
-          above: 'Planned: incomplete rankings',
-          columns: [{ name: 'Method', isWide: true }, number('Mean rank'), number('Tasted')],
-          rows: found.methods.map(({ name }, at) => {
-            const { means } = planned.planned as Extract<typeof planned.planned, { of: 'ranking' }>;
-            return [name, decimal(means[at].meanRank, 2), String(means[at].times)];
-          }),
-        },
-      ];
-    case 'best-worst': {
-      const { result, methodTest } = planned.planned;
-      if (result.test === null) return [text(result.reason)];
-      return [
-        ...methodTestBlocks(methodTest),
-        {
-          kind: 'table',
-          above: 'Planned: best and worst',
-          columns: [{ name: 'Method', isWide: true }, number('Best'), number('Worst'), number('Shown')],
-          rows: found.methods.map(({ name }, at) => {
-            const { best, worst, shown } = result.counts[at];
-            return [name, String(best), String(worst), String(shown)];
-          }),
-        },
-      ];
-    }
-  }
-}
-
-function tellingBlocks({ result, similarity, methodTest }: Telling): Block[] {
-  const figures =
-    result.test === null
-      ? result.reason
-      : `${result.test}${similarity ? ', for a difference' : ''}: p ${pText(result.p)}.`;
-  return [...methodTestBlocks(methodTest), ...(similarity ? [text(similarityText(similarity))] : []), text(figures)];
-}
-
-/** All words with their means, and which differ. */
-function profileTable(found: Findings, profile: Profiled): Block {
-  const { rows, methodTests } = profile;
-  const ofMethods = (word: string): number | null | undefined =>
-    methodTests?.find(({ attribute }) => attribute === word)?.adjustedP;
-  return {
-    kind: 'table',
-    above: 'Planned: word by word',
-    columns: [
-      { name: 'Word', isWide: true },
-      ...found.methods.map(({ name }) => number(name)),
-      number(methodTests ? 'p, pieces' : 'p, adjusted'),
-      ...(methodTests ? [number('p, methods')] : []),
-    ],
-    rows: rows.map(({ attribute, means, adjustedP }) => [
-      attribute,
-      ...found.methods.map(({ id }) => decimal(means.find((mean) => mean.level === id)?.mean, 1)),
-      pText(adjustedP),
-      ...(methodTests ? [pText(ofMethods(attribute))] : []),
-    ]),
-  };
-}
-
-function holdsBlocks(found: Findings): Block[] {
-  const again = sectionOf(found, 'sensitivity') ?? [];
-  if (again.length === 0) return [];
-  return [
-    { kind: 'heading', text: 'Does it hold?' },
-    ...again.map(({ without, same, sentence }): Block => ({
-      ...{ kind: 'text' as const, look: 'plain' as const },
-      text: `Without ${without}: ${same ? 'same answer.' : sentence}`,
-    })),
+/**
+ * The answer on paper, fit to hand on: verdict and how sure it is, what was asked and how, what it rests on, what it
+ * cannot say, caveats, fingerprint. Every number is one of the findings.
+ *
+ * @param bundle the tasting that the findings are of
+ */
+export function reportSheet(found: Findings, bundle: TastingBundle, form: ReportForm = USUAL_REPORT): Sheet {
+  const { verdict } = found;
+  const head: Block[] = [
+    { kind: 'text', text: found.question, look: 'quiet' },
+    { kind: 'text', text: verdict.sentence, look: 'lead' },
+    { kind: 'text', text: verdict.support, look: 'plain' },
   ];
+  const blocks = form.length === 'short' ? shortBlocks(found, bundle) : fullBlocks(found, bundle, form);
+  return { name: 'Report', title: found.title, paper: form.paper, blocks: [...head, ...blocks] };
 }
 
-function limitBlocks(found: Findings): Block[] {
+function shortBlocks(found: Findings, bundle: TastingBundle): Block[] {
+  const [first] = chartsOf(found);
   const limits = sectionOf(found, 'limits') ?? [];
-  if (limits.length === 0) return [];
+  const again = sectionOf(found, 'sensitivity') ?? [];
+  const other = again.filter(({ same }) => same !== true);
+  const holds = [
+    other.length === 0
+      ? `Run again without ${counted(again.length, 'thing')} that may have spoilt it: the same answer each time.`
+      : `Run again without what may have spoilt it: ${other.length} of ${again.length} times not the same answer.`,
+  ];
   return [
-    { kind: 'heading', text: 'What the data cannot say' },
-    ...limits.map((limit): Block => ({ kind: 'text', text: limit.text, look: 'plain' })),
+    { kind: 'facts', facts: [...decided(found, bundle), ...onRecord(found, bundle)] },
+    ...(first ? [chartBlock(shortened(first))] : []),
+    {
+      kind: 'facts',
+      facts: [
+        ...(again.length > 0 ? [{ name: 'Does it hold?', lines: holds }] : []),
+        ...(limits.length > 0
+          ? [{ name: 'It cannot say', lines: limits.slice(0, SHORT_LIMITS).map((limit) => limit.text) }]
+          : []),
+        { name: 'Next', lines: [sectionOf(found, 'next')?.text ?? ''] },
+      ],
+    },
   ];
 }
 
-const caveatTable = ({ caveats }: Findings): Block => ({
-  kind: 'table',
-  above: 'Caveats',
-  columns: [{ name: 'When' }, { name: 'By' }, { name: 'What', isWide: true }, { name: 'Touches', isCode: true }],
-  rows: caveats.map(({ at, by, text: said, about, afterUnsealing }) => [
-    at.replace('T', ' ').slice(0, 16),
-    by,
-    afterUnsealing ? `${said} (noted after unsealing)` : said,
-    about ? about.pieces.join(' ') : '',
-  ]),
+function shortened(chart: Chart): Chart {
+  const rest = chart.rows.length - SHORT_ROWS;
+  if (rest <= 0) return chart;
+  return {
+    ...chart,
+    rows: chart.rows.slice(0, SHORT_ROWS),
+    title: `${chart.title}; ${rest} more are not shown`,
+  } as Chart;
+}
+
+function fullBlocks(found: Findings, bundle: TastingBundle, form: ReportForm): Block[] {
+  const charts = chartsOf(found);
+  const ofStatus = (status: Chart['status']): Block[] =>
+    charts.filter((chart) => chart.status === status).map(chartBlock);
+  const { tasting } = bundle;
+  return [
+    { kind: 'facts', facts: [...decided(found, bundle), ...asServed(found, bundle), ...onRecord(found, bundle)] },
+    { kind: 'heading', text: 'What was found, as it was planned' },
+    ...ofStatus('planned'),
+    ...plannedBlocks(found),
+    ...holdsBlocks(found),
+    ...limitBlocks(found),
+    ...(found.caveats.length > 0 ? [caveatTable(found)] : []),
+    ...serviceBlocks(found),
+    ...guessBlocks(found),
+    { kind: 'facts', facts: [{ name: 'Next', lines: [sectionOf(found, 'next')?.text ?? ''] }] },
+    ...exploredBlocks(found, (seat) => nameOfSeat(bundle, seat, form), ofStatus('explored')),
+    { kind: 'heading', text: 'Appendix: how it was done' },
+    ...(tasting.constants.length > 0 ? [constantsTable(tasting)] : []),
+    {
+      kind: 'facts',
+      facts: [{ name: 'Asked', lines: tasting.ballot.items.map((item, at) => `${at + 1}. ${askedText(item)}`) }],
+    },
+    ...rankingTable(found, bundle, form),
+  ];
+}
+
+const chartBlock = (chart: Chart): Block => ({
+  ...{ kind: 'chart', title: chart.title, drawing: svgOf(chart) },
+  aside: chart.status === 'planned' ? 'planned' : 'looked at after unsealing',
 });
+
+interface Fact {
+  name: string;
+  lines: string[];
+}
+
+function decided(found: Findings, { tasting }: TastingBundle): Fact[] {
+  return [
+    { name: 'To be decided', lines: [decisionText(tasting.decision, tasting.test)] },
+    {
+      name: 'Compared',
+      lines: found.methods.map(({ name, reference }, at) => {
+        const codes = found.methods[at].codes;
+        const shown = codes.length <= 3 ? `, served as ${codes.join(', ')}` : '';
+        return `${name}${reference ? ' (reference)' : ''}: ${counted(found.pieces[at] ?? 0, 'piece')} eaten${shown}`;
+      }),
+    },
+  ];
+}
+
+function asServed(found: Findings, bundle: TastingBundle): Fact[] {
+  const notBlind = ledgerOf(bundle).notBlind.length;
+  const came = new Set(bundle.ballots.filter(({ handedInAt }) => handedInAt).map(({ panelist }) => panelist)).size;
+  const blind = notBlind > 0 ? `; ${notBlind} marked as not blind` : '';
+  return [
+    {
+      name: 'Panel',
+      lines: [
+        `${counted(bundle.tasting.panel.length, 'person', 'people')} planned, ${came} handed in, ${found.people} counted${blind}.`,
+        ...found.leftOut.map(({ seat, why }) => `Seat ${seat} left out: ${why}`),
+      ],
+    },
+    { name: 'Served', lines: servedText(bundle.tasting) },
+  ];
+}
+
+function onRecord({ alpha, engine, fingerprint, test }: Findings, { plan, seal }: TastingBundle): Fact[] {
+  const at = (moment: string | null | undefined): string => (moment ?? '').replace('T', ' ').slice(0, 16);
+  return [
+    {
+      name: 'On record',
+      lines: [
+        `${TEST_NAMES[test]}, level ${alpha}; ${engine}.`,
+        `Locked ${at(plan?.lockedAt)} UTC, unsealed ${at(seal.unsealedAt)} UTC. Fingerprint of plan and key:`,
+        fingerprint.stated,
+        fingerprint.matches
+          ? 'Computed again from plan and key: the same.'
+          : 'Computed again: ANOTHER ONE. Do not rely on this answer.',
+      ],
+    },
+  ];
+}
+
+/** Names stay where they are, unless they are asked for. */
+function nameOfSeat({ tasting }: TastingBundle, seat: number, { names }: ReportForm): string {
+  const own = names ? tasting.panel.find((panelist) => panelist.seat === seat)?.name : undefined;
+  return own ?? `Seat ${seat}`;
+}
+
+/** More methods do not fit beside each other. */
+const MOST_COLUMNS = 8;
+
+/** Who ranked what, where it fits on the page. */
+function rankingTable(found: Findings, bundle: TastingBundle, form: ReportForm): Block[] {
+  const ranking = rankingView(found);
+  if (!ranking || ranking.methods.length > MOST_COLUMNS) return [];
+  return [
+    {
+      kind: 'table',
+      above: 'Ranks by panelist: 1 is liked best',
+      columns: [{ name: 'Panelist', isWide: true }, ...ranking.methods.map(({ name }) => number(name))],
+      rows: ranking.panelists.map(({ seat, ranks, blind }) => [
+        `${nameOfSeat(bundle, seat, form)}${blind ? '' : ' (not blind)'}`,
+        ...ranks.map((rank) => String(rank)),
+      ]),
+    },
+  ];
+}

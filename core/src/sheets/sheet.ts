@@ -1,3 +1,5 @@
+import type { Drawing } from '../charts';
+
 /**
  * What stands on paper. Rows and texts of every sheet are made here, from the same facts as
  * the screens; whoever draws them, as PDF or as a page, adds nothing.
@@ -17,6 +19,8 @@ export type Block =
   | { kind: 'personal'; name: string; blocks: Block[] }
   /** A question of a paper ballot, with room for its answer; kept on one page. */
   | { kind: 'question'; ask: string; hint: string; answer: AnswerRoom }
+  /** A drawing as {@link svgOf} makes it, under its title. */
+  | { kind: 'chart'; title: string; aside: string; drawing: Drawing }
   | { kind: 'new-page' };
 
 /** How an answer is written down: ticked in a grid, crossed on lines, written into boxes, or in words. */
@@ -48,6 +52,8 @@ export interface Sheet {
   /** Title of the tasting, or its title for eyes that must stay blind: on every page. */
   title: string;
   blocks: Block[];
+  /** A4 where nothing is said. */
+  paper?: 'A4' | 'Letter';
 }
 
 /** "1 piece", "3 pieces". */

@@ -43,7 +43,7 @@ describe.each(others)('a planned %s', (test) => {
     expect(tests.every((one) => one?.test === 'piece-blocks' || one?.test === 'piece-clusters')).toBe(true);
     const said = /Of the methods: (F|\d+ groups of people)/;
     expect(findingsText(found)).toMatch(said);
-    if (planned.of !== 'profile') expect(JSON.stringify(reportSheet(found))).toMatch(said);
+    if (planned.of !== 'profile') expect(JSON.stringify(reportSheet(found, bundle))).toMatch(said);
     expect(JSON.stringify(planSheet(bundle.tasting, bundle.plan!))).toContain('about the methods');
   });
 

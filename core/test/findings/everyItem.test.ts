@@ -72,10 +72,10 @@ it.each(TESTS.map((test) => [test]))('%s: every question has a section, in repor
     expect(scales?.profile.rows.map(({ attribute }) => attribute)).toEqual(
       expect.arrayContaining(['crisp', 'crisp 2']),
     );
-  for (const text of [findingsText(found), JSON.stringify(reportSheet(found))])
+  for (const text of [findingsText(found), JSON.stringify(reportSheet(found, bundle))])
     for (const { ask } of bundle.tasting.ballot.items.filter(({ kind }) => ['check-all', 'just-right'].includes(kind)))
       expect(text).toContain(ask);
   if (scales)
-    for (const text of [findingsText(found), JSON.stringify(reportSheet(found))])
+    for (const text of [findingsText(found), JSON.stringify(reportSheet(found, bundle))])
       expect(text).toContain(scales.sentence);
 });

@@ -68,7 +68,7 @@ describe('which method the last sample was taken for', () => {
     expect(limitsOf(all)).toContain('guessed');
     expect(again(all)).toEqual(['10 panelists who named the method of the last sample']);
     expect(findingsText(all)).toContain(guesses.sentence);
-    expect(JSON.stringify(reportSheet(all))).toContain(guesses.sentence);
+    expect(JSON.stringify(reportSheet(all, bundle))).toContain(guesses.sentence);
     for (const { method, had, named, right } of guesses.methods)
       expect(findingsText(all)).toContain(`Method ${method[1]}: ${had} had it, ${named} named it, ${right} rightly`);
   });

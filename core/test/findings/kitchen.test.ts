@@ -89,7 +89,7 @@ it('goes on counting until the tray stands at its seat: over pieces, of each the
   expect(roasted.toSeat).toMatchObject({ mean: 15, interval: null, n: 1 });
   const found = findings(served);
   expect(findingsText(found)).toContain('15 min to the seat');
-  expect(JSON.stringify(reportSheet(found))).toContain('"15.0"');
+  expect(JSON.stringify(reportSheet(found, served))).toContain('"15.0"');
 });
 
 it('does not change the answer', () => {
@@ -111,7 +111,7 @@ it('says in report and command line what was decided at the gate, and what was c
     `Q9 was cooked in place of ${second.tag}.`,
   ];
   expect(gateLines(sectionOf(found, 'kitchen')!)).toEqual(lines);
-  const paper = JSON.stringify(reportSheet(found).blocks);
+  const paper = JSON.stringify(reportSheet(found, bundle).blocks);
   for (const line of lines) expect(paper).toContain(line);
   expect(paper).toContain('Measured in the kitchen');
   const text = findingsText(found);

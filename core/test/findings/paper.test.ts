@@ -49,7 +49,7 @@ it('stands in findings, report and CSV: which were typed once, and what was put 
     onPaper: { once: [1], all: 2 },
     corrected: [{ seat: 3, by: 'Ines', because: 'mixed up two' }],
   });
-  for (const text of [findingsText(found), JSON.stringify(reportSheet(found))]) {
+  for (const text of [findingsText(found), JSON.stringify(reportSheet(found, onPaper()))]) {
     expect(text).toContain('2 ballots were on paper; typed in once only, so that nobody would notice a slip: seat 1.');
     expect(text).toContain('An answer of seat 3 was corrected by Ines: mixed up two.');
   }
@@ -81,7 +81,7 @@ it('says who left half of their samples within seconds, and lets their answers c
   expect(parseBundle(JSON.parse(JSON.stringify(told))).problems).toEqual([]);
   const found = findings(told);
   expect(sectionOf(found, 'service')).toMatchObject({ hasty: [1] });
-  for (const text of [findingsText(found), JSON.stringify(reportSheet(found))])
+  for (const text of [findingsText(found), JSON.stringify(reportSheet(found, told))])
     expect(text).toContain('Seat 1 left half of the samples or more within 5 seconds each.');
   // Nothing else changes, and where nobody was hasty nothing is said.
   const without = (of: ReturnType<typeof findings>) => of.sections.filter(({ id }) => id !== 'service');

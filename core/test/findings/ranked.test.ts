@@ -110,8 +110,9 @@ describe('what a ranking is about', () => {
   });
 
   it('is said by the command line and on the report alike', () => {
-    const found = findings(simulatedBundle({ truth: [8, 4, 4], pieces: 6, panelists: 24 }));
-    for (const said of [findingsText(found), JSON.stringify(reportSheet(found))]) {
+    const bundle = simulatedBundle({ truth: [8, 4, 4], pieces: 6, panelists: 24 });
+    const found = findings(bundle);
+    for (const said of [findingsText(found), JSON.stringify(reportSheet(found, bundle))]) {
       expect(said).toContain('Of the methods: F (of the log odds of being placed behind another)');
       expect(said).toContain('6 blocks of pieces');
       expect(said).toContain(found.verdict.sentence);

@@ -92,7 +92,7 @@ describe('a plan of similarity', () => {
     expect(sheet).toContain('Are they similar enough: fewer than 30 % of people can tell them apart');
     expect(sheet).toContain('Ruling out that 30 % of people can tell, where nobody can');
     const found = findings(bundle);
-    const report = JSON.stringify(reportSheet(found));
+    const report = JSON.stringify(reportSheet(found, bundle));
     for (const text of [report, findingsText(found)]) {
       expect(text).toContain(found.verdict.sentence);
       expect(text).toMatch(/Fewer than 30 % who can tell: p (below )?[0-9.]+ \(exact binomial, one-sided\)/);

@@ -48,7 +48,7 @@ describe('a sample that was not tasted', () => {
       untasted: [{ seat: 1, code, because: 'I do not eat this' }],
     });
     expect(findingsText(found)).toContain(`Seat 1 did not taste ${code}: I do not eat this.`);
-    expect(JSON.stringify(reportSheet(found))).toContain(`Seat 1 did not taste ${code}: I do not eat this.`);
+    expect(JSON.stringify(reportSheet(found, bundle))).toContain(`Seat 1 did not taste ${code}: I do not eat this.`);
     const row = tidyRows(bundle).find((one) => one.seat === 1 && one.code === code)!;
     expect(row).toMatchObject({ eaten: 'no', not_tasted: 'I do not eat this', liking: '', rank: '' });
     expect(tidyRows(bundle).filter(({ not_tasted: why }) => why !== '')).toHaveLength(1);

@@ -66,7 +66,7 @@ const wordsIn = (bundle: TastingBundle) => wordsFindings(bundle, bundle.key!)[0]
 const rightIn = (bundle: TastingBundle) => justRightFindings(bundle, bundle.key!)[0];
 const told = (bundle: TastingBundle) => {
   const found = findings(bundle);
-  return [findingsText(found), JSON.stringify(reportSheet(found))];
+  return [findingsText(found), JSON.stringify(reportSheet(found, bundle))];
 };
 
 describe('words that were ticked', () => {

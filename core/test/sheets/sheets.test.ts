@@ -118,7 +118,7 @@ describe('what stands on paper', () => {
 
   it('is in the report the verdict, what it cannot say, caveats and fingerprint', () => {
     const found = findings(bundle);
-    const said = text(reportSheet(found));
+    const said = text(reportSheet(found, bundle));
     const limits = found.sections.flatMap((one) => (one.id === 'limits' ? one.data : []));
     expect(limits.length).toBeGreaterThan(0);
     for (const word of [
@@ -133,8 +133,9 @@ describe('what stands on paper', () => {
 
   it.each(TESTS)('is a report for a planned %s too', (test) => {
     const truth = isOfTwoSamples(test) ? [4, 7] : [7, 5, 4];
-    const found = findings(simulatedBundle({ methods: truth.length, panelists: 18, truth, tasting: { test } }));
-    const sheet = reportSheet(found);
+    const tasted = simulatedBundle({ methods: truth.length, panelists: 18, truth, tasting: { test } });
+    const found = findings(tasted);
+    const sheet = reportSheet(found, tasted);
     expect(text(sheet)).toContain(found.verdict.sentence);
     expect(text(sheet)).not.toMatch(/undefined|NaN|\[object/);
   });

@@ -3,7 +3,7 @@ import type { Tasting, TastingBundle } from '@jacana/core/bundle';
 import { lockPlan, type LockedPlan } from '@jacana/core/design';
 import { findings as findingsOf, type Findings } from '@jacana/core/findings';
 import { runSheetOf, type CookingSheet, type ToBeCooked } from '@jacana/core/kitchen';
-import type { LabelPages, Sheet } from '@jacana/core/sheets';
+import type { LabelPages, Sheet, WorkbookSheet } from '@jacana/core/sheets';
 import type { Printing } from '../paper/render';
 
 /** Run in worker threads, so that the event loop stays free. What takes long tells its progress on the way. */
@@ -22,6 +22,11 @@ export const runSheet = ({ cooking, port }: { cooking: ToBeCooked; port: Message
 export async function paper({ sheet, printing }: { sheet: Sheet; printing: Printing }): Promise<Uint8Array> {
   const { renderSheet } = await import('../paper/render.js');
   return renderSheet(sheet, printing);
+}
+
+export async function workbook(sheets: WorkbookSheet[]): Promise<Uint8Array> {
+  const { renderWorkbook } = await import('../paper/workbook.js');
+  return renderWorkbook(sheets);
 }
 
 export async function labels(pages: LabelPages): Promise<Uint8Array> {

@@ -4,7 +4,7 @@ import type { Tasting, TastingBundle } from '@jacana/core/bundle';
 import type { LockedPlan } from '@jacana/core/design';
 import type { Findings } from '@jacana/core/findings';
 import type { CookingSheet, ToBeCooked } from '@jacana/core/kitchen';
-import type { LabelPages, Sheet } from '@jacana/core/sheets';
+import type { LabelPages, Sheet, WorkbookSheet } from '@jacana/core/sheets';
 import { Piscina } from 'piscina';
 import { OPTIONS, type ServerOptions } from '../options/options';
 import type { Printing } from '../paper/render';
@@ -53,6 +53,11 @@ export class WorkersService implements OnModuleDestroy {
   /** A sheet of paper as PDF. */
   async paper(sheet: Sheet, printing: Printing): Promise<Uint8Array> {
     return (await this.pool.run({ sheet, printing }, { name: 'paper' })) as Uint8Array;
+  }
+
+  /** Tables for a spreadsheet. */
+  async workbook(sheets: WorkbookSheet[]): Promise<Uint8Array> {
+    return (await this.pool.run(sheets, { name: 'workbook' })) as Uint8Array;
   }
 
   async labels(pages: LabelPages): Promise<Uint8Array> {

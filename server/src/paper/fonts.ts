@@ -1,4 +1,5 @@
 import { dirname, join } from 'node:path';
+import { letterRuns } from '@jacana/core/charts';
 
 /** A face in its two weights, for the letters of most European languages. */
 const face = (
@@ -20,12 +21,6 @@ export const FONTS = {
   AnswerMore: face('newsreader', 'latin-ext'),
 };
 
-/** Letters that only the second file of a face has. */
-const MORE =
-  /[\u0100-\u0130\u0132-\u0151\u0154-\u02BA\u02BD-\u02C5\u02C7-\u02D9\u1E00-\u1EFF\u20A0-\u20AB\u20AD-\u20C0\u2113]+/u;
-
 /** A text cut into runs that one file of its face can draw. */
-export function runs(text: string, face: 'Text' | 'Answer'): { text: string; font: string }[] {
-  const parts = text.split(new RegExp(`(${MORE.source})`, 'u')).filter((part) => part !== '');
-  return parts.map((part) => ({ text: part, font: MORE.test(part) ? `${face}More` : face }));
-}
+export const runs = (text: string, face: 'Text' | 'Answer'): { text: string; font: string }[] =>
+  letterRuns(text).map((run) => ({ text: run.text, font: run.isMore ? `${face}More` : face }));

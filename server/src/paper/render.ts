@@ -1,4 +1,5 @@
-import { padPath, SEALED_NOTCH, type Block, type Sheet, type Tray } from '@jacana/core/sheets';
+import { padPath, SEALED_NOTCH } from '@jacana/core/charts';
+import type { Block, Sheet, Tray } from '@jacana/core/sheets';
 import pdfmake from 'pdfmake';
 import type { Column, Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { questionOf } from './answers';
@@ -19,7 +20,7 @@ pdfmake.setLocalAccessPolicy((path) => Object.values(FONTS).some((face) => Objec
 export async function renderSheet(sheet: Sheet, { printedAt }: Printing): Promise<Uint8Array> {
   const document: TDocumentDefinitions = {
     info: { title: `${sheet.name}: ${sheet.title}`, creator: 'Jacana' },
-    pageSize: 'A4',
+    pageSize: sheet.paper === 'Letter' ? 'LETTER' : 'A4',
     pageMargins: [42, 62, 42, 48],
     defaultStyle: { font: 'Text', fontSize: 10, color: INK, lineHeight: 1.15 },
     header: () => ({
@@ -36,6 +37,9 @@ export async function renderSheet(sheet: Sheet, { printedAt }: Printing): Promis
         { text: `${page} / ${of}`, alignment: 'right', color: QUIET },
       ],
     }),
+    // A heading alone at the foot of a page says nothing.
+    pageBreakBefore: (node, { getFollowingNodesOnPage }) =>
+      node.headlineLevel === 1 && getFollowingNodesOnPage().length === 0,
     content: [{ text: runs(sheet.name, 'Answer'), fontSize: 22, margin: [0, 0, 0, 8] }, ...sheet.blocks.map(contentOf)],
   };
   return await pdfmake.createPdf(document).getBuffer();
@@ -44,7 +48,7 @@ export async function renderSheet(sheet: Sheet, { printedAt }: Printing): Promis
 function contentOf(block: Block): Content {
   switch (block.kind) {
     case 'heading':
-      return { text: runs(block.text, 'Text'), bold: true, fontSize: 12, margin: [0, 10, 0, 3] };
+      return { text: runs(block.text, 'Text'), headlineLevel: 1, bold: true, fontSize: 12, margin: [0, 10, 0, 3] };
     case 'text':
       return textOf(block);
     case 'facts':
@@ -59,6 +63,8 @@ function contentOf(block: Block): Content {
       return personalOf(block);
     case 'question':
       return questionOf(block);
+    case 'chart':
+      return chartOf(block);
     case 'new-page':
       return { text: '', pageBreak: 'before' };
   }
@@ -76,6 +82,16 @@ function textOf({ text, look }: Extract<Block, { kind: 'text' }>): Content {
       return { text: runs(text, 'Text'), margin: [0, 0, 0, 4] };
   }
 }
+
+/** As wide as the page, and never torn in two. */
+const chartOf = ({ title, aside, drawing }: Extract<Block, { kind: 'chart' }>): Content => ({
+  margin: [0, 4, 0, 10],
+  unbreakable: true,
+  stack: [
+    { text: [...runs(title, 'Text').map((run) => ({ ...run, bold: true })), { text: `  ${aside}`, color: QUIET }] },
+    { svg: drawing.svg, width: drawing.width, margin: [0, 4, 0, 0] },
+  ],
+});
 
 /** A table of one column, since its head comes again on every page. */
 const personalOf = ({ name, blocks }: Extract<Block, { kind: 'personal' }>): Content => ({

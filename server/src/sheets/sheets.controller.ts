@@ -3,13 +3,18 @@ import { ApiExcludeController } from '@nestjs/swagger';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
 import { PortioningReason } from '../service/service.dto';
 import { LabelsAsked } from './labels.dto';
+import { ReportAsked } from './report.dto';
+import { ReportsService } from './reports.service';
 import { SheetsService } from './sheets.service';
 
 /** Every sheet of paper as PDF, drawn in one place. What a role may not know is on none of its sheets. */
 @ApiExcludeController()
 @Controller('api/tastings/:id/sheets')
 export class SheetsController {
-  constructor(private readonly sheets: SheetsService) {}
+  constructor(
+    private readonly sheets: SheetsService,
+    private readonly reports: ReportsService,
+  ) {}
 
   @Get('plan')
   @Allow('coordinator')
@@ -107,7 +112,21 @@ export class SheetsController {
 
   @Get('report')
   @Allow('coordinator', 'reader')
-  printReport(@Param('id') id: string, @SignedIn() me: Me): Promise<StreamableFile> {
-    return this.sheets.report(id, me);
+  printReport(@Param('id') id: string, @Query() asked: ReportAsked, @SignedIn() me: Me): Promise<StreamableFile> {
+    return this.reports.print(id, asked, me);
+  }
+
+  /** The same as plain text, without drawings. */
+  @Get('report.txt')
+  @Allow('coordinator', 'reader')
+  reportAsText(@Param('id') id: string, @Query() asked: ReportAsked, @SignedIn() me: Me): Promise<StreamableFile> {
+    return this.reports.text(id, asked, me);
+  }
+
+  /** Servings, ranks, scores and findings for a spreadsheet. */
+  @Get('workbook')
+  @Allow('coordinator')
+  takeWorkbook(@Param('id') id: string, @SignedIn() me: Me): Promise<StreamableFile> {
+    return this.reports.workbook(id, me);
   }
 }

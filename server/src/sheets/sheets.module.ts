@@ -7,12 +7,13 @@ import { KitchenModule } from '../kitchen/kitchen.module';
 import { SealModule } from '../seal/seal.module';
 import { LabelPrinterService } from './labelPrinter.service';
 import { PrinterController } from './printer.controller';
+import { ReportsService } from './reports.service';
 import { SheetsController } from './sheets.controller';
 import { SheetsService } from './sheets.service';
 
 @Module({
   imports: [ContentsModule, SealModule, WorkersModule, FindingsModule, KitchenModule, HouseModule],
   controllers: [SheetsController, PrinterController],
-  providers: [SheetsService, LabelPrinterService],
+  providers: [SheetsService, ReportsService, LabelPrinterService],
 })
 export class SheetsModule {}

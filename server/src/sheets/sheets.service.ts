@@ -9,7 +9,6 @@ import {
   planSheet,
   portionLabels,
   portioningSheet,
-  reportSheet,
   carryingSheet,
   runSheet,
   tagLabels,
@@ -27,7 +26,6 @@ import { ExclusionsService } from '../contents/exclusions.service';
 import type { Me } from '../accounts/allow';
 import { Transactions } from '../database/transactions';
 import { refuseFields } from '../fields/problems';
-import { FindingsService } from '../findings/findings.service';
 import { HouseService } from '../house/house.service';
 import { WorkersService } from '../jobs/workers.service';
 import { calendarOf } from '../kitchen/calendar';
@@ -39,6 +37,7 @@ import { planOf } from '../seal/keys/keys.service';
 import { UnsealingService } from '../seal/unsealing/unsealing.service';
 import { traysNow } from '../seal/views/server';
 import type { LabelsAsked, LabelsToPrint, PrintedView } from './labels.dto';
+import { drawnAs } from './drawn';
 import { LabelPrinterService } from './labelPrinter.service';
 import { lockedOnly, TastingStore, tastingOf } from '../tastings/tasting.store';
 
@@ -51,7 +50,6 @@ export class SheetsService {
     private readonly log: LogService,
     private readonly access: AccessService,
     private readonly unsealing: UnsealingService,
-    private readonly findings: FindingsService,
     private readonly runSheets: RunSheetService,
     private readonly workers: WorkersService,
     private readonly house: HouseService,
@@ -197,18 +195,7 @@ export class SheetsService {
     return this.drawn(linksSheet(this.access.ballotTitle(row), links));
   }
 
-  async report(id: string, me: Me): Promise<StreamableFile> {
-    return this.drawn(reportSheet(await this.findings.find(id, me, new AbortController().signal)));
-  }
-
-  /** The file is named by the kind of sheet alone: a name on a shared computer tells nothing. */
-  private async drawn(sheet: Sheet): Promise<StreamableFile> {
-    const printedAt = new Date().toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
-    const pdf = await this.workers.paper(sheet, { printedAt });
-    const file = sheet.name.toLowerCase().replace(/ /g, '-');
-    return new StreamableFile(Buffer.from(pdf), {
-      disposition: `inline; filename="${file}.pdf"`,
-      type: 'application/pdf',
-    });
+  private drawn(sheet: Sheet): Promise<StreamableFile> {
+    return drawnAs(sheet, this.workers);
   }
 }

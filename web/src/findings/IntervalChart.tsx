@@ -1,5 +1,5 @@
 import { ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
-import { methodLook } from '../look/methodLook';
+import { methodLook } from '@jacana/core/charts';
 import { MethodName } from './MethodName';
 
 const ROW = 44;

@@ -1,4 +1,4 @@
-import { methodLook } from '../look/methodLook';
+import { methodLook } from '@jacana/core/charts';
 import { Pad } from '../ui/Pad';
 
 /** A method by name, with its pad turned over. */

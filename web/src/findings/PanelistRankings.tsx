@@ -1,6 +1,6 @@
 import { sectionOf, type CookedPiece, type RankingView } from '@jacana/core/findings';
 import { useState, type ReactNode } from 'react';
-import { methodLook } from '../look/methodLook';
+import { methodLook } from '@jacana/core/charts';
 import { Card } from '../ui/Card';
 import { Pad } from '../ui/Pad';
 import { PieceDialog } from './KitchenCard';

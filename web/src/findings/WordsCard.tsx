@@ -1,5 +1,5 @@
 import type { FoundMethod, WordsFinding } from '@jacana/core/findings';
-import { methodLook } from '../look/methodLook';
+import { methodLook } from '@jacana/core/charts';
 import { Card } from '../ui/Card';
 import { MethodName } from './MethodName';
 import { WordsMap } from './WordsMap';

@@ -1,5 +1,5 @@
 import type { RankingView, MethodFinding } from '@jacana/core/findings';
-import { methodLook, type MethodLook } from '../look/methodLook';
+import { methodLook, type MethodLook } from '@jacana/core/charts';
 
 /** A method with its look, in the order it is shown. */
 export interface ShownMethod extends MethodFinding {

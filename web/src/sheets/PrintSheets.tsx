@@ -14,7 +14,6 @@ const NAMES = {
   envelope: 'Envelope',
   portioning: 'Portioning sheet',
   links: 'Ballot cards',
-  report: 'Report',
 } as const;
 
 export type SheetName = keyof typeof NAMES;

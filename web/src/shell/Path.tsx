@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { padPath, SEALED_NOTCH } from '@jacana/core/sheets';
+import { padPath, SEALED_NOTCH } from '@jacana/core/charts';
 import type { Role, TastingCard } from '../client/api.generated';
 import { isDone, mayOpen, type Stage, STAGE_NAMES, STAGES, stageStatus } from './stages';
 

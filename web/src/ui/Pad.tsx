@@ -1,4 +1,4 @@
-import { padPath, SEALED_NOTCH } from '@jacana/core/sheets';
+import { padPath, SEALED_NOTCH } from '@jacana/core/charts';
 
 /** How a pad stands: to come, on the plate now, finished; or turned over to its method. */
 export type PadState = 'plain' | 'coming' | 'now' | 'eaten';

@@ -4,7 +4,7 @@ import { type ChangeEvent, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Failure, Loading } from '../../ui/Notice';
-import { padPath, SEALED_NOTCH } from '@jacana/core/sheets';
+import { padPath, SEALED_NOTCH } from '@jacana/core/charts';
 import { api, refusalOf } from '../../client/api';
 import type { TastingCard } from '../../client/api.generated';
 import { useCommands } from '../../shell/CommandProvider';

@@ -2,7 +2,7 @@ import { chainOf } from '@jacana/core/kitchen';
 import { decisionText } from '@jacana/core/sheets';
 import { LockedIngredients } from './CorrectIngredients';
 import { useDrafting } from '../../drafting/draft';
-import { methodLook } from '../../look/methodLook';
+import { methodLook } from '@jacana/core/charts';
 import { Card } from '../../ui/Card';
 import { ChainText } from '../../shell/ChainText';
 import { Pad } from '../../ui/Pad';

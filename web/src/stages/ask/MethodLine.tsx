@@ -3,7 +3,7 @@ import { ArrowDown, ArrowUp, ChevronDown } from 'lucide-react';
 import { useState } from 'react';
 import type { EffortInput } from '../../client/api.generated';
 import { useDrafting } from '../../drafting/draft';
-import { methodLook } from '../../look/methodLook';
+import { methodLook } from '@jacana/core/charts';
 import { Button } from '../../ui/Button';
 import { CellInput, RemoveButton } from '../../ui/CellInput';
 import { TextField } from '../../ui/Field';

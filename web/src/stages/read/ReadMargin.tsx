@@ -1,15 +1,13 @@
-import { Download } from 'lucide-react';
 import { sectionOf, type Findings, type Sensitivity } from '@jacana/core/findings';
 import { useInTasting } from '../../shell/session';
-import { buttonClass } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Mark } from '../../ui/Notice';
-import { PrintLink } from '../../sheets/PrintSheets';
 import { BeginFinal } from './BeginFinal';
+import { HandOn } from './HandOn';
 
 /** What the data cannot say, what changes without something, and what to do next. */
 export function ReadMargin({ found }: { found: Findings }) {
-  const { card, me } = useInTasting();
+  const { me } = useInTasting();
   const [sensitivity, limits] = [sectionOf(found, 'sensitivity') ?? [], sectionOf(found, 'limits') ?? []];
   const weighed = new Set(sensitivity.map((again) => again.caveat));
   const others = found.caveats.filter((caveat) => !weighed.has(caveat.id));
@@ -59,23 +57,7 @@ export function ReadMargin({ found }: { found: Findings }) {
       {me.role === 'coordinator' && found.test === 'ranking' && found.verdict.kind === 'leading-set' && (
         <BeginFinal leaders={found.verdict.leaders} />
       )}
-      <div className="not-printed">
-        <PrintLink sheet="report" />
-      </div>
-      {me.role === 'coordinator' && (
-        <div className="flex flex-wrap gap-2.5">
-          <a href={`/api/tastings/${card.id}/csv`} download={`${fileName(card.title)}.csv`} className={buttonClass()}>
-            <Download size={18} /> CSV
-          </a>
-          <a
-            href={`/api/tastings/${card.id}/bundle`}
-            download={`${fileName(card.title)}.jacana.json`}
-            className={buttonClass()}
-          >
-            <Download size={18} /> Bundle
-          </a>
-        </div>
-      )}
+      <HandOn found={found} />
     </>
   );
 }
@@ -89,9 +71,3 @@ function Holds({ again }: { again: Sensitivity }) {
     </>
   );
 }
-
-const fileName = (title: string): string =>
-  title
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, '-')
-    .replace(/^-|-$/g, '') || 'tasting';

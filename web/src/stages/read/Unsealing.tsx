@@ -6,7 +6,7 @@ import type { SealView } from '../../client/api.generated';
 import { Bud, Flower } from '../../shell/SealChip';
 import { useInTasting } from '../../shell/session';
 import { counted } from '../../shell/stages';
-import { methodLook } from '../../look/methodLook';
+import { methodLook } from '@jacana/core/charts';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Mark } from '../../ui/Notice';

@@ -1,5 +1,5 @@
 import type { RangeInput, RunSheetView } from '../../../client/api.generated';
-import { methodLook } from '../../../look/methodLook';
+import { methodLook } from '@jacana/core/charts';
 import { useNow } from '../../../ui/useNow';
 import { clockText } from '../../../kitchen/clock';
 import { rowsOfCooks, rowsOfPlaces, spanOf, type Bar, type Row, type Span } from './timeline';

@@ -1,4 +1,4 @@
-import { SEALED_NOTCH } from '@jacana/core/sheets';
+import { SEALED_NOTCH } from './pad';
 
 /** Eight colours told apart with and without colour vision; each goes with a direction of the notch. */
 const COLOURS = ['#1B6E6A', '#C07F10', '#7B3F74', '#3F83B5', '#5D8C36', '#CF6D96', '#30383B', '#943417'];

@@ -1,0 +1,104 @@
+import { TESTS } from '../../src/bundle';
+import { chartsOf, svgOf, type Chart } from '../../src/charts';
+import { domainOf, ticksOf } from '../../src/charts/chart';
+import { isOfTwoSamples } from '../../src/design';
+import { neutralQuestion } from '../../src/library';
+import { findings, sectionOf } from '../../src/findings';
+import { simulatedBundle } from '../support/bundles';
+
+/** What a drawing says, element by element. */
+const saidOn = (svg: string): string[] =>
+  [...svg.matchAll(/<text[^>]*>(.*?)<\/text>/g)].map(([, inner]) => inner.replace(/<[^>]+>/g, ''));
+const numbersIn = (svg: string): number[] =>
+  [...svg.matchAll(/ (?:x|y|x1|x2|y1|y2|cx|cy|width)="([^"]+)"/g)].map(([, text]) => Number(text));
+
+function expectDrawable(chart: Chart): void {
+  const { svg, height, width } = svgOf(chart);
+  expect(svg).not.toMatch(/NaN|undefined|Infinity/);
+  expect(height).toBeGreaterThan(20);
+  for (const value of numbersIn(svg)) {
+    expect(value).toBeGreaterThanOrEqual(-1);
+    expect(value).toBeLessThanOrEqual(Math.max(width, height) + 1);
+  }
+}
+
+describe('charts of findings', () => {
+  it.each(TESTS)('are there for a planned %s, and can be drawn', (test) => {
+    const truth = isOfTwoSamples(test) ? [4, 7] : [7, 5, 4];
+    const asked = test === 'profile' && { ballot: { items: [neutralQuestion('line', 'line', { word: 'crisp' })] } };
+    const tasting = { test, ...asked };
+    const found = findings(simulatedBundle({ methods: truth.length, panelists: 18, truth, tasting }));
+    const charts = chartsOf(found);
+    for (const chart of charts) expectDrawable(chart);
+    const named = new Set(charts.map(({ id }) => id));
+    expect(named.size).toBe(charts.length);
+    // Of two kinds of answers there is no share of people to show.
+    const hasOne = !['a-not-a', 'same-different', 'difference-from-control'].includes(test);
+    expect(charts.some(({ status }) => status === 'planned')).toBe(hasOne);
+  });
+
+  it('put every rank sum and interval where it is, in order', () => {
+    const found = findings(simulatedBundle({ methods: 4, panelists: 20, truth: [5, 8, 4, 6] }));
+    const chart = chartsOf(found).find(({ id }) => id === 'rank-sums');
+    if (chart?.kind !== 'dots') throw new Error('no chart of rank sums');
+    const { methods } = sectionOf(found, 'rank-sums')!;
+    const sums = methods.map(({ rankSum }) => rankSum!).sort((a, b) => a - b);
+    expect(chart.rows.map(({ dots }) => dots[0].at)).toEqual(sums);
+    for (const { name, dots, note } of chart.rows) {
+      const own = methods.find((method) => method.name === name)!;
+      expect(dots).toEqual([{ place: methods.indexOf(own), at: own.rankSum, interval: own.rankSumInterval }]);
+      expect(note).toBe(own.letters);
+    }
+    expect(saidOn(svgOf(chart).svg)).toEqual(expect.arrayContaining(chart.rows.map(({ name }) => name)));
+  });
+
+  it.each([2, 12, 30, 60])('show %d methods, long names included, and stay within the page', (methods) => {
+    const bundle = simulatedBundle({ methods, panelists: 12, pieces: 2, liking: true });
+    bundle.tasting.methods.forEach((method, at) => {
+      method.name =
+        at % 2 ? `Šedě <& "${at}" pečený velmi dlouho v papíru se solí a bylinkami z vlastní zahrady` : method.name;
+    });
+    const charts = chartsOf(findings(bundle));
+    expect(charts.length).toBeGreaterThan(0);
+    for (const chart of charts) {
+      expectDrawable(chart);
+      expect(svgOf(chart).svg).not.toContain('<&');
+    }
+  });
+
+  it('have nothing to show where nobody came', () => {
+    const bundle = simulatedBundle({ panelists: 6 });
+    const nobody = { ...bundle, ballots: [] };
+    for (const chart of chartsOf(findings(nobody))) expectDrawable(chart);
+  });
+});
+
+describe('an axis', () => {
+  it.each([
+    [
+      [35, 84],
+      [30, 90],
+    ],
+    [
+      [0.2, 0.9],
+      [0.2, 1],
+    ],
+    [
+      [5, 5],
+      [5, 6],
+    ],
+    [
+      [-3, 4],
+      [-4, 4],
+    ],
+  ])('of %j has round ends that hold it', (values, ends) => {
+    const domain = domainOf(values);
+    expect(domain[0]).toBeLessThanOrEqual(Math.min(...values));
+    expect(domain[1]).toBeGreaterThanOrEqual(Math.max(...values));
+    if (values[0] !== values[1]) expect(domain.map((end) => Number(end.toFixed(6)))).toEqual(ends);
+    const ticks = ticksOf(domain);
+    expect(ticks.length).toBeGreaterThanOrEqual(2);
+    expect(ticks.length).toBeLessThanOrEqual(11);
+    for (const tick of ticks) expect(String(tick).length).toBeLessThan(8);
+  });
+});

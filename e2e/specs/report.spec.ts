@@ -1,0 +1,99 @@
+import { readFileSync } from 'node:fs';
+import type { Findings } from '@jacana/core/findings';
+import type { Page } from '@playwright/test';
+import readWorkbook from 'read-excel-file/node';
+import { extractText, getDocumentProxy } from 'unpdf';
+import { expect, signInToDemo, test } from '../support/jacana';
+
+/** The text of a PDF as somebody selects it, and its pages. */
+async function textOf(bytes: Buffer): Promise<{ text: string; pages: number }> {
+  const pdf = await getDocumentProxy(new Uint8Array(bytes));
+  const { text, totalPages } = await extractText(pdf, { mergePages: true });
+  return { text: text.replace(/\s+/g, ' '), pages: totalPages };
+}
+
+async function taken(page: Page, link: string): Promise<Buffer> {
+  const href = await page.getByRole('link', { name: link, exact: true }).getAttribute('href');
+  return (await page.request.get(new URL(href!, page.url()).href)).body();
+}
+
+test('screen, report, text and workbook agree to the digit', async ({ page, demo }) => {
+  await signInToDemo(page, demo, 'Ines');
+  await page.getByText('Salmon, four ways').click();
+  await page.getByRole('link', { name: /^Read/ }).click();
+  await expect(page.getByRole('heading', { name: 'Slow oven is liked best.' })).toBeVisible();
+  const id = page.url().split('/')[4];
+  const found = (await (await page.request.get(`${demo.address}/api/tastings/${id}/findings`)).json()) as Findings;
+  const ranks = found.sections.find((one) => one.id === 'rank-sums')!.data as {
+    methods: { id: string; name: string; rankSum: number }[];
+    overall: { statistic: number };
+  };
+  const liking = found.sections.find((one) => one.id === 'liking')!.data as {
+    means: { method: string; mean: number }[];
+  };
+
+  const report = await textOf(await taken(page, 'Report (PDF)'));
+  const short = await textOf(await taken(page, 'One page (PDF)'));
+  const book = await readWorkbook(await taken(page, 'XLSX'));
+  const cells = book.find(({ sheet }) => sheet === 'Findings')!.data;
+  for (const { id: method, name, rankSum } of ranks.methods) {
+    const mean = liking.means.find((one) => one.method === method)!.mean.toFixed(2);
+    expect(report.text).toContain(`${name} ${rankSum.toFixed(1)}`);
+    expect(report.text).toContain(mean);
+    await expect(page.getByText(`mean ${mean}`).first()).toBeVisible();
+    const row = cells.find(([first]) => first === name)!;
+    expect(row[1]).toBe(rankSum);
+    expect(row[4]).toBe(Number(mean));
+  }
+  expect(report.text).toContain(ranks.overall.statistic.toFixed(4));
+  await expect(page.getByTestId('friedman')).toContainText(ranks.overall.statistic.toFixed(4));
+  for (const said of [found.verdict.sentence, found.verdict.support, found.fingerprint.stated]) {
+    expect(report.text).toContain(said);
+    expect(short.text).toContain(said);
+  }
+  expect(short.pages).toBe(1);
+  // Names of panelists stay where they are.
+  expect(report.text).not.toContain('Ada');
+  expect(cells.flat().join(' ')).not.toContain('Ada');
+
+  await page.getByRole('button', { name: 'Other forms…' }).click();
+  const form = page.getByRole('dialog');
+  await form.getByLabel('Paper').selectOption('Letter');
+  await form.getByLabel('Name the panelists').click();
+  const named = await textOf(await taken(page, 'Report as chosen (PDF)'));
+  const people = await (await page.request.get(`${demo.address}/api/tastings/${id}`)).json();
+  expect(named.text).toContain(people.draft.panel[0].name);
+  expect(report.text).not.toContain(people.draft.panel[0].name);
+  const text = (await taken(page, 'As text')).toString();
+  expect(text.replace(/\s+/g, ' ')).toContain(found.verdict.support);
+
+  const [svg] = await Promise.all([
+    page.waitForEvent('download'),
+    form.getByRole('button', { name: /^Rank sums.*SVG$/ }).click(),
+  ]);
+  const drawing = readFileSync(await svg.path(), 'utf8');
+  expect(drawing).toContain('Slow oven');
+  const [png] = await Promise.all([
+    page.waitForEvent('download'),
+    form.getByRole('button', { name: /^Rank sums.*PNG$/ }).click(),
+  ]);
+  expect(png.suggestedFilename()).toBe('rank-sums.png');
+  expect(
+    readFileSync(await png.path())
+      .subarray(1, 4)
+      .toString(),
+  ).toBe('PNG');
+});
+
+test('a reader takes the report, and neither names nor data', async ({ page, demo }) => {
+  await signInToDemo(page, demo, 'Samir');
+  await page.getByText('Salmon, four ways').click();
+  await expect(page.getByRole('link', { name: 'Report (PDF)' })).toBeVisible();
+  for (const link of ['XLSX', 'CSV', 'Bundle']) await expect(page.getByRole('link', { name: link })).toHaveCount(0);
+  const id = page.url().split('/')[4];
+  const sheets = `${demo.address}/api/tastings/${id}/sheets`;
+  const asked = await textOf(await (await page.request.get(`${sheets}/report?names=yes`)).body());
+  expect(asked.text).toContain('Seat 15 (not blind)');
+  expect((await page.request.get(`${sheets}/workbook`)).status()).toBe(403);
+  expect((await page.request.get(`${sheets}/report?paper=A3`)).status()).toBe(400);
+});
