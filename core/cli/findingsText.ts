@@ -1,6 +1,7 @@
 import {
   type Collected,
   type Findings,
+  forWhomLines,
   gateLines,
   guessLines,
   justRightLines,
@@ -35,6 +36,7 @@ export function findingsText(found: Findings): string {
       (again) => `Without ${again.without}: ${again.same ? 'same verdict' : again.sentence}`,
     ),
     ...(sectionOf(found, 'zones') ?? []).map(({ zone, sentence }) => `${zone} by itself (explored): ${sentence}`),
+    ...practicalText(found, nameOf),
     ...scalesText(found, nameOf),
     ...(sectionOf(found, 'words') ?? []).flatMap((one) =>
       explored(one.ask, wordsLines(one, nameOf, [...names.keys()])),
@@ -49,6 +51,11 @@ export function findingsText(found: Findings): string {
     `Next: ${sectionOf(found, 'next')?.text ?? ''}`,
   ].join('\n');
 }
+
+const practicalText = (found: Findings, nameOf: (id: string) => string): string[] => {
+  const practical = sectionOf(found, 'practical');
+  return practical ? explored('effort against liking', [practical.sentence, ...forWhomLines(practical, nameOf)]) : [];
+};
 
 const scalesText = (found: Findings, nameOf: (id: string) => string): string[] => {
   const scales = sectionOf(found, 'scales');
@@ -133,7 +140,6 @@ function rankingLines(found: RankingView): string[] {
     ...strengthLines(found, name),
     ...likingLines(found, name),
     ...panelLines(found),
-    ...(found.practical ? ['', found.practical.sentence] : []),
   ];
 }
 

@@ -171,12 +171,22 @@ function plannedFindings(bundle: TastingBundle, key: Key): Found {
     leftOut,
     sections: [
       plannedSection(planned),
+      ...practicalSection(bundle, key, planned),
       ...sharedSections(bundle, key),
       section('sensitivity', 'planned', plannedSensitivity(bundle, key, { kind, about, leaders })),
       section('limits', 'planned', limits({ bundle, panelists: people, leftOut, kind, ...besides(bundle, key) })),
       section('next', 'explored', plannedNextStep({ kind, about }, tasting, claimOf(bundle.plan, tasting))),
     ],
   };
+}
+
+/** Effort against liking, where liking is what was planned. */
+function practicalSection(bundle: TastingBundle, key: Key, planned: Planned): Section[] {
+  if (planned.of !== 'liking') return [];
+  const { tasting, plan } = bundle;
+  const weighed = { liking: planned.liking, kitchen: kitchenFinding(bundle, key), alpha: plan?.alpha ?? tasting.alpha };
+  const practical = practicalPick(tasting, weighed);
+  return practical ? [section('practical', 'explored', practical)] : [];
 }
 
 function plannedSection(planned: Planned): Section {
@@ -213,7 +223,7 @@ function rankingFindings(
     ...{ status: 'explored', methods: ids, reference },
     ...{ alpha: rules.alpha, seed: rules.seed, alike: rules.alike },
   });
-  const practical = practicalPick(tasting.methods, liking, plan.alpha);
+  const practical = practicalPick(tasting, { liking, kitchen: kitchenFinding(bundle, key), alpha: plan.alpha });
   const strength = strengthFinding(panelists, ids.length, { ...rules, methodTest: verdict.methodTest });
   const ranks = rankSumsOf(bundle, panelists, verdict, (id) => codesOf(id, plan, key));
   return {

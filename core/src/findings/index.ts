@@ -34,7 +34,17 @@ export { guessLines, type GuessFinding } from './guesses';
 export { gateLines, type CookedPiece, type KitchenFinding } from './kitchen';
 export type { LikingFinding } from './liking';
 export type { NextStep } from './nextStep';
-export { EFFORT_CRITERIA, PRACTICAL_MARGIN, type PracticalPick } from './practical';
+export {
+  byEase,
+  easiestOf,
+  EFFORT_CRITERIA,
+  EQUAL_WEIGHTS,
+  forWhomLines,
+  PRACTICAL_MARGIN,
+  type EffortCriterion,
+  type EffortWeights,
+  type PracticalPick,
+} from './practical';
 export type { Sensitivity } from './sensitivity';
 export type { StrengthFinding } from './strength';
 export type { PanelFinding } from './panel';
@@ -42,4 +52,5 @@ export type { Limit } from './limits';
 export type { PanelistPreferences } from './preferences';
 export type { About, VerdictKind } from './verdict';
 export { howOften } from './wording';
+export { answersWithout, NOTHING_OUT, partsOf, type AnswerWithout, type Parts, type Without } from './without';
 export type { ZoneAnswer } from './zones';

@@ -35,15 +35,15 @@ export const isRankedByAll = ({ tasting, plan }: Pick<TastingBundle, 'tasting' |
  * Where a panelist ranked all methods several times (replicates, sittings, zones), the ranks
  * are averaged and ranked again, so that everyone counts once; liking is averaged likewise.
  *
- * @param zone id of the only zone to go by; null goes by all
+ * @param zones ids of the zones to go by; null goes by all
  */
 export function readPreferences(
   bundle: TastingBundle,
   key: Key,
-  zone: string | null = null,
+  zones: readonly string[] | null = null,
 ): { panelists: PanelistPreferences[]; leftOut: LeftOut[] } {
   const { tasting } = bundle;
-  const { sets, leftOut } = heardSets(bundle, key, zone);
+  const { sets, leftOut } = heardSets(bundle, key, zones);
   const out = new Set(leftOut.map(({ panelist }) => panelist));
   const ranked = mainItem(tasting)?.id ?? '';
   const liked = tasting.ballot.items.find((item) => item.kind === 'liking')?.id ?? '';

@@ -85,7 +85,7 @@ function whoKnew(bundle: TastingBundle, key: Key): ReadonlySet<string> {
 }
 
 /** Whom a caveat touches: those it names, and those who were served a piece that it names, at whichever sitting. */
-function touchedPanelists(bundle: TastingBundle, key: Key): (caveat: Caveat) => ReadonlySet<string> {
+export function touchedPanelists(bundle: TastingBundle, key: Key): (caveat: Caveat) => ReadonlySet<string> {
   const portions = servedPortions(servedOf(bundle, key)).filter(({ eaten }) => eaten);
   return ({ about }) =>
     new Set([
@@ -95,7 +95,7 @@ function touchedPanelists(bundle: TastingBundle, key: Key): (caveat: Caveat) => 
 }
 
 /** Who answered a ballot: whom it was for, unless they sat down in somebody else's place. */
-function peopleAtBallots(bundle: TastingBundle, key: Key): (ballot: Ballot) => string {
+export function peopleAtBallots(bundle: TastingBundle, key: Key): (ballot: Ballot) => string {
   const people = new Map(
     servedPortions(servedOf(bundle, key)).map(({ sitting, ballot, panelist }) => [`${sitting} ${ballot}`, panelist]),
   );

@@ -29,12 +29,12 @@ export function zoneAnswers(bundle: TastingBundle, key: Key): ZoneAnswer[] {
   return zones.map(({ id, name }) => {
     const { kind, leaders, sentence, panelists } = isRankedByAll(bundle)
       ? ofRankings(bundle, key, id)
-      : plannedAnswer(bundle, key, { zone: id });
+      : plannedAnswer(bundle, key, { zones: [id] });
     return { zone: name, kind, leaders: ids(leaders), sentence, panelists };
   });
 }
 
 function ofRankings(bundle: TastingBundle, key: Key, zone: string) {
-  const { panelists } = readPreferences(bundle, key, zone);
+  const { panelists } = readPreferences(bundle, key, [zone]);
   return { ...rankedAnswer(panelists, rankedRules(bundle, key)), panelists: panelists.length };
 }

@@ -1,4 +1,5 @@
 import {
+  forWhomLines,
   gateLines,
   justRightLines,
   sectionOf,
@@ -6,6 +7,7 @@ import {
   wordsLines,
   type Findings,
   type KitchenFinding,
+  type PracticalPick,
 } from '../findings';
 import type { MeanWithInterval } from '../inference';
 import { decimal, number, text } from './figures';
@@ -43,6 +45,31 @@ function kitchenTable({ methods }: KitchenFinding, nameOf: (id: string) => strin
   };
 }
 
+/** What each takes, easiest first. */
+function easeTable({ ease, best, candidates }: PracticalPick, nameOf: (id: string) => string): Block[] {
+  const close = (method: string): string =>
+    method === best ? 'the best liked' : candidates.includes(method) ? 'close to it' : 'not shown to be close';
+  return [
+    {
+      kind: 'table',
+      above: 'Easiest first: mean of the ranks in five criteria, all with the same weight',
+      columns: [
+        { name: 'Method', isWide: true },
+        ...['Hands on, min', 'In all, min', 'Cost', 'Mess', 'Skill', 'Lost, %', 'Rank', 'Liking'].map(number),
+      ],
+      rows: ease.map(({ method, effort, meanRank, cookLoss }) => [
+        nameOf(method),
+        ...[effort.handsOnMinutes, effort.totalMinutes].map(String),
+        decimal(effort.cost, 2),
+        ...[effort.mess, effort.skill].map(String),
+        cookLoss === null ? '–' : decimal(100 * cookLoss, 1),
+        decimal(meanRank, 1),
+        close(method),
+      ]),
+    },
+  ];
+}
+
 const factOf = (name: string, lines: string[]): Block => ({ kind: 'facts', facts: [{ name, lines }] });
 
 /**
@@ -70,7 +97,13 @@ export function exploredBlocks(found: Findings, nameOfSeat: (seat: number) => st
       text: `${zone} by itself: ${sentence}`,
       look: 'plain',
     })),
-    ...(practical ? [{ kind: 'text' as const, text: practical.sentence, look: 'plain' as const }] : []),
+    ...(practical
+      ? [
+          { kind: 'text' as const, text: practical.sentence, look: 'plain' as const },
+          ...easeTable(practical, nameOf),
+          ...forWhomLines(practical, nameOf).map(text),
+        ]
+      : []),
     ...(kitchen ? [kitchenTable(kitchen, nameOf), ...gateLines(kitchen).map(text)] : []),
     ...(scales ? [factOf('Scales besides', scalesLines(scales, nameOf))] : []),
     ...words.map((one): Block => factOf(one.ask, wordsLines(one, nameOf, ids))),

@@ -1,4 +1,13 @@
-import { findings, howOften, NotUnsealed } from '../../src/findings';
+import {
+  byEase,
+  easiestOf,
+  EQUAL_WEIGHTS,
+  findings,
+  howOften,
+  NotUnsealed,
+  sectionOf,
+  type EffortWeights,
+} from '../../src/findings';
 import { rankingFindings } from '../support/results';
 import { notBlind, noted, simulatedBundle } from '../support/bundles';
 
@@ -209,6 +218,57 @@ describe('the practical pick and the next step', () => {
 
   it('is not named where effort or liking is missing', () => {
     expect(rankingFindings(simulatedBundle({ liking: true })).practical).toBeNull();
+  });
+
+  it('holds the margin of the tasting in its own words, where it states one', () => {
+    const close = (margin: number) => {
+      const bundle = simulatedBundle({
+        methods: 2,
+        truth: [7, 6.4],
+        panelists: 60,
+        pieces: 6,
+        tasting: { test: 'non-inferiority' },
+      });
+      bundle.tasting.decision = {
+        ...bundle.tasting.decision,
+        ...{ kind: 'good-enough', margin, marginWords: 'no guest would send it back' },
+      };
+      bundle.tasting.methods.forEach((method, at) => (method.effort = effort(20 - 5 * at)));
+      return sectionOf(findings(bundle), 'practical');
+    };
+    expect(close(2)).toMatchObject({ pick: 'm1', margin: 2, marginWords: 'no guest would send it back' });
+    expect(close(0.1)).toMatchObject({ pick: 'm0', candidates: ['m0'] });
+  });
+
+  it('says for whom, of those alone that come close, and names all that take the same', () => {
+    const bundle = simulatedBundle({ truth: [7, 7, 7, 3], methods: 4, panelists: 40, liking: true });
+    const own = [
+      { handsOnMinutes: 20, totalMinutes: 30, cost: 1, mess: 2, skill: 1 },
+      { handsOnMinutes: 5, totalMinutes: 90, cost: 3, mess: 1, skill: 3 },
+      { handsOnMinutes: 5, totalMinutes: 60, cost: 2, mess: 1, skill: 1 },
+      // Least of everything, and not close.
+      { handsOnMinutes: 1, totalMinutes: 1, cost: 0, mess: 1, skill: 1 },
+    ];
+    bundle.tasting.methods.forEach((method, at) => (method.effort = own[at]));
+    const practical = rankingFindings(bundle).practical!;
+    expect(practical.forWhom.map(({ whom, methods }) => [whom, [...methods].sort()])).toEqual([
+      ['least effort', ['m1', 'm2']],
+      ['a large party', ['m2']],
+      ['a first-timer', ['m2']],
+      ['the smallest budget', ['m0']],
+    ]);
+    const orderBy = (weights: Partial<EffortWeights>) =>
+      byEase(practical.ease, { handsOnMinutes: 0, totalMinutes: 0, cost: 0, mess: 0, skill: 0, ...weights })
+        .filter(({ method }) => method !== 'm3')
+        .map(({ method }) => method);
+    expect(orderBy({ cost: 1 })).toEqual(['m0', 'm2', 'm1']);
+    expect(orderBy({ totalMinutes: 5 })).toEqual(['m0', 'm2', 'm1']);
+    expect(orderBy({ handsOnMinutes: 1, totalMinutes: 0.1 })).toEqual(['m2', 'm1', 'm0']);
+    // Nothing weighed at all weighs everything the same.
+    expect(byEase(practical.ease, { handsOnMinutes: 0, totalMinutes: 0, cost: 0, mess: 0, skill: 0 })).toEqual(
+      byEase(practical.ease, EQUAL_WEIGHTS),
+    );
+    expect(easiestOf(practical, { ...EQUAL_WEIGHTS, cost: 5 })).not.toBe('m3');
   });
 
   it('names the size of a follow-up where one would help', () => {

@@ -161,6 +161,18 @@ export function Texts(most: number, length: number): PropertyDecorator {
   );
 }
 
+/** A list of whole numbers. */
+export function Wholes(length: number, { least, most }: Limits): PropertyDecorator {
+  return applyDecorators(
+    ApiProperty({ type: 'integer', isArray: true, maxItems: length }),
+    IsArray({ message: 'This should be a list.' }),
+    ArrayMaxSize(length, { message: `List at most ${length}.` }),
+    IsInt({ each: true, message: 'This should be a list of whole numbers.' }),
+    Min(least, { each: true, message: `Use at least ${least} for each.` }),
+    Max(most, { each: true, message: `Use at most ${most} for each.` }),
+  );
+}
+
 /** A nested object of one class, validated. */
 export function Part(item: () => new () => object): PropertyDecorator {
   return applyDecorators(

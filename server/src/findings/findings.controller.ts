@@ -1,9 +1,10 @@
-import { Controller, Get, Param, Res } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Param, Post, Res } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
 import { goneOf } from '../jobs/gone';
 import { FindingsView } from './findings.dto';
+import { AnswerWithoutView, PartsView, WithoutAsked } from './without.dto';
 import { FindingsService } from './findings.service';
 
 @ApiTags('findings')
@@ -20,5 +21,27 @@ export class FindingsController {
     @Res({ passthrough: true }) response: Response,
   ): Promise<FindingsView> {
     return this.findings.find(id, me, goneOf(response));
+  }
+
+  /** What the planned analysis can be run again without. */
+  @Get('parts')
+  @Allow('coordinator', 'reader')
+  @ApiOkResponse({ type: PartsView })
+  getParts(@Param('id') id: string, @SignedIn() me: Me): Promise<PartsView> {
+    return this.findings.parts(id, me);
+  }
+
+  /** The planned analysis without each of these; the planned answer stays what it was. */
+  @Post('without')
+  @HttpCode(200)
+  @Allow('coordinator', 'reader')
+  @ApiOkResponse({ type: [AnswerWithoutView] })
+  runWithout(
+    @Param('id') id: string,
+    @Body() { without }: WithoutAsked,
+    @SignedIn() me: Me,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<AnswerWithoutView[]> {
+    return this.findings.without(id, { without, signal: goneOf(response) }, me);
   }
 }

@@ -3,7 +3,7 @@ import type { About, SectionId, SectionStatus, VerdictKind } from '@jacana/core/
 import { ApiProperty } from '@nestjs/swagger';
 import { Choice, ListOf, Said, SaidTexts } from '../fields/fields';
 
-const VERDICTS: readonly VerdictKind[] = [
+export const VERDICTS: readonly VerdictKind[] = [
   'winner',
   'leading-set',
   'no-answer',

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import type { TastingBundle } from '@jacana/core/bundle';
-import { ENGINE, type Findings } from '@jacana/core/findings';
+import { ENGINE, partsOf, type AnswerWithout, type Findings, type Parts, type Without } from '@jacana/core/findings';
 import type { Me } from '../accounts/allow';
 import { SnapshotRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
@@ -11,6 +11,11 @@ import { LiveService } from '../live/live.service';
 import { CurvesService } from '../readings/curves.service';
 import { AccessService } from '../seal/access/access.service';
 import { BundlesService } from '../seal/bundles/bundles.service';
+
+interface Asked {
+  without: Without[];
+  signal: AbortSignal;
+}
 
 /**
  * Findings are computed from the bundle, never stored as facts: a snapshot keeps what was
@@ -27,11 +32,27 @@ export class FindingsService {
     private readonly live: LiveService,
   ) {}
 
-  /** @param signal aborted when the person who asked goes away */
-  async find(id: string, me: Me, signal: AbortSignal): Promise<Findings> {
+  /** Who may read findings, and whether there are any yet. */
+  private async refuseSealed(id: string, me: Me): Promise<void> {
     const { row } = await this.access.knownTo(me.role, id);
     if (!row.unsealedAt)
       throw refuseState('sealed', 'The key is sealed. Close the tasting and unseal it to read the findings.');
+  }
+
+  async parts(id: string, me: Me): Promise<Parts> {
+    await this.refuseSealed(id, me);
+    return partsOf(await this.bundles.bundle(this.transactions.read, id));
+  }
+
+  /** @param asked with a signal that is aborted when the person who asked goes away */
+  async without(id: string, { without, signal }: Asked, me: Me): Promise<AnswerWithout[]> {
+    await this.refuseSealed(id, me);
+    return this.workers.without(await this.bundles.bundle(this.transactions.read, id), without, signal);
+  }
+
+  /** @param signal aborted when the person who asked goes away */
+  async find(id: string, me: Me, signal: AbortSignal): Promise<Findings> {
+    await this.refuseSealed(id, me);
     const { read } = this.transactions;
     const bundle = await this.curves.filled(read, id, await this.bundles.bundle(read, id));
     const bundleHash = createHash('sha256').update(JSON.stringify(bundle)).digest('hex');

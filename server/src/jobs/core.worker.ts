@@ -1,7 +1,13 @@
 import type { MessagePort } from 'node:worker_threads';
 import type { Tasting, TastingBundle } from '@jacana/core/bundle';
 import { lockPlan, type LockedPlan } from '@jacana/core/design';
-import { findings as findingsOf, type Findings } from '@jacana/core/findings';
+import {
+  answersWithout,
+  findings as findingsOf,
+  type AnswerWithout,
+  type Findings,
+  type Without,
+} from '@jacana/core/findings';
 import { runSheetOf, type CookingSheet, type ToBeCooked } from '@jacana/core/kitchen';
 import type { LabelPages, Sheet, WorkbookSheet } from '@jacana/core/sheets';
 import type { Printing } from '../paper/render';
@@ -10,6 +16,9 @@ import type { Printing } from '../paper/render';
 export function findings({ bundle, port }: { bundle: TastingBundle; port: MessagePort }): Findings {
   return findingsOf(bundle, (fraction) => port.postMessage(fraction));
 }
+
+export const without = ({ bundle, all }: { bundle: TastingBundle; all: Without[] }): AnswerWithout[] =>
+  answersWithout(bundle, all);
 
 export function lock({ tasting, inputs }: { tasting: Tasting; inputs: Parameters<typeof lockPlan>[1] }): LockedPlan {
   return lockPlan(tasting, inputs);

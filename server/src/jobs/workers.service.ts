@@ -2,7 +2,7 @@ import { MessageChannel } from 'node:worker_threads';
 import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
 import type { Tasting, TastingBundle } from '@jacana/core/bundle';
 import type { LockedPlan } from '@jacana/core/design';
-import type { Findings } from '@jacana/core/findings';
+import type { AnswerWithout, Findings, Without } from '@jacana/core/findings';
 import type { CookingSheet, ToBeCooked } from '@jacana/core/kitchen';
 import type { LabelPages, Sheet, WorkbookSheet } from '@jacana/core/sheets';
 import { Piscina } from 'piscina';
@@ -28,6 +28,11 @@ export class WorkersService implements OnModuleDestroy {
 
   findings(bundle: TastingBundle, following: Following): Promise<Findings> {
     return this.followed('findings', { bundle }, following);
+  }
+
+  /** The planned analysis again, without each of these. */
+  async without(bundle: TastingBundle, all: readonly Without[], signal: AbortSignal): Promise<AnswerWithout[]> {
+    return (await this.pool.run({ bundle, all }, { name: 'without', signal })) as AnswerWithout[];
   }
 
   /** A run sheet of many pieces is looked for over seconds, and what would make one for longer. */

@@ -421,6 +421,18 @@ const injectedRtkApi = api
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/findings` }),
         providesTags: ['findings'],
       }),
+      getParts: build.query<GetPartsApiResponse, GetPartsApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/findings/parts` }),
+        providesTags: ['findings'],
+      }),
+      runWithout: build.mutation<RunWithoutApiResponse, RunWithoutApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/findings/without`,
+          method: 'POST',
+          body: queryArg.withoutAsked,
+        }),
+        invalidatesTags: ['findings'],
+      }),
       exportBundle: build.query<ExportBundleApiResponse, ExportBundleApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/bundle` }),
         providesTags: ['exchange'],
@@ -799,6 +811,15 @@ export type CorrectAnswersApiArg = {
 export type GetFindingsApiResponse = /** status 200  */ FindingsView;
 export type GetFindingsApiArg = {
   id: string;
+};
+export type GetPartsApiResponse = /** status 200  */ PartsView;
+export type GetPartsApiArg = {
+  id: string;
+};
+export type RunWithoutApiResponse = /** status 200  */ AnswerWithoutView[];
+export type RunWithoutApiArg = {
+  id: string;
+  withoutAsked: WithoutAsked;
 };
 export type ExportBundleApiResponse = /** status 200 Tasting bundle, as docs/bundle.md describes it */ {
   [key: string]: any;
@@ -1970,6 +1991,53 @@ export type FindingsView = {
   fingerprint: FingerprintView;
   sections: SectionView[];
 };
+export type CaveatPart = {
+  id: string;
+  text: string;
+};
+export type PiecePart = {
+  tag: string;
+  method: string;
+  people: number;
+};
+export type PanelistPart = {
+  id: string;
+  seat: number;
+};
+export type ZonePart = {
+  id: string;
+  name: string;
+};
+export type FlightPart = {
+  flight: number;
+  people: number;
+};
+export type PartsView = {
+  caveats: CaveatPart[];
+  pieces: PiecePart[];
+  panelists: PanelistPart[];
+  zones: ZonePart[];
+  flights: FlightPart[];
+};
+export type AnswerWithoutView = {
+  kind: VerdictKind;
+  about: About;
+  leaders: string[];
+  sentence: string;
+  people: number;
+  gone: number;
+  same: boolean | null;
+};
+export type WithoutInput = {
+  caveats: string[];
+  pieces: string[];
+  panelists: string[];
+  zones: string[];
+  flights: number[];
+};
+export type WithoutAsked = {
+  without: WithoutInput[];
+};
 export type ImportedView = {
   id: string;
   notices: string[];
@@ -2064,6 +2132,8 @@ export const {
   useLookAtAnswersMutation,
   useCorrectAnswersMutation,
   useGetFindingsQuery,
+  useGetPartsQuery,
+  useRunWithoutMutation,
   useExportBundleQuery,
   useExportCsvQuery,
   useExportOrdersQuery,

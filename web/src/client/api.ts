@@ -82,6 +82,7 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     takeBackWalkIn: { invalidatesTags: of('card', 'board', 'plan', 'seal', 'serviceLog') },
     getPortioning: { providesTags: of('plan') },
     getFindings: { providesTags: of('findings') },
+    getParts: { providesTags: of('findings') },
     saveDraft: {
       // Chains are part of the draft, and the run sheet follows from them.
       invalidatesTags: of('range', 'kitchen'),

@@ -16,7 +16,7 @@ export function Explored({ found, zones }: { found: RankingView; zones: ZoneAnsw
         <span className="font-sans text-sm text-quiet">hints, not the planned answer</span>
       </h2>
       <ZonesCard zones={zones} />
-      {found.practical && <PracticalCard found={found} practical={found.practical} />}
+      {found.practical && <PracticalCard methods={found.methods} practical={found.practical} />}
       {found.methods.some((method) => method.liking) && <LikingChart found={found} />}
       <BestChance found={found} />
       <PanelFindingCard found={found} />

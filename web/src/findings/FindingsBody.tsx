@@ -1,4 +1,5 @@
 import { plannedView, rankingView, sectionOf, type Findings } from '@jacana/core/findings';
+import type { ReactNode } from 'react';
 import { CollectedCard } from './CollectedCard';
 import { Explored } from './Explored';
 import { ServiceCard } from './ServiceCard';
@@ -8,14 +9,21 @@ import { KitchenCard } from './KitchenCard';
 import { PairTable } from './PairTable';
 import { ProfileTable } from './ScoreTables';
 import { PlannedFigures } from './PlannedFigures';
+import { PracticalCard } from './PracticalCard';
 import { RankChart } from './RankChart';
 import { PlannedPrint, SmallPrint } from './SmallPrint';
 import { PanelistRankings } from './PanelistRankings';
 import { WordsCard } from './WordsCard';
 import { ZonesCard } from './ZonesCard';
 
+interface FindingsBodyProps {
+  found: Findings;
+  /** Stands after everything that was found, before the small print. */
+  children?: ReactNode;
+}
+
 /** What supports the answer: for a real tasting, and for one that was only rehearsed. */
-export function FindingsBody({ found }: { found: Findings }) {
+export function FindingsBody({ found, children }: FindingsBodyProps) {
   const [ranking, planned] = [rankingView(found), plannedView(found)];
   const zones = sectionOf(found, 'zones') ?? [];
   const others = sectionOf(found, 'collected') ?? [];
@@ -23,6 +31,7 @@ export function FindingsBody({ found }: { found: Findings }) {
   const service = sectionOf(found, 'service');
   const guesses = sectionOf(found, 'guesses');
   const scales = sectionOf(found, 'scales');
+  const practical = sectionOf(found, 'practical');
   const day = (
     <>
       {guesses && <GuessCard guesses={guesses} methods={found.methods} />}
@@ -53,9 +62,11 @@ export function FindingsBody({ found }: { found: Findings }) {
     return (
       <>
         <PlannedFigures found={planned} />
+        {practical && <PracticalCard methods={found.methods} practical={practical} />}
         <ZonesCard zones={zones} />
         {day}
         {also}
+        {children}
         <PlannedPrint found={planned} />
       </>
     );
@@ -68,6 +79,7 @@ export function FindingsBody({ found }: { found: Findings }) {
       <Explored found={ranking} zones={zones} />
       {day}
       {also}
+      {children}
       <SmallPrint found={ranking} />
     </>
   );

@@ -10,10 +10,12 @@ interface StageLayoutProps {
   children: ReactNode;
   /** What to watch and what to do next. */
   margin: ReactNode;
+  /** Whether the margin stays beside what is read of a long page. */
+  isFollowing?: boolean;
 }
 
 /** Every stage opens with its answer, then what supports it, with a margin at the right. */
-export function StageLayout({ sentence, support, action, children, margin }: StageLayoutProps) {
+export function StageLayout({ sentence, support, action, children, margin, isFollowing }: StageLayoutProps) {
   return (
     <div className="grid grid-cols-1 gap-x-5.5 gap-y-4 lg:grid-cols-[minmax(0,1fr)_19.75rem] min-[100rem]:grid-cols-[minmax(0,1fr)_24rem]">
       <div id="form" tabIndex={-1} className="min-w-0 space-y-4 outline-none">
@@ -26,7 +28,10 @@ export function StageLayout({ sentence, support, action, children, margin }: Sta
         </header>
         {children}
       </div>
-      <aside className="not-printed space-y-3.5" aria-label="What to watch and do next">
+      <aside
+        className={`not-printed space-y-3.5 ${isFollowing ? 'lg:sticky lg:top-4 lg:max-h-[calc(100dvh-2rem)] lg:self-start lg:overflow-y-auto' : ''}`}
+        aria-label="What to watch and do next"
+      >
         {margin}
       </aside>
     </div>

@@ -40,12 +40,12 @@ export interface LeftOut {
  * come, nor for plates that nobody ate; they are listed with the reason. Who had to stop midway is heard as far
  * as they came. Of two plates of one method on a tray the one that was eaten first counts.
  *
- * @param only id of the only zone to be heard; null hears all
+ * @param only ids of the zones to be heard; null hears all
  */
 export function heardSets(
   bundle: TastingBundle,
   key: Key,
-  only: string | null = null,
+  only: readonly string[] | null = null,
 ): { sets: HeardSet[]; leftOut: LeftOut[] } {
   const { tasting } = bundle;
   const place = new Map(tasting.methods.map((method, at) => [method.id, at]));
@@ -62,7 +62,7 @@ export function heardSets(
       continue;
     }
     for (const heard of setsOf(portions, currentAnswers(ballot.answers), { test: tasting.test, place })) {
-      if (only !== null && heard.zone !== only) continue;
+      if (only !== null && !only.includes(heard.zone ?? '')) continue;
       if (heard.why === null) sets.push({ panelist, sitting, ...heard.set });
       else leftOut.push({ panelist, seat, why: heard.why });
     }

@@ -21,14 +21,14 @@ export type PlannedAnswer = Answer<Planned>;
  * The answer to the planned question, by the planned test. Panelists who did not hand in are
  * left out; whoever did counts, blind or not.
  *
- * @param zone id of the only zone to go by; null goes by all
+ * @param zones ids of the zones to go by; null goes by all
  */
 export function plannedAnswer(
   bundle: TastingBundle,
   key: Key,
-  { limitOnly = false, zone = null }: { limitOnly?: boolean; zone?: string | null } = {},
+  { limitOnly = false, zones = null }: { limitOnly?: boolean; zones?: readonly string[] | null } = {},
 ): PlannedAnswer & { leftOut: LeftOut[]; panelists: number } {
-  const { sets, leftOut } = heardSets(bundle, key, zone);
+  const { sets, leftOut } = heardSets(bundle, key, zones);
   const rules = rulesOf(bundle, key, limitOnly);
   const panelists = new Set(sets.map((set) => set.panelist)).size;
   const answer = answerTo(sets, bundle, rules);

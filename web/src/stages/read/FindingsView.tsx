@@ -6,6 +6,7 @@ import { FindingsBody } from '../../findings/FindingsBody';
 import { Failure } from '../../ui/Notice';
 import { StageLayout } from '../../ui/StageLayout';
 import { Computing } from '../../shell/Computing';
+import { LeaveOut } from './LeaveOut';
 import { ReadMargin } from './ReadMargin';
 
 /** The answer, and everything it rests on. */
@@ -26,8 +27,11 @@ export function FindingsView({ findings }: { findings: Stoppable<Findings> }) {
       sentence={found.verdict.sentence}
       support={found.verdict.support}
       margin={<ReadMargin found={found} />}
+      isFollowing
     >
-      <FindingsBody found={found} />
+      <FindingsBody found={found}>
+        <LeaveOut />
+      </FindingsBody>
     </StageLayout>
   );
 }
