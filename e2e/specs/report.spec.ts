@@ -97,3 +97,54 @@ test('a reader takes the report, and neither names nor data', async ({ page, dem
   expect((await page.request.get(`${sheets}/workbook`)).status()).toBe(403);
   expect((await page.request.get(`${sheets}/report?paper=A3`)).status()).toBe(400);
 });
+
+test('a link shows the findings to somebody without an account, until it is taken back', async ({
+  page,
+  browser,
+  demo,
+}) => {
+  await signInToDemo(page, demo, 'Ines');
+  await page.getByText('Salmon, four ways').click();
+  await page.getByRole('link', { name: /^Read/ }).click();
+  await page.getByRole('button', { name: 'Other forms…' }).click();
+  const form = page.getByRole('dialog');
+  await form.getByLabel('Works for').selectOption('a week');
+  await form.getByRole('button', { name: 'Make a link' }).click();
+  const address = (await form.getByText(/\/f\/[\w-]{32}$/).textContent())!;
+  const guest = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  const own = demo.address + new URL(address).pathname;
+  await guest.goto(own);
+  await expect(guest.getByRole('heading', { name: 'Slow oven is liked best.' })).toBeVisible();
+  await expect(guest.getByRole('link', { name: 'Report (PDF)' })).toBeVisible();
+  // Charts take their width once they stand.
+  await expect.poll(() => guest.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  for (const name of ['CSV', 'Bundle', 'XLSX']) await expect(guest.getByRole('link', { name })).toHaveCount(0);
+
+  await form.getByRole('button', { name: 'Take it back' }).click();
+  await expect(form.getByText(/taken back on/)).toBeVisible();
+  await expect(form.getByText(new URL(address).pathname)).toHaveCount(0);
+  await guest.reload();
+  await expect(guest.getByText('This link has ended.')).toBeVisible();
+});
+
+test('the planned answer is run again without what somebody switches off', async ({ page, demo }) => {
+  await signInToDemo(page, demo, 'Samir');
+  await page.getByText('Salmon, four ways').click();
+  const card = page.locator('section', { hasText: 'Does the answer hang on something?' });
+  await card.getByLabel('Without Piece N2 overshot by 6 °C').check();
+  const together = page.getByTestId('together');
+  await expect(together).toContainText('another answer');
+  await expect(together).toContainText('8 people are left out, 16 count.');
+  // As the findings themselves say of this caveat.
+  await expect(together).toContainText(
+    'Slow oven is ahead of Steamed and Poached, but not shown to differ from Pan-seared.',
+  );
+  await card.getByLabel('Without Piece N2 overshot by 6 °C').uncheck();
+  await expect(together).toHaveCount(0);
+  await card.getByRole('button', { name: 'Run without each of the 2' }).first().click();
+  await expect(card.getByText('the same answer without 1 of these 2')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Slow oven is liked best.' })).toBeVisible();
+
+  await page.getByLabel('Weight of skill').selectOption('0');
+  await expect(page.getByText(/^By these weights/)).toContainText('Slow oven');
+});

@@ -22,6 +22,8 @@ import { SEALED_ROWS, SealModule } from './seal/seal.module';
 import { ServiceModule } from './service/service.module';
 import { SheetsModule } from './sheets/sheets.module';
 import { StoreModule } from './tastings/store.module';
+import { ShareRow } from './shares/share.row';
+import { SharesModule } from './shares/shares.module';
 import { TypedModule } from './typed/typed.module';
 
 @Global()
@@ -41,7 +43,7 @@ export class AppModule {
       imports: [
         OptionsModule.with(options),
         LoggerModule.forRoot(loggerOptions(options)),
-        DatabaseModule.with(SEALED_ROWS),
+        DatabaseModule.with([...SEALED_ROWS, ShareRow]),
         AuditModule,
         StoreModule,
         LogModule,
@@ -58,6 +60,7 @@ export class AppModule {
         ContentsModule,
         BallotsModule,
         TypedModule,
+        SharesModule,
         FindingsModule,
         ExchangeModule,
         SheetsModule,

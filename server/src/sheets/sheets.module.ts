@@ -15,5 +15,6 @@ import { SheetsService } from './sheets.service';
   imports: [ContentsModule, SealModule, WorkersModule, FindingsModule, KitchenModule, HouseModule],
   controllers: [SheetsController, PrinterController],
   providers: [SheetsService, ReportsService, LabelPrinterService],
+  exports: [ReportsService],
 })
 export class SheetsModule {}

@@ -14,6 +14,11 @@ export const router = createBrowserRouter([
   { path: '/sign-in', element: <SignInPage /> },
   { path: '/set-up', element: <SetUpPage /> },
   {
+    path: '/f/:token',
+    hydrateFallbackElement: <Loading what="the findings" />,
+    lazy: () => import('./pages/SharedPage').then(({ SharedPage }) => ({ Component: SharedPage })),
+  },
+  {
     element: <SignedIn />,
     errorElement: <BrokenPage />,
     hydrateFallbackElement: <Loading what="Jacana" />,

@@ -13,6 +13,7 @@ export const addTagTypes = [
   'contents',
   'ballots',
   'paper',
+  'shares',
   'findings',
   'exchange',
   'sheets',
@@ -417,6 +418,26 @@ const injectedRtkApi = api
         }),
         invalidatesTags: ['paper'],
       }),
+      listShares: build.query<ListSharesApiResponse, ListSharesApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/shares` }),
+        providesTags: ['shares'],
+      }),
+      share: build.mutation<ShareApiResponse, ShareApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/shares`,
+          method: 'POST',
+          body: queryArg.shareInput,
+        }),
+        invalidatesTags: ['shares'],
+      }),
+      revokeShare: build.mutation<RevokeShareApiResponse, RevokeShareApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/shares/${queryArg.share}`, method: 'DELETE' }),
+        invalidatesTags: ['shares'],
+      }),
+      getShared: build.query<GetSharedApiResponse, GetSharedApiArg>({
+        query: (queryArg) => ({ url: `/api/shared/${queryArg.token}` }),
+        providesTags: ['shares'],
+      }),
       getFindings: build.query<GetFindingsApiResponse, GetFindingsApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/findings` }),
         providesTags: ['findings'],
@@ -807,6 +828,24 @@ export type CorrectAnswersApiArg = {
   sitting: number;
   panelist: string;
   correction: Correction;
+};
+export type ListSharesApiResponse = /** status 200  */ ShareView[];
+export type ListSharesApiArg = {
+  id: string;
+};
+export type ShareApiResponse = /** status 200  */ NewShareView;
+export type ShareApiArg = {
+  id: string;
+  shareInput: ShareInput;
+};
+export type RevokeShareApiResponse = /** status 200  */ ShareView[];
+export type RevokeShareApiArg = {
+  id: string;
+  share: string;
+};
+export type GetSharedApiResponse = /** status 200  */ FindingsView;
+export type GetSharedApiArg = {
+  token: string;
 };
 export type GetFindingsApiResponse = /** status 200  */ FindingsView;
 export type GetFindingsApiArg = {
@@ -1896,6 +1935,24 @@ export type Correction = {
   because: string;
   answers: AnswerInput[];
 };
+export type ShareView = {
+  id: string;
+  by: string;
+  createdAt: string;
+  expiresAt: string;
+  revokedAt: string | null;
+};
+export type NewShareView = {
+  id: string;
+  by: string;
+  createdAt: string;
+  expiresAt: string;
+  revokedAt: string | null;
+  address: string;
+};
+export type ShareInput = {
+  days: number;
+};
 export type VerdictKind =
   | 'winner'
   | 'leading-set'
@@ -2131,6 +2188,10 @@ export const {
   useGetPictureQuery,
   useLookAtAnswersMutation,
   useCorrectAnswersMutation,
+  useListSharesQuery,
+  useShareMutation,
+  useRevokeShareMutation,
+  useGetSharedQuery,
   useGetFindingsQuery,
   useGetPartsQuery,
   useRunWithoutMutation,

@@ -18,6 +18,7 @@ const TAGS = [
   'exclusions',
   'paper',
   'findings',
+  'shares',
 ] as const;
 export type TagOf = (typeof TAGS)[number];
 
@@ -83,6 +84,9 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     getPortioning: { providesTags: of('plan') },
     getFindings: { providesTags: of('findings') },
     getParts: { providesTags: of('findings') },
+    listShares: { providesTags: of('shares') },
+    share: { invalidatesTags: of('shares', 'seal') },
+    revokeShare: { invalidatesTags: of('shares', 'seal') },
     saveDraft: {
       // Chains are part of the draft, and the run sheet follows from them.
       invalidatesTags: of('range', 'kitchen'),

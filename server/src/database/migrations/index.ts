@@ -8,6 +8,7 @@ import { House1795910400000 } from './1795910400000-house';
 import { WalkIns1796083200000 } from './1796083200000-walk-ins';
 import { Exclusions1796169600000 } from './1796169600000-exclusions';
 import { Typed1796256000000 } from './1796256000000-typed';
+import { Shares1796342400000 } from './1796342400000-shares';
 
 /** In their order. A migration that has landed never changes, and leans on nothing that can. */
 export const MIGRATIONS = [
@@ -21,4 +22,5 @@ export const MIGRATIONS = [
   WalkIns1796083200000,
   Exclusions1796169600000,
   Typed1796256000000,
+  Shares1796342400000,
 ];

@@ -10,6 +10,7 @@ import { Card } from '../../ui/Card';
 import { Modal } from '../../ui/Modal';
 import { SelectField } from '../../ui/SelectField';
 import { Toggle } from '../../ui/Toggle';
+import { ShareLinks } from './ShareLinks';
 
 /** The answer for somebody else: on paper, as text, as data, as pictures. */
 export function HandOn({ found }: { found: Findings }) {
@@ -90,6 +91,7 @@ function OtherForms({ found, open, onOpenChange, at, name }: OtherFormsProps) {
           As text
         </File>
       </div>
+      {me.role === 'coordinator' && <ShareLinks />}
       <Charts charts={chartsOf(found)} />
     </Modal>
   );
