@@ -206,7 +206,7 @@ function ballotProblems({ tasting, plan, ballots }: TastingBundle): Problem[] {
     );
     // What was left blank on paper stays blank.
     const isOnPaper = ballot.answers.some(({ kind }) => kind === 'typed');
-    if (ballot.handedInAt && !isOnPaper)
+    if (ballot.handedInAt && !isOnPaper && !tasting.brought)
       problems.push(
         ...missingAnswers(currentAnswers(ballot.answers), asked).map(({ message }) => ({
           field: `${field}.answers`,

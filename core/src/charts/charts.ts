@@ -20,6 +20,12 @@ import { domainOf, type Chart, type Dot, type DotChart } from './chart';
  * @param found findings of any planned test
  */
 export function chartsOf(found: Findings): Chart[] {
+  const charts = allCharts(found);
+  // Nothing of what was brought from elsewhere was planned here.
+  return found.brought === null ? charts : charts.map((chart) => ({ ...chart, status: 'explored' as const }));
+}
+
+function allCharts(found: Findings): Chart[] {
   const ranking = rankingView(found);
   const scales = sectionOf(found, 'scales');
   return [

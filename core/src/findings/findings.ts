@@ -1,19 +1,11 @@
-import {
-  countedCodes,
-  fingerprint,
-  mainItem,
-  type BallotItem,
-  type Key,
-  type Plan,
-  type TastingBundle,
-  type Test,
-} from '../bundle';
+import { fingerprint, mainItem, type BallotItem, type Key, type Plan, type TastingBundle, type Test } from '../bundle';
 import { ledgerOf, type Caveat } from '../caveats';
 import { orderBalance } from '../design';
 import { ENGINE } from '../engine';
 import type { NoTest } from '../inference';
 import { winnerText } from './chances';
 import { claimOf, methodSupport } from './claim';
+import { shownCodes } from './codes';
 import { collected, isAnalysed } from './collected';
 import { serviceFinding } from './service';
 import { guessFinding } from './guesses';
@@ -69,6 +61,8 @@ export interface Findings {
   leftOut: LeftOut[];
   caveats: Caveat[];
   fingerprint: { stated: string; computed: string; matches: boolean };
+  /** The file that the answers came from; null where they were given here, to a plan that was locked before. */
+  brought: string | null;
   sections: Section[];
 }
 
@@ -102,11 +96,17 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
   return {
     ...{ engine: ENGINE, title: tasting.title, question: tasting.question, test: tasting.test, alpha: plan.alpha },
     word: mainItem(tasting)?.attribute ?? '',
-    methods: tasting.methods.map(({ id, name, reference }) => ({ id, name, reference, codes: codesOf(id, plan, key) })),
+    methods: tasting.methods.map(({ id, name, reference }) => ({
+      ...{ id, name, reference },
+      codes: shownCodes(id, bundle),
+    })),
     pieces,
     caveats: ledgerOf(bundle).caveats,
     fingerprint: checkFingerprint(bundle, plan, key),
+    brought: tasting.brought?.file ?? null,
     ...found,
+    // What was said to be tested when the answers were known was not planned.
+    sections: tasting.brought ? found.sections.map(asExplored) : found.sections,
   };
 }
 
@@ -153,6 +153,8 @@ function sharedSections(bundle: TastingBundle, key: Key): Section[] {
     ...(guesses ? [section('guesses', 'planned', guesses)] : []),
   ];
 }
+
+const asExplored = (one: Section): Section => ({ ...one, status: 'explored' });
 
 function plannedFindings(bundle: TastingBundle, key: Key): Found {
   const { tasting } = bundle;
@@ -219,13 +221,14 @@ function rankingFindings(
   const ids = tasting.methods.map((method) => method.id);
   const servings = tastedServings(bundle, key, panelists);
   const reference = tasting.methods.find((method) => method.reference)?.id;
+  const ordersKnown = tasting.brought?.ordersKnown !== false;
   const liking = likingFinding(servings, {
     ...{ status: 'explored', methods: ids, reference },
     ...{ alpha: rules.alpha, seed: rules.seed, alike: rules.alike },
   });
   const practical = practicalPick(tasting, { liking, kitchen: kitchenFinding(bundle, key), alpha: plan.alpha });
   const strength = strengthFinding(panelists, ids.length, { ...rules, methodTest: verdict.methodTest });
-  const ranks = rankSumsOf(bundle, panelists, verdict, (id) => codesOf(id, plan, key));
+  const ranks = rankSumsOf(bundle, panelists, verdict, (id) => shownCodes(id, bundle));
   return {
     verdict: {
       kind: verdict.kind,
@@ -238,11 +241,11 @@ function rankingFindings(
     leftOut,
     sections: [
       section('rank-sums', 'planned', ranks),
-      section('orders', 'planned', tastedBalance(panelists, ids)),
+      ...(ordersKnown ? [section('orders', 'planned', tastedBalance(panelists, ids))] : []),
       ...(practical ? [section('practical', 'explored', practical)] : []),
       ...(liking ? [section('liking', 'explored', liking)] : []),
       section('strength', 'explored', strength),
-      section('panel', 'explored', panelFinding(panelists, servings, rules)),
+      section('panel', 'explored', panelFinding(panelists, servings, { ...rules, ordersKnown })),
       ...sharedSections(bundle, key),
       section('sensitivity', 'planned', sensitivity({ panelists, bundle, key, planned: verdict, rules })),
       section('limits', 'planned', limits({ bundle, panelists, leftOut, kind: verdict.kind, ...besides(bundle, key) })),
@@ -303,7 +306,3 @@ function support(
   const isWinner = kind === 'winner' && strength.test !== null && strength.about === about;
   return `${size} ${sure}${isWinner ? winnerText(strength.chanceOfBest, leaders) : ''}`;
 }
-
-/** The codes under which a method was served and counted. */
-const codesOf = (id: string, { servings }: Pick<Plan, 'servings'>, key: Key): string[] =>
-  [...new Set(servings.flatMap(countedCodes))].filter((code) => key.codes[code] === id);

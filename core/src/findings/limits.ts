@@ -22,7 +22,8 @@ export interface Limit {
     | 'no-difference'
     | 'caveats'
     | 'small-panel'
-    | 'liking-explored';
+    | 'liking-explored'
+    | 'brought';
   text: string;
 }
 
@@ -63,7 +64,7 @@ function limitsOfPlan({ bundle: { tasting, plan }, kind, likeness }: LimitInputs
   if (tasting.piecesPerMethod === 1 && !alike) {
     found.push({
       kind: 'one-piece',
-      text: 'Each method cooked one piece. The answer is about these pieces: a method and its one piece cannot be told apart.',
+      text: `${tasting.brought ? 'The table names no pieces, so that each method counts as one piece.' : 'Each method cooked one piece.'} The answer is about these pieces: a method and its one piece cannot be told apart.`,
     });
   }
   if (plan && !ofMethods && !alike && tasting.piecesPerMethod > 1) {
@@ -120,11 +121,22 @@ function limitsOfPanel({ bundle: { tasting, plan }, panelists, leftOut, kind, kn
   return found;
 }
 
+/** Answers from elsewhere were known before anyone said what was to be tested. */
+function limitOfBrought({ file, ordersKnown }: NonNullable<Tasting['brought']>, pieces: number): Limit {
+  const orders = ordersKnown ? '' : ' In which order samples were served is not known, so nothing is said of orders.';
+  const raw = pieces > 1 ? ' Whether pieces went to methods at random, only who cooked them knows.' : '';
+  return {
+    kind: 'brought',
+    text: `The answers came from ${file}. What is tested was said when they were known, so all of it was looked at afterwards: nothing was planned here, and whether it was blind is not on record.${orders}${raw}`,
+  };
+}
+
 /** What was noted, and what was looked at beside the plan. */
 function limitsOfRecord({ bundle }: LimitInputs): Limit[] {
   const { tasting } = bundle;
   const { caveats } = ledgerOf(bundle);
   const found: Limit[] = [];
+  if (tasting.brought) found.push(limitOfBrought(tasting.brought, tasting.piecesPerMethod));
   const open = caveats.filter(({ about }) => !about || about.pieces.length + about.panelists.length === 0).length;
   if (open > 0) {
     found.push({
@@ -132,7 +144,7 @@ function limitsOfRecord({ bundle }: LimitInputs): Limit[] {
       text: `${counted(open, 'caveat in the log does', 'caveats in the log do')} not say which pieces or panelists ${open === 1 ? 'it touches' : 'they touch'}. What that does to the answer is for you to judge.`,
     });
   }
-  if (tasting.test === 'ranking' && tasting.ballot.items.some((item) => item.kind === 'liking')) {
+  if (!tasting.brought && tasting.test === 'ranking' && tasting.ballot.items.some((item) => item.kind === 'liking')) {
     found.push({
       kind: 'liking-explored',
       text: 'The planned test is the ranking. What is said about liking was looked at after unsealing, so take it as a hint.',

@@ -19,19 +19,12 @@ function blockOf({ rankings }: PanelistPreferences): string {
 export function panelFinding(
   panelists: readonly PanelistPreferences[],
   servings: readonly TastedServing[],
-  rules: { alpha: number; seed: string },
+  { ordersKnown, ...rules }: { alpha: number; seed: string; ordersKnown: boolean },
 ): PanelFinding {
   const byLiking = servings.some((serving) => serving.liking !== null);
   const sittings = new Map<string, TastedServing[]>(panelists.map((panelist) => [panelist.id, []]));
   for (const serving of servings) sittings.get(serving.panelist)?.push(serving);
-  const effects = orderEffects(
-    [...sittings].map(([panelist, own]) => ({
-      panelist,
-      samples: own.map((serving) => serving.method),
-      scores: own.map((serving) => (byLiking ? serving.liking : own.length + 1 - serving.rank)),
-    })),
-    rules.alpha,
-  );
+  const effects = ordersKnown ? effectsOf(sittings, byLiking, rules.alpha) : UNKNOWN;
   return {
     status: 'explored',
     groups: panelistGroups(
@@ -40,4 +33,18 @@ export function panelFinding(
     ),
     order: { ...effects, from: byLiking ? 'liking' : 'ranking' },
   };
+}
+
+const NOT_WRITTEN: NoTest = { test: null, reason: 'In which order samples were served is not known.' };
+const UNKNOWN: OrderEffects = { position: NOT_WRITTEN, positionMeans: [], carryOver: NOT_WRITTEN };
+
+function effectsOf(sittings: ReadonlyMap<string, TastedServing[]>, byLiking: boolean, alpha: number): OrderEffects {
+  return orderEffects(
+    [...sittings].map(([panelist, own]) => ({
+      panelist,
+      samples: own.map((serving) => serving.method),
+      scores: own.map((serving) => (byLiking ? serving.liking : own.length + 1 - serving.rank)),
+    })),
+    alpha,
+  );
 }

@@ -4,7 +4,8 @@ import { sectionOf, type RankSums, type SectionData } from './sections';
 
 /** The sections of a complete ranking side by side, for whoever shows them together. */
 export interface RankingView extends Omit<Findings, 'methods'>, RankSums {
-  orders: SectionData['orders'];
+  /** Null where nobody wrote down in which order samples were served. */
+  orders: SectionData['orders'] | null;
   strength: SectionData['strength'];
   panel: SectionData['panel'];
   liking: SectionData['liking'] | null;
@@ -19,9 +20,17 @@ export function rankingView(found: Findings): RankingView | null {
     sectionOf(found, 'strength'),
     sectionOf(found, 'panel'),
   ];
-  if (!ranks || !orders || !strength || !panel) return null;
+  if (!ranks || !strength || !panel) return null;
   const liking = sectionOf(found, 'liking') ?? null;
-  return { ...found, ...ranks, orders, strength, panel, liking, practical: sectionOf(found, 'practical') ?? null };
+  return {
+    ...found,
+    ...ranks,
+    orders: orders ?? null,
+    strength,
+    panel,
+    liking,
+    practical: sectionOf(found, 'practical') ?? null,
+  };
 }
 
 /** Findings of any other planned test, with what that test found. */

@@ -84,8 +84,8 @@ function fullBlocks(found: Findings, bundle: TastingBundle, form: ReportForm): B
   const { tasting } = bundle;
   return [
     { kind: 'facts', facts: [...decided(found, bundle), ...asServed(found, bundle), ...onRecord(found, bundle)] },
-    { kind: 'heading', text: 'What was found, as it was planned' },
-    ...ofStatus('planned'),
+    { kind: 'heading', text: found.brought === null ? 'What was found, as it was planned' : 'What was found' },
+    ...(found.brought === null ? ofStatus('planned') : charts.slice(0, 1).map(chartBlock)),
     ...plannedBlocks(found),
     ...holdsBlocks(found),
     ...limitBlocks(found),
@@ -121,7 +121,7 @@ function decided(found: Findings, { tasting }: TastingBundle): Fact[] {
       name: 'Compared',
       lines: found.methods.map(({ name, reference }, at) => {
         const codes = found.methods[at].codes;
-        const shown = codes.length <= 3 ? `, served as ${codes.join(', ')}` : '';
+        const shown = codes.length > 0 && codes.length <= 3 ? `, served as ${codes.join(', ')}` : '';
         return `${name}${reference ? ' (reference)' : ''}: ${counted(found.pieces[at] ?? 0, 'piece')} eaten${shown}`;
       }),
     },
@@ -144,7 +144,11 @@ function asServed(found: Findings, bundle: TastingBundle): Fact[] {
   ];
 }
 
-function onRecord({ alpha, engine, fingerprint, test }: Findings, { plan, seal }: TastingBundle): Fact[] {
+function onRecord({ alpha, engine, fingerprint, test, brought }: Findings, { plan, seal }: TastingBundle): Fact[] {
+  if (brought !== null)
+    return [
+      { name: 'On record', lines: [`${TEST_NAMES[test]}, level ${alpha}; ${engine}.`, `Answers from ${brought}.`] },
+    ];
   const at = (moment: string | null | undefined): string => (moment ?? '').replace('T', ' ').slice(0, 16);
   return [
     {

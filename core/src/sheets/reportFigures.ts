@@ -34,6 +34,10 @@ function methodTestBlocks(test: Parameters<typeof methodTestText>[0], beside = '
   return said ? [text(`${said} ${beside}`)] : [];
 }
 
+/** What was said to be tested when the answers were known was not planned. */
+const titled = ({ brought }: Findings, what: string): string =>
+  brought === null ? `Planned: ${what}` : `${what.charAt(0).toUpperCase()}${what.slice(1)}`;
+
 /** The planned test in figures, method by method. */
 export function plannedBlocks(found: Findings): Block[] {
   const [ranking, planned] = [rankingView(found), plannedView(found)];
@@ -47,7 +51,7 @@ export function plannedBlocks(found: Findings): Block[] {
     return [
       {
         kind: 'table',
-        above: 'Planned: rank sums, lower is better',
+        above: titled(found, 'rank sums, lower is better'),
         columns: [
           { name: 'Method', isWide: true },
           number('Sum'),
@@ -75,7 +79,7 @@ export function plannedBlocks(found: Findings): Block[] {
         ? [
             {
               kind: 'table' as const,
-              above: 'Planned: pairs',
+              above: titled(found, 'pairs'),
               columns: [
                 { name: 'Pair', isWide: true },
                 number('Apart'),
@@ -104,7 +108,7 @@ export function plannedBlocks(found: Findings): Block[] {
         ...methodTestBlocks(methodTest),
         {
           kind: 'table',
-          above: 'Planned: mean liking',
+          above: titled(found, 'mean liking'),
           columns: [{ name: 'Method', isWide: true }, number('Mean'), number('Interval'), number('Group')],
           rows: (liking?.means ?? []).map(({ method, mean, interval }) => [
             nameOf(method),
@@ -127,7 +131,7 @@ export function plannedBlocks(found: Findings): Block[] {
         ...methodTestBlocks(planned.planned.methodTest),
         {
           kind: 'table',
-          above: 'Planned: incomplete rankings',
+          above: titled(found, 'incomplete rankings'),
           columns: [{ name: 'Method', isWide: true }, number('Mean rank'), number('Tasted')],
           rows: found.methods.map(({ name }, at) => {
             const { means } = planned.planned as Extract<typeof planned.planned, { of: 'ranking' }>;
@@ -142,7 +146,7 @@ export function plannedBlocks(found: Findings): Block[] {
         ...methodTestBlocks(methodTest),
         {
           kind: 'table',
-          above: 'Planned: best and worst',
+          above: titled(found, 'best and worst'),
           columns: [{ name: 'Method', isWide: true }, number('Best'), number('Worst'), number('Shown')],
           rows: found.methods.map(({ name }, at) => {
             const { best, worst, shown } = result.counts[at];
@@ -169,7 +173,7 @@ function profileTable(found: Findings, profile: Profiled): Block {
     methodTests?.find(({ attribute }) => attribute === word)?.adjustedP;
   return {
     kind: 'table',
-    above: 'Planned: word by word',
+    above: titled(found, 'word by word'),
     columns: [
       { name: 'Word', isWide: true },
       ...found.methods.map(({ name }) => number(name)),

@@ -290,6 +290,15 @@ export const assumedSchema = z.strictObject({
   noShows: number(LIMITS.assumed.noShows),
 });
 
+/** Where answers came from that were given elsewhere; what was to be tested was then said when they were known. */
+export const broughtSchema = z.strictObject({
+  /** The file by its name, or what else it was. */
+  file: shortText,
+  at: moment,
+  /** Whether it is known in which order samples were served. */
+  ordersKnown: z.boolean(),
+});
+
 /** What the coordinator decides before locking. */
 export const tastingSchema = z.strictObject({
   title: shortText,
@@ -319,6 +328,8 @@ export const tastingSchema = z.strictObject({
   takenAlike: longText.default(''),
   alpha: number(LIMITS.alpha),
   createdAt: moment,
+  /** Left out where the tasting was planned here. */
+  brought: broughtSchema.optional(),
 });
 
 export type Effort = z.infer<typeof effortSchema>;

@@ -65,6 +65,7 @@ export type Design = Pick<
   | 'halves'
   | 'zones'
   | 'takenAlike'
+  | 'brought'
   | 'ballot'
   | 'service'
   | 'quantities'

@@ -193,7 +193,7 @@ function refuseRepeatedIds({ methods, panel, constants, bundled, ingredients, lo
 }
 
 function viewOf(stored: StoredTasting, card: TastingCard): TastingView {
-  const { createdAt: _created, panel, ...tasting } = tastingOf(stored);
+  const { createdAt: _created, brought: _brought, panel, ...tasting } = tastingOf(stored);
   return {
     ...card,
     draft: { ...tasting, panel: panel.map(({ id, name }) => ({ id, name })) },

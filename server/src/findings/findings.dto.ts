@@ -106,5 +106,7 @@ export class FindingsView {
   @ListOf(() => LeftOutView, 3000) leftOut: LeftOutView[];
   @ListOf(() => FoundCaveatView, 1000) caveats: FoundCaveatView[];
   @ApiProperty({ type: FingerprintView }) fingerprint: FingerprintView;
+  /** The file that answers from elsewhere came from. */
+  @Said('string', true) brought: string | null;
   @ListOf(() => SectionView, 20) sections: SectionView[];
 }

@@ -258,6 +258,7 @@ export function designOf(tasting: Design): Design {
   return {
     ...{ decision, test, product, constants, bundled, ingredients, lots, halves, zones, takenAlike },
     ...{ ballot, service, quantities, assumed },
+    ...(tasting.brought && { brought: tasting.brought }),
   };
 }
 

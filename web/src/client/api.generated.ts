@@ -2046,6 +2046,7 @@ export type FindingsView = {
   leftOut: LeftOutView[];
   caveats: FoundCaveatView[];
   fingerprint: FingerprintView;
+  brought: string | null;
   sections: SectionView[];
 };
 export type CaveatPart = {

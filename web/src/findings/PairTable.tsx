@@ -16,7 +16,7 @@ export function PairTable({ found }: { found: RankingView }) {
           ? `No two ${found.methodTest ? 'methods' : 'of them'} are shown to differ`
           : `${differing} of ${pairs.length} pairs differ`
       }
-      aside={found.methodTest?.test === 'piece-blocks' ? 'planned, on the error of pieces' : 'planned, of these pieces'}
+      aside={`${found.brought === null ? 'planned' : 'looked at afterwards'}, ${found.methodTest?.test === 'piece-blocks' ? 'on the error of pieces' : 'of these pieces'}`}
     >
       <table className="w-full">
         <thead>

@@ -22,7 +22,7 @@ export function SmallPrint({ found }: { found: RankingView }) {
           {found.methodTest?.test === 'piece-blocks'
             ? 'Student’s t on the error of pieces, together by Tukey'
             : `${pairs[0].probability.from === 'exact' ? 'exact, by turning each panelist’s difference round' : 'normal limit'}, adjusted by Holm as Shaffer shortens it`}
-          . Level {alpha}. Planned before unsealing.
+          . Level {alpha}. {whenPlanned(found)}
         </p>
       )}
       {liking && <LikingPrint liking={liking} />}
@@ -37,9 +37,11 @@ export function SmallPrint({ found }: { found: RankingView }) {
       )}
       <p>
         Orders as tasted:{' '}
-        {orders.positionImbalance === 0 && orders.carryOverImbalance === 0
-          ? 'every position and neighbour equally often'
-          : `position counts differ by at most ${orders.positionImbalance}, neighbour counts by at most ${orders.carryOverImbalance}`}
+        {orders === null
+          ? 'not known'
+          : orders.positionImbalance === 0 && orders.carryOverImbalance === 0
+            ? 'every position and neighbour equally often'
+            : `position counts differ by at most ${orders.positionImbalance}, neighbour counts by at most ${orders.carryOverImbalance}`}
         . {engine}.
       </p>
     </section>
@@ -58,11 +60,15 @@ export function PlannedPrint({ found }: { found: PlannedView }) {
       )}
       {planned.of === 'liking' && planned.liking && <LikingPrint liking={planned.liking} />}
       <p>
-        Level {alpha}. Planned before unsealing. {engine}.
+        Level {alpha}. {whenPlanned(found)} {engine}.
       </p>
     </section>
   );
 }
+
+/** What was planned before anyone knew the answers, or said when they were brought. */
+const whenPlanned = ({ brought }: { brought: string | null }): string =>
+  brought === null ? 'Planned before unsealing.' : 'Chosen when the answers were brought in.';
 
 function MethodPrint({ test, of }: { test: Parameters<typeof methodTestText>[0]; of?: string }) {
   const said = methodTestText(test);

@@ -1,6 +1,6 @@
-import { FileUp, Plus } from 'lucide-react';
+import { FileUp, Plus, Table2 } from 'lucide-react';
 import { formatDistanceToNow } from 'date-fns';
-import { type ChangeEvent, useMemo, useRef, useState } from 'react';
+import { type ChangeEvent, lazy, Suspense, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Failure, Loading } from '../../ui/Notice';
@@ -36,6 +36,7 @@ export function DeskPage() {
         {coordinates && (
           <div className="flex gap-2.5">
             <ImportButton />
+            <BringButton />
             <Button look="main" onClick={() => setNew(true)}>
               <Plus size={18} /> New tasting
             </Button>
@@ -149,6 +150,25 @@ function rowStatus({ status, methods, panelists, handedIn, createdAt, unsealedAt
     case 'unsealed':
       return `${size}; unsealed ${ago(unsealedAt ?? createdAt)}`;
   }
+}
+
+/** The dialog reads tables, which few do: it comes when it is asked for. */
+const BringDialog = lazy(() => import('../../brought/BringDialog').then((room) => ({ default: room.BringDialog })));
+
+function BringButton() {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <>
+      <Button onClick={() => setOpen(true)}>
+        <Table2 size={18} /> Bring answers
+      </Button>
+      {isOpen && (
+        <Suspense fallback={null}>
+          <BringDialog open onOpenChange={setOpen} />
+        </Suspense>
+      )}
+    </>
+  );
 }
 
 function ImportButton() {
