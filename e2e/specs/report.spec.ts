@@ -148,3 +148,31 @@ test('the planned answer is run again without what somebody switches off', async
   await page.getByLabel('Weight of skill').selectOption('0');
   await expect(page.getByText(/^By these weights/)).toContainText('Slow oven');
 });
+
+test('the next tasting is begun with one tap, and knows what it goes on from', async ({ page, demo }) => {
+  await signInToDemo(page, demo, 'Ines');
+  await page.getByText('Salmon, four ways').click();
+  await page.getByRole('link', { name: /^Read/ }).click();
+  await page.getByRole('button', { name: 'Begin a challenge to Slow oven' }).click();
+  await expect(page.getByText('goes on from Salmon, four ways')).toBeVisible();
+  await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Salmon, four ways: challenge');
+  // What is typed into it keeps the link.
+  await page.getByLabel('Question').fill('Does less salt do as well?');
+  await page.waitForTimeout(1500);
+  await page.reload();
+  await expect(page.getByText('goes on from Salmon, four ways')).toBeVisible();
+  const id = page.url().split('/')[4];
+  const { draft } = await (await page.request.get(`${demo.address}/api/tastings/${id}`)).json();
+  expect(draft.question).toBe('Does less salt do as well?');
+  expect(draft.follows).toEqual({ title: 'Salmon, four ways', fingerprint: expect.stringMatching(/^[0-9a-f]{64}$/) });
+  expect(draft.methods.map(({ name, reference }: { name: string; reference: boolean }) => [name, reference])).toEqual([
+    ['Slow oven', true],
+    ['Slow oven, one thing changed', false],
+  ]);
+  const locked = await page.request.post(`${demo.address}/api/tastings/${id}/lock`);
+  expect(locked.ok(), await locked.text()).toBe(true);
+  const sheet = await textOf(await (await page.request.get(`${demo.address}/api/tastings/${id}/sheets/plan`)).body());
+  expect(sheet.text).toContain('Goes on from Salmon, four ways');
+  const bundle = await (await page.request.get(`${demo.address}/api/tastings/${id}/bundle`)).json();
+  expect(bundle.tasting.follows).toEqual(draft.follows);
+});

@@ -43,7 +43,7 @@ export function tableOfCells(cells: readonly (readonly unknown[])[]): BroughtTab
 const textOf = (cell: unknown): string => {
   if (cell === null || cell === undefined) return '';
   if (cell instanceof Date) return cell.toISOString();
-  return String(cell).trim();
+  return ['string', 'number', 'boolean'].includes(typeof cell) ? `${cell as string}`.trim() : '';
 };
 
 /** What means that nothing was answered. */

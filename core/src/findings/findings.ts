@@ -249,7 +249,7 @@ function rankingFindings(
       ...sharedSections(bundle, key),
       section('sensitivity', 'planned', sensitivity({ panelists, bundle, key, planned: verdict, rules })),
       section('limits', 'planned', limits({ bundle, panelists, leftOut, kind: verdict.kind, ...besides(bundle, key) })),
-      section('next', 'explored', nextStep(verdict, panelists, { names, alpha: plan.alpha, seed: key.seed })),
+      section('next', 'explored', nextStep(verdict, panelists, { names, ids, alpha: plan.alpha, seed: key.seed })),
     ],
   };
 }

@@ -51,6 +51,11 @@ function nothingShown(tasting: Tasting, ofMethods: boolean): string {
     : `No difference found is not the same as no difference: ${more} may find one.`;
 }
 
+const limitOfOnePiece = ({ brought }: Tasting): Limit => ({
+  kind: 'one-piece',
+  text: `${brought ? 'The table names no pieces, so that each method counts as one piece.' : 'Each method cooked one piece.'} The answer is about these pieces: a method and its one piece cannot be told apart.`,
+});
+
 /** What was settled before anyone tasted. */
 function limitsOfPlan({ bundle: { tasting, plan }, kind, likeness }: LimitInputs): Limit[] {
   const found: Limit[] = [];
@@ -61,12 +66,7 @@ function limitsOfPlan({ bundle: { tasting, plan }, kind, likeness }: LimitInputs
       text: `It was assumed before tasting that pieces cooked alike taste alike: "${tasting.takenAlike}". The answer holds for the methods only as far as that is so.${likeness && ` ${likeness}`}`,
     });
   }
-  if (tasting.piecesPerMethod === 1 && !alike) {
-    found.push({
-      kind: 'one-piece',
-      text: `${tasting.brought ? 'The table names no pieces, so that each method counts as one piece.' : 'Each method cooked one piece.'} The answer is about these pieces: a method and its one piece cannot be told apart.`,
-    });
-  }
+  if (tasting.piecesPerMethod === 1 && !alike) found.push(limitOfOnePiece(tasting));
   if (plan && !ofMethods && !alike && tasting.piecesPerMethod > 1) {
     found.push({
       kind: 'bites',

@@ -13,6 +13,10 @@ export interface NextStep {
   text: string;
   /** Panelists with whom the first two, alone, would be told apart about 7 times in 10; null where that is no help. */
   panel: number | null;
+  /** The same in pieces of each; null where the answer is not about methods. */
+  pieces: number | null;
+  /** Ids of these two; null where nothing was reckoned. */
+  pair: [string, string] | null;
 }
 
 /** More panelists than this are not worth planning for. */
@@ -21,11 +25,13 @@ const LARGEST_FOLLOW_UP = 300;
 /** What a follow-up is reckoned from. */
 interface Reckoning {
   names: readonly string[];
+  /** Method ids. */
+  ids: readonly string[];
   alpha: number;
   seed: string;
 }
 
-const step = (text: string): NextStep => ({ text, panel: null });
+const step = (text: string): NextStep => ({ text, panel: null, pieces: null, pair: null });
 
 /** What to do after a complete ranking. */
 export function nextStep(
@@ -59,7 +65,7 @@ export function nextStep(
 function sizeOf(
   { methodTest }: RankedAnswer,
   panelists: readonly PanelistPreferences[],
-  { names, alpha, seed }: Reckoning,
+  { names, ids, alpha, seed }: Reckoning,
 ): NextStep {
   const known = heightsOfRanks(
     panelists.map(({ ranks }) => ranks),
@@ -81,6 +87,8 @@ function sizeOf(
   return {
     text: `By what was seen, about ${size} ${what}${people} ${shown} about 7 times in 10.`,
     panel: isOfPieces ? null : size,
+    pieces: isOfPieces ? size : null,
+    pair: [ids[first], ids[second]],
   };
 }
 

@@ -85,6 +85,7 @@ function facts(tasting: Tasting): { name: string; lines: string[] }[] {
   const cost = list.cost > 0 ? `, at a cost of ${list.cost.toFixed(2)}` : '';
   return [
     ...named('Question', [tasting.question].filter(Boolean)),
+    ...named('Goes on from', followsLines(tasting)),
     { name: 'To be decided', lines: [decisionText(tasting.decision, tasting.test)] },
     {
       name: 'Compared',
@@ -158,6 +159,10 @@ export function decisionText(decision: Decision, test: Tasting['test']): string 
 }
 
 const inWords = ({ marginWords }: Decision): string => (marginWords ? `, so that ${marginWords}` : '');
+
+/** The tasting that another goes on from. */
+export const followsLines = ({ follows }: Pick<Tasting, 'follows'>): string[] =>
+  follows ? [`${follows.title}, fingerprint ${follows.fingerprint.slice(0, 12)}…`] : [];
 
 /** Who gets which code when, sitting by sitting. */
 function orders(tasting: Tasting, plan: Plan): Block[] {

@@ -5,7 +5,7 @@ import { TEST_NAMES } from '../design';
 import { rankingView, sectionOf, type Findings } from '../findings';
 import { exploredBlocks } from './explored';
 import { number } from './figures';
-import { constantsTable, decisionText } from './plan';
+import { constantsTable, decisionText, followsLines } from './plan';
 import { askedText, servedText } from './planned';
 import { caveatTable, guessBlocks, holdsBlocks, limitBlocks, plannedBlocks, serviceBlocks } from './reportFigures';
 import { counted, type Block, type Sheet } from './sheet';
@@ -117,6 +117,7 @@ interface Fact {
 function decided(found: Findings, { tasting }: TastingBundle): Fact[] {
   return [
     { name: 'To be decided', lines: [decisionText(tasting.decision, tasting.test)] },
+    ...(tasting.follows ? [{ name: 'Goes on from', lines: followsLines(tasting) }] : []),
     {
       name: 'Compared',
       lines: found.methods.map(({ name, reference }, at) => {

@@ -5,11 +5,9 @@ import {
   DECISIONS,
   EQUIPMENT_KINDS,
   HANDS,
-  ID_LENGTH,
   ITEM_KINDS,
   LANGUAGES,
   LIMITS,
-  LONG_TEXT,
   MOST_BUNDLED,
   MOST_CONSTANTS,
   MOST_COOKS,
@@ -30,30 +28,15 @@ import {
   PAUSE_SECONDS,
   PRESENTATIONS,
   PRODUCTS,
-  SHORT_TEXT,
   SIDES,
   STEP_KINDS,
   TESTS,
   MOST_TELLERS,
-  WELL_FORMED,
-  type Limits,
 } from './limits';
+import { broughtSchema, followsSchema } from './origin';
+import { id, longText, moment, number, numbers, shortText, whole } from './values';
 
-const text = (most: number) => z.string().max(most).regex(WELL_FORMED.pattern, WELL_FORMED.message);
-export const id = text(ID_LENGTH).min(1);
-export const shortText = text(SHORT_TEXT);
-export const longText = text(LONG_TEXT);
-export const moment = z.iso.datetime({ offset: true });
-
-const number = ({ least, most }: Limits) => z.number().min(least).max(most);
-const whole = ({ least, most }: Limits) => z.int().min(least).max(most);
-
-/** An object of numbers, each within its limits. */
-const numbers = <Name extends string>(limits: Readonly<Record<Name, Limits>>) =>
-  Object.fromEntries(Object.entries<Limits>(limits).map(([name, one]) => [name, number(one)])) as Record<
-    Name,
-    z.ZodNumber
-  >;
+export { id, longText, moment, shortText } from './values';
 
 /** What a method asks of whoever cooks it; 1 is little, 5 is much. */
 export const effortSchema = z.strictObject({
@@ -290,15 +273,6 @@ export const assumedSchema = z.strictObject({
   noShows: number(LIMITS.assumed.noShows),
 });
 
-/** Where answers came from that were given elsewhere; what was to be tested was then said when they were known. */
-export const broughtSchema = z.strictObject({
-  /** The file by its name, or what else it was. */
-  file: shortText,
-  at: moment,
-  /** Whether it is known in which order samples were served. */
-  ordersKnown: z.boolean(),
-});
-
 /** What the coordinator decides before locking. */
 export const tastingSchema = z.strictObject({
   title: shortText,
@@ -330,6 +304,8 @@ export const tastingSchema = z.strictObject({
   createdAt: moment,
   /** Left out where the tasting was planned here. */
   brought: broughtSchema.optional(),
+  /** The tasting that it goes on from; left out where it begins by itself. */
+  follows: followsSchema.optional(),
 });
 
 export type Effort = z.infer<typeof effortSchema>;

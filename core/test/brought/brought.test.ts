@@ -79,9 +79,7 @@ describe('a table from elsewhere', () => {
     const rows = tidyRows(own);
     const text = [
       'panelist,method,position,piece,rank,liking',
-      ...rows.map((row) =>
-        [row.panelist, row.method, row.position, row.block, row.rank, row.liking ?? ''].join(','),
-      ),
+      ...rows.map((row) => [row.panelist, row.method, row.position, row.block, row.rank, row.liking ?? ''].join(',')),
     ].join('\n');
     const bundle = bundleFrom(text, wanted.liking ? {} : { answers: [{ column: 4, kind: 'ranking' }] });
     const [there, here] = [rankingView(findings(own))!, rankingView(findings(bundle))!];

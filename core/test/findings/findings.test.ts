@@ -276,6 +276,7 @@ describe('the practical pick and the next step', () => {
     const close = of([7.8, 7, 3]);
     expect(close.verdict).toMatchObject({ kind: 'leading-set', about: 'pieces' });
     expect(close.next.panel).toBeGreaterThanOrEqual(12);
+    expect(close.next).toMatchObject({ pieces: null, pair: ['m0', 'm1'] });
     expect(close.next.text).toContain('7 times in 10');
     expect(of([7.4, 7, 3]).next).toMatchObject({
       panel: null,

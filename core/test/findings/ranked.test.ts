@@ -51,7 +51,12 @@ describe('what a ranking is about', () => {
       expect(one.verdict.sentence).toMatch(/^(Of these|These) pieces/);
       expect(one.verdict.support).toContain('says nothing yet of the methods');
       expect(ranks(one).pairs.some(({ differ }) => differ)).toBe(false);
-      expect(sectionOf(one, 'next')).toEqual({ text: expect.stringContaining('more pieces'), panel: null });
+      expect(sectionOf(one, 'next')).toEqual({
+        text: expect.stringContaining('more pieces'),
+        panel: null,
+        pieces: null,
+        pair: null,
+      });
     }
   });
 

@@ -66,6 +66,7 @@ export type Design = Pick<
   | 'zones'
   | 'takenAlike'
   | 'brought'
+  | 'follows'
   | 'ballot'
   | 'service'
   | 'quantities'

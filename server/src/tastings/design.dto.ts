@@ -232,6 +232,12 @@ export class AssumedInput {
   @Decimal(LIMITS.assumed.noShows) noShows: number;
 }
 
+/** The tasting that this one goes on from. */
+export class FollowsInput {
+  @Text(SHORT_TEXT) title: string;
+  @Text(64, { least: 64, pattern: /^[0-9a-f]{64}$/, patternMessage: 'This is no fingerprint.' }) fingerprint: string;
+}
+
 /** What is to be decided, and how it is asked and served. */
 export class DesignInput {
   @Part(() => DecisionInput) decision: DecisionInput;
@@ -251,4 +257,5 @@ export class DesignInput {
   /** Why pieces cooked alike are taken to taste alike; empty where they may differ. */
   @Text(LONG_TEXT) takenAlike: string;
   @Decimal(LIMITS.alpha) alpha: number;
+  @Optional() @Part(() => FollowsInput) follows?: FollowsInput;
 }

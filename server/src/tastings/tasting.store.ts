@@ -259,6 +259,7 @@ export function designOf(tasting: Design): Design {
     ...{ decision, test, product, constants, bundled, ingredients, lots, halves, zones, takenAlike },
     ...{ ballot, service, quantities, assumed },
     ...(tasting.brought && { brought: tasting.brought }),
+    ...(tasting.follows && { follows: tasting.follows }),
   };
 }
 

@@ -1117,6 +1117,10 @@ export type AssumedInput = {
   firstEdge: number;
   noShows: number;
 };
+export type FollowsInput = {
+  title: string;
+  fingerprint: string;
+};
 export type StepKind =
   | 'prepare'
   | 'thaw'
@@ -1228,6 +1232,7 @@ export type DraftInput = {
   piecesPerMethod: number;
   takenAlike: string;
   alpha: number;
+  follows?: FollowsInput;
   title: string;
   question: string;
   ballotTitle: string;

@@ -23,6 +23,7 @@ const NAMES: Record<string, string> = {
   piecesPerMethod: 'Pieces per method',
   takenAlike: 'Pieces are taken to be alike',
   alpha: 'Level',
+  follows: 'Goes on from',
 };
 
 /** A field by the words of the screen: the list, the item by its name, and what of it. */

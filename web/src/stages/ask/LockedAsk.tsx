@@ -22,6 +22,7 @@ export function LockedAsk() {
     <>
       <Card title="To be decided">
         <p className="font-serif text-xl">{decisionText(decision, draft.test)}</p>
+        {draft.follows && <p className="mt-1 text-quiet">Goes on from: {draft.follows.title}</p>}
         {draft.ballotTitle && <p className="mt-1 text-quiet">On the ballot: {draft.ballotTitle}</p>}
       </Card>
       <Card title="Methods">

@@ -4,11 +4,11 @@ import { TextArea, TextField } from '../../ui/Field';
 
 /** The tasting by name, and its question in the coordinator's own words. */
 export function QuestionCard() {
-  const { form, problems, isLocked } = useDrafting();
+  const { draft, form, problems, isLocked } = useDrafting();
   // Empty fields are not scolded while they wait to be filled; the Plan stage lists them before locking.
   const ballotTitleProblem = problems.find(({ field }) => field === 'ballotTitle')?.message;
   return (
-    <Card title="The question">
+    <Card title="The question" aside={draft.follows && `goes on from ${draft.follows.title}`}>
       <div className="grid gap-x-4 gap-y-2 sm:grid-cols-2">
         <TextField
           label="Title"

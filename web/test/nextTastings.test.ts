@@ -1,0 +1,76 @@
+import type { Tasting } from '@jacana/core/bundle';
+import { lockProblems } from '@jacana/core/design';
+import { findings, type Section } from '@jacana/core/findings';
+import { simulatedBundle } from '../../core/test/support/bundles';
+import type { DraftInput } from '../src/client/api.generated';
+import { nextTastings } from '../src/stages/read/nextTastings';
+
+/** What can be begun from what was found, held against what can be locked. */
+
+const nextOf = (wanted: Parameters<typeof simulatedBundle>[0]) => {
+  const bundle = simulatedBundle(wanted);
+  const found = findings(bundle);
+  const { createdAt: _createdAt, panel, ...rest } = bundle.tasting;
+  const draft = { ...rest, panel: panel.map(({ id, name }) => ({ id, name })) } as DraftInput;
+  return { found, draft, next: nextTastings(found, draft) };
+};
+
+const problemsOf = ({ panel, ...draft }: DraftInput): string[] =>
+  lockProblems({
+    ...draft,
+    panel: panel.map((one, at) => ({ ...one, seat: at + 1 })),
+    createdAt: '2026-03-05T18:00:00Z',
+  } as Tasting).map(({ field }) => field);
+
+describe('what can be begun next', () => {
+  it('is a final among those that lead, which can be locked as it is', () => {
+    const { found, next } = nextOf({ truth: [7.5, 7.5, 3, 3], methods: 4, panelists: 24 });
+    expect(next).toHaveLength(1);
+    const [{ label, draft }] = next;
+    expect(label).toBe('Begin a final with these 2 methods');
+    expect(draft.methods.map(({ id }) => id).sort()).toEqual([...found.verdict.leaders].sort());
+    expect(draft.follows).toEqual({ title: 'Carrots', fingerprint: found.fingerprint.stated });
+    expect(problemsOf(draft)).toEqual([]);
+  });
+
+  it('is a challenge to the one that won, as the reference beside itself with one thing changed', () => {
+    const { next } = nextOf({ truth: [4, 8, 4], panelists: 24 });
+    const [{ label, draft }] = next;
+    expect(label).toBe('Begin a challenge to Method 1');
+    expect(draft.methods.map(({ name, reference }) => [name, reference])).toEqual([
+      ['Method 1', true],
+      ['Method 1, one thing changed', false],
+    ]);
+    expect(problemsOf(draft)).toEqual([]);
+  });
+
+  it('is what is liked better, after a triangle that found a difference', () => {
+    const { found, next } = nextOf({ methods: 2, panelists: 36, truth: [2, 8], tasting: { test: 'triangle' } });
+    expect(found.verdict.kind).toBe('told-apart');
+    expect(next[0].draft).toMatchObject({ test: 'paired-preference', decision: { kind: 'liked-best' } });
+    expect(next[0].draft.ballot.items.map(({ kind }) => kind)).toContain('paired-preference');
+    expect(problemsOf(next[0].draft)).toEqual([]);
+  });
+
+  it.each([
+    ['people', { panel: 14, pieces: null }],
+    ['pieces', { panel: null, pieces: 7 }],
+  ])('is the first two alone, with as many %s as it was reckoned that it takes', (_, size) => {
+    const { found, next: none, draft } = nextOf({ panelists: 10, truth: [6, 6, 6] });
+    expect(found.verdict.kind).toBe('no-answer');
+    const reckoned = { text: '', pair: ['m2', 'm0'] as [string, string], ...size };
+    const sections = found.sections.map((one) => (one.id === 'next' ? { ...one, data: reckoned } : one)) as Section[];
+    const [next] = nextTastings({ ...found, sections }, draft);
+    expect(next.draft.methods.map(({ id }) => id).sort()).toEqual(['m0', 'm2']);
+    expect(next.draft.piecesPerMethod).toBe(size.pieces ?? draft.piecesPerMethod);
+    expect(next.draft.panel).toHaveLength(size.panel ?? 10);
+    expect(new Set(next.draft.panel.map(({ id }) => id)).size).toBe(next.draft.panel.length);
+    expect(problemsOf(next.draft)).toEqual([]);
+    // Where no size would help, nothing is begun.
+    expect(none.length).toBeLessThanOrEqual(1);
+  });
+
+  it('is nothing where nothing can be told', () => {
+    expect(nextOf({ panelists: 3 }).next).toEqual([]);
+  });
+});
