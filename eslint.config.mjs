@@ -4,7 +4,16 @@ import globals from 'globals';
 import ts from 'typescript-eslint';
 
 export default ts.config(
-  { ignores: ['**/dist/', '**/dist-screen/', '**/node_modules/', 'web/src/client/api.generated.ts', '**/test-results/', 'data/'] },
+  {
+    ignores: [
+      '**/dist/',
+      '**/dist-screen/',
+      '**/node_modules/',
+      'web/src/client/api.generated.ts',
+      '**/test-results/',
+      'data/',
+    ],
+  },
   js.configs.recommended,
   {
     files: ['**/*.{ts,tsx}'],

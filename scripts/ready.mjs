@@ -43,7 +43,14 @@ const PARTS = {
     command: ['npm', 'run', '--silent', 'build', '--workspace', 'server'],
   },
   web: {
-    from: ['web/src', 'web/index.html', 'web/ballot.html', 'web/vite.config.ts', 'web/vite.screen.config.ts', 'core/src'],
+    from: [
+      'web/src',
+      'web/index.html',
+      'web/ballot.html',
+      'web/vite.config.ts',
+      'web/vite.screen.config.ts',
+      'core/src',
+    ],
     mark: 'web/dist/index.html',
     command: ['npm', 'run', '--silent', 'build', '--workspace', 'web'],
   },

@@ -114,7 +114,9 @@ function collectedLines({ ask, methods, comments }: Collected, names: ReadonlyMa
             : `mean ${decimal(mean, 1)}`;
         return `  ${names.get(method)}: ${said} (of ${answers})`;
       }),
-    ...comments.map(({ seat, text }) => `  seat ${seat}: ${text}`),
+    ...comments.map(
+      ({ seat, text, liked }) => `  seat ${seat}${liked ? `, liked ${names.get(liked)} best` : ''}: ${text}`,
+    ),
   ];
 }
 

@@ -17,7 +17,9 @@ describe('a workbook', () => {
 
   it('holds no formula, whatever somebody typed', async () => {
     const hostile = ['=1+1', '+1', '-1', '@SUM(A1)', '\t=2', '=HYPERLINK("http://x","y")'];
-    const file = Buffer.from(await renderWorkbook([{ name: 'Servings', rows: [['a'], ...hostile.map((one) => [one])] }]));
+    const file = Buffer.from(
+      await renderWorkbook([{ name: 'Servings', rows: [['a'], ...hostile.map((one) => [one])] }]),
+    );
     const [{ data }] = await readWorkbook(file, { trim: false });
     expect(data.slice(1).map(([cell]) => cell)).toEqual(hostile);
     // A formula would stand in an element of its own.

@@ -1,4 +1,3 @@
-import type { Tasting } from '@jacana/core/bundle';
 import { lockProblems } from '@jacana/core/design';
 import { findings, type Section } from '@jacana/core/findings';
 import { simulatedBundle } from '../../core/test/support/bundles';
@@ -20,7 +19,7 @@ const problemsOf = ({ panel, ...draft }: DraftInput): string[] =>
     ...draft,
     panel: panel.map((one, at) => ({ ...one, seat: at + 1 })),
     createdAt: '2026-03-05T18:00:00Z',
-  } as Tasting).map(({ field }) => field);
+  }).map(({ field }) => field);
 
 describe('what can be begun next', () => {
   it('is a final among those that lead, which can be locked as it is', () => {

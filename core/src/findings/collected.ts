@@ -1,6 +1,5 @@
 import {
   answerKindOf,
-  currentAnswers,
   kindsFor,
   mainItem,
   scaleOf,
@@ -9,13 +8,8 @@ import {
   type Key,
   type TastingBundle,
 } from '../bundle';
+import { commentsOf, type Comment, type Count } from './comments';
 import { heardSets, scoreOf, type HeardSet } from './planned';
-
-/** How often something was answered. */
-export interface Count {
-  answer: string;
-  times: number;
-}
 
 /** What was answered about one method, as it is. */
 export interface CollectedOf {
@@ -34,7 +28,7 @@ export interface Collected {
   kind: BallotItem['kind'];
   methods: CollectedOf[];
   /** Comments with the seat that they came from. */
-  comments: { seat: number; text: string }[];
+  comments: Comment[];
 }
 
 /** What the questions that are not analysed collected, so that nothing that people answered is silent. */
@@ -46,7 +40,7 @@ export function collected(bundle: TastingBundle, key: Key, isRead: (item: Ballot
     .map((item) => ({
       ...{ item: item.id, ask: item.ask, kind: item.kind },
       methods: tasting.methods.map(({ id }, method) => answersAbout(item, sets, method, id)),
-      comments: item.kind === 'comment' ? commentsOf(item, bundle) : [],
+      comments: item.kind === 'comment' ? commentsOf(item, bundle, key) : [],
     }))
     .filter(({ methods, comments }) => comments.length > 0 || methods.some(({ answers }) => answers > 0));
 }
@@ -106,17 +100,3 @@ function said(item: BallotItem, set: HeardSet, code: string): string[][] {
 /** A step by the words that people read on the phone. */
 const nameOfScore = (item: BallotItem, score: number): string =>
   scaleOf(item).steps?.find((step) => step.score === score)?.text ?? String(score);
-
-function commentsOf(item: BallotItem, { tasting, ballots }: TastingBundle): { seat: number; text: string }[] {
-  const seats = new Map(tasting.panel.map(({ id, seat }) => [id, seat]));
-  return ballots
-    .filter(({ handedInAt }) => handedInAt)
-    .flatMap(({ panelist, answers }) =>
-      currentAnswers(answers).flatMap((answer) =>
-        answer.kind === 'comment' && answer.item === item.id && answer.text.trim()
-          ? [{ seat: seats.get(panelist) ?? 0, text: answer.text }]
-          : [],
-      ),
-    )
-    .sort((a, b) => a.seat - b.seat);
-}

@@ -4,7 +4,9 @@ import {
   justRightLines,
   sectionOf,
   scalesLines,
+  wordCounts,
   wordsLines,
+  type Comment,
   type Findings,
   type KitchenFinding,
   type PracticalPick,
@@ -70,6 +72,21 @@ function easeTable({ ease, best, candidates }: PracticalPick, nameOf: (id: strin
   ];
 }
 
+/** Comments as they are, with what somebody liked best; and the words that come in several. */
+function commentLines(
+  comments: readonly Comment[],
+  nameOf: (id: string) => string,
+  nameOfSeat: (seat: number) => string,
+): string[] {
+  const words = wordCounts(comments.map(({ text: said }) => said));
+  return [
+    ...comments.map(
+      ({ seat, text: said, liked }) => `${nameOfSeat(seat)}${liked ? `, liked ${nameOf(liked)} best` : ''}: ${said}`,
+    ),
+    ...(words.length > 0 ? [`In several: ${words.map(({ answer, times }) => `${answer} ${times}`).join(', ')}.`] : []),
+  ];
+}
+
 const factOf = (name: string, lines: string[]): Block => ({ kind: 'facts', facts: [{ name, lines }] });
 
 /**
@@ -124,7 +141,7 @@ export function exploredBlocks(found: Findings, nameOfSeat: (seat: number) => st
                       : `mean ${decimal(mean, 1)}`;
                   return `${nameOf(method)}: ${said} (of ${answers})`;
                 }),
-              ...comments.map(({ seat, text: said }) => `${nameOfSeat(seat)}: ${said}`),
+              ...commentLines(comments, nameOf, nameOfSeat),
             ],
           },
         ],

@@ -1,5 +1,5 @@
 import { neutralQuestion } from '../../src/library';
-import { findings, sectionOf } from '../../src/findings';
+import { findings, sectionOf, wordCounts } from '../../src/findings';
 import { findingsText } from '../../cli/findingsText';
 import { tidyRows } from '../../src/tidy';
 import { simulatedBundle } from '../support/bundles';
@@ -22,6 +22,36 @@ bundle.ballots[3].answers.push({
 });
 const found = findings(bundle);
 const others = sectionOf(found, 'collected')!;
+
+describe('comments', () => {
+  it('count a word once each, leave out small words and those of one person, and take letters of any language', () => {
+    const said = ['Too dry, dry, DRY!', 'Dry and très juicy', 'juicy juicy', 'The Gemüse was lovely', 'Gemüse: lovely'];
+    expect(wordCounts(said)).toEqual([
+      { answer: 'dry', times: 2 },
+      { answer: 'gemüse', times: 2 },
+      { answer: 'juicy', times: 2 },
+      { answer: 'lovely', times: 2 },
+    ]);
+    expect(wordCounts([])).toEqual([]);
+  });
+
+  it('name no favourite where two are ranked first together, and go by the highest score where nothing is ranked', () => {
+    const tied = structuredClone(bundle);
+    const ranking = tied.ballots[3].answers.find((answer) => answer.kind === 'ranking');
+    if (ranking?.kind !== 'ranking') throw new Error('no ranking');
+    ranking.ranking = [ranking.ranking.flat()];
+    tied.tasting.ballot.items[0].ties = true;
+    expect(sectionOf(findings(tied), 'collected')!.at(-1)?.comments[0].liked).toBeNull();
+    const liked = simulatedBundle({ panelists: 8, truth: [3, 8, 3], tasting: { test: 'liking' } });
+    const comment = { id: 'c', kind: 'comment' as const, item: 'comment', text: 'Nice' };
+    liked.ballots[2].answers.push({ ...comment, at: liked.ballots[2].openedAt!, by: 'panelist', reason: '' });
+    const scores = tidyRows(liked).filter(({ seat }) => seat === 3);
+    const most = Math.max(...scores.map((row) => Number(row.liking)));
+    const best = scores.filter((row) => Number(row.liking) === most);
+    const found = sectionOf(findings(liked), 'collected')!.at(-1)!.comments[0].liked;
+    expect(found === null ? 2 : 1).toBe(Math.min(2, best.length));
+  });
+});
 
 describe('what ballots asked besides', () => {
   it('is listed question by question, but for what an analysis reads', () => {
@@ -58,11 +88,13 @@ describe('what ballots asked besides', () => {
     const category = others.find(({ kind }) => kind === 'category')!;
     const words = bundle.tasting.ballot.items.find(({ kind }) => kind === 'category')!.options.map(({ text }) => text);
     for (const { counts } of category.methods) for (const { answer } of counts) expect(words).toContain(answer);
-    expect(others.at(-1)?.comments).toEqual([{ seat: 4, text: 'Rather dry' }]);
+    const first = tidyRows(bundle).find(({ seat, rank }) => seat === 4 && rank === 1)!;
+    const liked = bundle.tasting.methods.find(({ name }) => name === first.method)!.id;
+    expect(others.at(-1)?.comments).toEqual([{ seat: 4, text: 'Rather dry', liked }]);
   });
 
   it('stands in the text of the command line and in the CSV, categories as what they count', () => {
-    expect(findingsText(found)).toContain('seat 4: Rather dry');
+    expect(findingsText(found)).toMatch(/seat 4, liked Method \d best: Rather dry/);
     const rows = tidyRows(bundle);
     expect(rows.filter(({ comment }) => comment === 'Rather dry')).toHaveLength(3);
     const { options } = bundle.tasting.ballot.items.find(({ kind }) => kind === 'category')!;

@@ -1,5 +1,6 @@
 import type { Collected, FoundMethod } from '@jacana/core/findings';
 import { Card } from '../ui/Card';
+import { Comments } from './Comments';
 import { MethodName } from './MethodName';
 
 interface CollectedCardProps {
@@ -16,14 +17,7 @@ export function CollectedCard({ collected, methods }: CollectedCardProps) {
           <section key={one.item} aria-label={one.ask}>
             <h3 className="mb-1 font-bold">{one.ask}</h3>
             {one.kind === 'comment' ? (
-              <ul className="space-y-1">
-                {one.comments.map(({ seat, text }) => (
-                  <li key={`${seat} ${text}`}>
-                    <span className="mr-2 text-sm text-quiet">seat {seat}</span>
-                    {text}
-                  </li>
-                ))}
-              </ul>
+              <Comments comments={one.comments} methods={methods} />
             ) : (
               <Answers one={one} methods={methods} />
             )}
