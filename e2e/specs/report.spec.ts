@@ -176,3 +176,24 @@ test('the next tasting is begun with one tap, and knows what it goes on from', a
   const bundle = await (await page.request.get(`${demo.address}/api/tastings/${id}/bundle`)).json();
   expect(bundle.tasting.follows).toEqual(draft.follows);
 });
+
+test('every number leads back to its formula, its servings and their pieces', async ({ page, demo }) => {
+  await signInToDemo(page, demo, 'Samir');
+  await page.getByText('Salmon, four ways').click();
+  await page.getByRole('button', { name: 'Why?' }).first().click();
+  const why = page.getByRole('dialog');
+  await expect(why.getByText('Friedman’s chi-squared with correction for ties')).toBeVisible();
+  await expect(why.getByText(/Of the methods: F/)).toBeVisible();
+  await expect(why.getByText('96 of 96')).toBeVisible();
+  await why
+    .getByRole('button', { name: /^Only piece/ })
+    .first()
+    .click();
+  await expect(why.getByText('8 of 96')).toBeVisible();
+  const tags = new Set(await why.getByRole('button', { name: /^Only piece/ }).allTextContents());
+  expect(tags.size).toBe(1);
+  await why.getByLabel('Look for a method or a piece').fill('nothing of the kind');
+  await expect(why.getByText('0 of 96')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(why).toHaveCount(0);
+});

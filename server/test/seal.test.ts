@@ -87,6 +87,7 @@ const ACCESS: Record<string, Who[]> = {
   'get /api/tastings/{id}/portioning': ['server'],
   'post /api/tastings/{id}/portioning': ['coordinator'],
   'get /api/tastings/{id}/live': ['coordinator', 'kitchen', 'server', 'reader'],
+  'get /api/tastings/{id}/findings/servings': ['coordinator', 'reader'],
   'get /api/tastings/{id}/findings/parts': ['coordinator', 'reader'],
   'post /api/tastings/{id}/findings/without': ['coordinator', 'reader'],
   'get /api/tastings/{id}/findings': ['coordinator', 'reader'],

@@ -114,6 +114,8 @@ describe('the planned analysis without something, on the server', () => {
   it('is refused while sealed, and for lists that are none', async () => {
     const sealed = await closed();
     await running.as.coordinator.get(`/api/tastings/${sealed}/findings/parts`).expect(409);
+    await running.as.reader.get(`/api/tastings/${sealed}/findings/servings`).expect(404);
+    await running.as.coordinator.get(`/api/tastings/${sealed}/findings/servings`).expect(409);
     const asked = (id: string, body: object) =>
       running.as.coordinator.post(`/api/tastings/${id}/findings/without`).send(body);
     await asked(sealed, { without: [nothing] }).expect(409);

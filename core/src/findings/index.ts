@@ -54,4 +54,6 @@ export type { PanelistPreferences } from './preferences';
 export type { About, VerdictKind } from './verdict';
 export { howOften } from './wording';
 export { answersWithout, NOTHING_OUT, partsOf, type AnswerWithout, type Parts, type Without } from './without';
+export { servingsBehind, type Behind } from './behind';
+export { whyOf, type Why } from './why';
 export type { ZoneAnswer } from './zones';

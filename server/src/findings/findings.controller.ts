@@ -4,7 +4,7 @@ import type { Response } from 'express';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
 import { goneOf } from '../jobs/gone';
 import { FindingsView } from './findings.dto';
-import { AnswerWithoutView, PartsView, WithoutAsked } from './without.dto';
+import { AnswerWithoutView, BehindView, PartsView, WithoutAsked } from './without.dto';
 import { FindingsService } from './findings.service';
 
 @ApiTags('findings')
@@ -29,6 +29,14 @@ export class FindingsController {
   @ApiOkResponse({ type: PartsView })
   getParts(@Param('id') id: string, @SignedIn() me: Me): Promise<PartsView> {
     return this.findings.parts(id, me);
+  }
+
+  /** The servings that every number comes from, by seat. */
+  @Get('servings')
+  @Allow('coordinator', 'reader')
+  @ApiOkResponse({ type: BehindView })
+  getServings(@Param('id') id: string, @SignedIn() me: Me): Promise<BehindView> {
+    return this.findings.servings(id, me);
   }
 
   /** The planned analysis without each of these; the planned answer stays what it was. */

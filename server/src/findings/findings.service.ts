@@ -1,7 +1,16 @@
 import { createHash } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import type { TastingBundle } from '@jacana/core/bundle';
-import { ENGINE, partsOf, type AnswerWithout, type Findings, type Parts, type Without } from '@jacana/core/findings';
+import {
+  ENGINE,
+  partsOf,
+  servingsBehind,
+  type AnswerWithout,
+  type Behind,
+  type Findings,
+  type Parts,
+  type Without,
+} from '@jacana/core/findings';
 import type { Me } from '../accounts/allow';
 import { SnapshotRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
@@ -42,6 +51,11 @@ export class FindingsService {
   async parts(id: string, me: Me): Promise<Parts> {
     await this.refuseSealed(id, me);
     return partsOf(await this.bundles.bundle(this.transactions.read, id));
+  }
+
+  async servings(id: string, me: Me): Promise<Behind> {
+    await this.refuseSealed(id, me);
+    return servingsBehind(await this.bundles.bundle(this.transactions.read, id));
   }
 
   /** @param asked with a signal that is aborted when the person who asked goes away */

@@ -1,5 +1,6 @@
 import { ID_LENGTH } from '@jacana/core/bundle';
 import type { About, AnswerWithout, Parts, VerdictKind, Without } from '@jacana/core/findings';
+import { ApiProperty } from '@nestjs/swagger';
 import { Choice, ListOf, Said, SaidTexts, Tags, Texts, Wholes } from '../fields/fields';
 import { VERDICTS } from './findings.dto';
 
@@ -66,4 +67,10 @@ export class PartsView implements Parts {
   @ListOf(() => PanelistPart, MOST) panelists: PanelistPart[];
   @ListOf(() => ZonePart, MOST) zones: ZonePart[];
   @ListOf(() => FlightPart, MOST) flights: FlightPart[];
+}
+
+/** The servings that findings come from, as text. */
+export class BehindView {
+  @SaidTexts() columns: string[];
+  @ApiProperty({ type: 'array', items: { type: 'array', items: { type: 'string' } } }) rows: string[][];
 }

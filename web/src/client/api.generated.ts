@@ -446,6 +446,10 @@ const injectedRtkApi = api
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/findings/parts` }),
         providesTags: ['findings'],
       }),
+      getServings: build.query<GetServingsApiResponse, GetServingsApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/findings/servings` }),
+        providesTags: ['findings'],
+      }),
       runWithout: build.mutation<RunWithoutApiResponse, RunWithoutApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/findings/without`,
@@ -853,6 +857,10 @@ export type GetFindingsApiArg = {
 };
 export type GetPartsApiResponse = /** status 200  */ PartsView;
 export type GetPartsApiArg = {
+  id: string;
+};
+export type GetServingsApiResponse = /** status 200  */ BehindView;
+export type GetServingsApiArg = {
   id: string;
 };
 export type RunWithoutApiResponse = /** status 200  */ AnswerWithoutView[];
@@ -2082,6 +2090,10 @@ export type PartsView = {
   zones: ZonePart[];
   flights: FlightPart[];
 };
+export type BehindView = {
+  columns: string[];
+  rows: string[][];
+};
 export type AnswerWithoutView = {
   kind: VerdictKind;
   about: About;
@@ -2200,6 +2212,7 @@ export const {
   useGetSharedQuery,
   useGetFindingsQuery,
   useGetPartsQuery,
+  useGetServingsQuery,
   useRunWithoutMutation,
   useExportBundleQuery,
   useExportCsvQuery,

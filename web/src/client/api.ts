@@ -84,6 +84,7 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     getPortioning: { providesTags: of('plan') },
     getFindings: { providesTags: of('findings') },
     getParts: { providesTags: of('findings') },
+    getServings: { providesTags: of('findings') },
     listShares: { providesTags: of('shares') },
     share: { invalidatesTags: of('shares', 'seal') },
     revokeShare: { invalidatesTags: of('shares', 'seal') },

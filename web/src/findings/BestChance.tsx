@@ -1,5 +1,5 @@
 import type { RankingView } from '@jacana/core/findings';
-import { Card } from '../ui/Card';
+import { FindingCard } from './FindingCard';
 import { bestFirst, percent } from './order';
 
 /** How likely each method is the best, and how a new panelist would choose. */
@@ -13,7 +13,8 @@ export function BestChance({ found }: { found: RankingView }) {
   const best = found.word ? `the most ${found.word}` : 'the best';
   const isOfPieces = strength.about === 'pieces';
   return (
-    <Card
+    <FindingCard
+      section="strength"
       title={
         isOfPieces
           ? `Of these pieces those of ${likeliest.name} are ${best} with a chance of ${inHundred(chance)}`
@@ -75,7 +76,7 @@ export function BestChance({ found }: { found: RankingView }) {
         one, and is drawn in for it. {isOfPieces && 'Of these pieces; others, cooked alike, may come out otherwise. '}
         It is not the planned test, and says less than a pair that is shown to differ.
       </p>
-    </Card>
+    </FindingCard>
   );
 }
 

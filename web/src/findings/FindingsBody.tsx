@@ -43,6 +43,7 @@ export function FindingsBody({ found, children }: FindingsBodyProps) {
     <>
       {scales && (
         <ProfileTable
+          section="scales"
           title={scales.sentence}
           aside="looked at after unsealing"
           asks={scales.asks}

@@ -1,5 +1,5 @@
 import type { FoundMethod, GuessFinding } from '@jacana/core/findings';
-import { Card } from '../ui/Card';
+import { FindingCard } from './FindingCard';
 import { MethodName } from './MethodName';
 
 interface GuessCardProps {
@@ -11,7 +11,7 @@ interface GuessCardProps {
 export function GuessCard({ guesses, methods }: GuessCardProps) {
   const { sentence, n } = guesses;
   return (
-    <Card title="Was it blind?" aside={`asked after handing in: “${guesses.ask}”`}>
+    <FindingCard section="guesses" title="Was it blind?" aside={`asked after handing in: “${guesses.ask}”`}>
       <p>{sentence}</p>
       {n > 0 && (
         <table className="mt-3 w-full">
@@ -44,6 +44,6 @@ export function GuessCard({ guesses, methods }: GuessCardProps) {
           </tbody>
         </table>
       )}
-    </Card>
+    </FindingCard>
   );
 }

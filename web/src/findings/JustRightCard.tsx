@@ -1,5 +1,5 @@
 import { costText, type FoundMethod, type JustRightFinding } from '@jacana/core/findings';
-import { Card } from '../ui/Card';
+import { FindingCard } from './FindingCard';
 import { MethodName } from './MethodName';
 
 interface JustRightCardProps {
@@ -16,7 +16,7 @@ export function JustRightCard({ found: { ask, sides, sentence, methods: rows }, 
   const steps = [sides.ends[0], sides.tooLittle, 'just about right', sides.tooMuch, sides.ends[1]];
   const isLiked = rows.some((row) => SIDES.some((side) => row[side].drop !== null));
   return (
-    <Card title={sentence} aside="looked at after unsealing">
+    <FindingCard section="just-right" title={sentence} aside="looked at after unsealing">
       <p className="mb-2 text-quiet">{ask}</p>
       <ul className="space-y-2">
         {rows
@@ -63,6 +63,6 @@ export function JustRightCard({ found: { ask, sides, sentence, methods: rows }, 
           proof that changing it would please them. About these pieces.
         </p>
       )}
-    </Card>
+    </FindingCard>
   );
 }

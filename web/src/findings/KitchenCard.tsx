@@ -2,7 +2,7 @@ import { gateLines, type CookedPiece, type FoundMethod, type KitchenFinding } fr
 import { useState } from 'react';
 import { useMeasured } from '../kitchen/measured';
 import { PieceStory } from '../kitchen/PieceStory';
-import { Card } from '../ui/Card';
+import { FindingCard } from './FindingCard';
 import { Modal } from '../ui/Modal';
 import { TableHead } from '../ui/TableHead';
 import { MethodName } from './MethodName';
@@ -18,7 +18,11 @@ export function KitchenCard({ kitchen, methods }: KitchenCardProps) {
   const [open, setOpen] = useState<CookedPiece | null>(null);
   const lines = gateLines(kitchen);
   return (
-    <Card title="From the kitchen" aside="means over pieces, with intervals of 95 %; methods differ in much besides">
+    <FindingCard
+      section="kitchen"
+      title="From the kitchen"
+      aside="means over pieces, with intervals of 95 %; methods differ in much besides"
+    >
       <div className="overflow-x-auto">
         <table className="w-full min-w-[46rem] text-sm">
           <TableHead
@@ -64,7 +68,7 @@ export function KitchenCard({ kitchen, methods }: KitchenCardProps) {
         </ul>
       )}
       {open && <PieceDialog piece={open} onClose={() => setOpen(null)} />}
-    </Card>
+    </FindingCard>
   );
 }
 

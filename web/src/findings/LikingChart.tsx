@@ -1,6 +1,6 @@
 import type { RankingView } from '@jacana/core/findings';
 import { CartesianGrid, ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
-import { Card } from '../ui/Card';
+import { FindingCard } from './FindingCard';
 import { Letters } from './Letters';
 import { bestFirst, percent, pText, type ShownMethod } from './order';
 
@@ -36,7 +36,8 @@ export function LikingChart({ found }: { found: RankingView }) {
   // Only where pieces are seen to vary does the model hold methods against them.
   const hasPieces = found.liking?.variances.some(({ term, variance }) => term === 'piece' && variance > 0) ?? false;
   return (
-    <Card
+    <FindingCard
+      section="liking"
       title={`${best.name} has the highest mean liking, ${best.mean.toFixed(1)} of 9`}
       aside={
         test && test.test !== null
@@ -111,7 +112,7 @@ export function LikingChart({ found }: { found: RankingView }) {
         {hasPieces ? ' and pieces allowed for' : ' allowed for, and pieces not seen to vary'}. Methods that share a
         letter are not shown to differ in liking.
       </p>
-    </Card>
+    </FindingCard>
   );
 }
 

@@ -1,5 +1,5 @@
 import type { RankingView } from '@jacana/core/findings';
-import { Card } from '../ui/Card';
+import { FindingCard } from './FindingCard';
 import { pText } from './order';
 
 /** All pairs, the strongest difference first. */
@@ -10,7 +10,8 @@ export function PairTable({ found }: { found: RankingView }) {
   );
   const differing = pairs.filter((pair) => pair.differ).length;
   return (
-    <Card
+    <FindingCard
+      section="rank-sums"
       title={
         differing === 0
           ? `No two ${found.methodTest ? 'methods' : 'of them'} are shown to differ`
@@ -59,6 +60,6 @@ export function PairTable({ found }: { found: RankingView }) {
           })}
         </tbody>
       </table>
-    </Card>
+    </FindingCard>
   );
 }

@@ -1,5 +1,5 @@
 import type { RankingView } from '@jacana/core/findings';
-import { Card } from '../ui/Card';
+import { FindingCard } from './FindingCard';
 import { list, pText } from './order';
 
 /** Is there one taste, and did the order of serving matter? */
@@ -9,7 +9,7 @@ export function PanelFindingCard({ found }: { found: RankingView }) {
   const isSplit = groups.test !== null && groups.groups.length > 1;
   const means = order.positionMeans.filter(({ mean }) => mean !== null);
   return (
-    <Card title={isSplit ? 'The panelists fall into two groups' : 'Panelists and serving order'}>
+    <FindingCard section="panel" title={isSplit ? 'The panelists fall into two groups' : 'Panelists and serving order'}>
       <dl className="grid grid-cols-[9.5rem_1fr] gap-x-4 gap-y-2">
         <dt className="text-quiet">One taste?</dt>
         <dd>
@@ -45,7 +45,7 @@ export function PanelFindingCard({ found }: { found: RankingView }) {
           {order.carryOver.test !== null && <PNote p={order.carryOver.p} />}
         </dd>
       </dl>
-    </Card>
+    </FindingCard>
   );
 }
 

@@ -8,6 +8,7 @@ import {
 import { TEST_NAMES } from '@jacana/core/design';
 import { TableHead } from '../ui/TableHead';
 import { Card } from '../ui/Card';
+import { FindingCard } from './FindingCard';
 import { Pad } from '../ui/Pad';
 import { MethodName } from './MethodName';
 import { LikingTable, MarginCard, ProfileTable } from './ScoreTables';
@@ -64,15 +65,19 @@ interface TellingCardProps {
 function TellingCard({ found, telling: { similarity, replicated }, result }: TellingCardProps) {
   if (result.test !== 'forced-choice')
     return (
-      <Card title="In figures" aside={TEST_NAMES[found.test]}>
+      <FindingCard section="telling" title="In figures" aside={TEST_NAMES[found.test]}>
         <SmallPrint result={result} />
-      </Card>
+      </FindingCard>
     );
   const { n, correct, guess } = result;
   const critical = (similarity ?? result).criticalCorrect;
   const takes = similarity ? `${critical} or fewer show that they are similar` : `${critical} are needed for a claim`;
   return (
-    <Card title={`${correct} of ${n} were right`} aside={critical === null ? 'too few for any claim' : takes}>
+    <FindingCard
+      section="telling"
+      title={`${correct} of ${n} were right`}
+      aside={critical === null ? 'too few for any claim' : takes}
+    >
       <ul className="flex flex-wrap gap-1" aria-label={`${correct} right, ${n - correct} wrong answers`}>
         {Array.from({ length: n }, (_, at) => (
           <li key={at} aria-hidden className={at === (critical ?? 0) - 1 ? 'border-r-2 border-chestnut pr-1' : ''}>
@@ -88,7 +93,7 @@ function TellingCard({ found, telling: { similarity, replicated }, result }: Tel
         {similarity && <p data-testid="similarity">{similarityText(similarity)}</p>}
         <SmallPrint result={result} replicated={replicated} beside={similarity ? 'For a difference, exact' : 'Exact'} />
       </div>
-    </Card>
+    </FindingCard>
   );
 }
 
@@ -153,7 +158,8 @@ function OrderedCard({ found, planned }: { found: PlannedView; planned: Extract<
     return strength.test === null ? -(means[at].meanRank ?? Infinity) : (strength.logWorth[at] ?? 0);
   }
   return (
-    <Card
+    <FindingCard
+      section="incomplete-ranking"
       title="All methods, strongest first"
       aside={
         overall.test === null
@@ -190,7 +196,7 @@ function OrderedCard({ found, planned }: { found: PlannedView; planned: Extract<
           ))}
         </tbody>
       </table>
-    </Card>
+    </FindingCard>
   );
 }
 
@@ -205,7 +211,7 @@ function ChosenCard({
     .map((method, at) => ({ method, at, ...counts[at] }))
     .sort((a, b) => (b.best - b.worst) / b.shown - (a.best - a.worst) / a.shown);
   return (
-    <Card title="Best and worst" aside="times chosen, of times shown">
+    <FindingCard section="best-worst" title="Best and worst" aside="times chosen, of times shown">
       <table className="w-full">
         <TableHead headings={['Method', 'Best', 'Worst', 'Shown']} />
         <tbody>
@@ -221,6 +227,6 @@ function ChosenCard({
           ))}
         </tbody>
       </table>
-    </Card>
+    </FindingCard>
   );
 }

@@ -10,7 +10,7 @@ import {
   type PracticalPick,
 } from '@jacana/core/findings';
 import { useState } from 'react';
-import { Card } from '../ui/Card';
+import { FindingCard } from './FindingCard';
 import { list } from './order';
 
 const HEADS: Readonly<Record<EffortCriterion, string>> = {
@@ -30,7 +30,7 @@ export function PracticalCard({ methods, practical }: { methods: FoundMethod[]; 
   const isOwn = EFFORT_CRITERIA.some((criterion) => weights[criterion] !== 1);
   const isWeighed = rows.some(({ cookLoss }) => cookLoss !== null);
   return (
-    <Card title={practical.sentence} aside="looked at after unsealing">
+    <FindingCard section="practical" title={practical.sentence} aside="looked at after unsealing">
       <div className="overflow-x-auto">
         <table className="w-full min-w-[40rem]">
           <thead>
@@ -124,6 +124,6 @@ export function PracticalCard({ methods, practical }: { methods: FoundMethod[]; 
         a loss below {practical.margin} {practical.margin === 1 ? 'point' : 'points'} of nine
         {practical.marginWords && `, so that ${practical.marginWords}`}.
       </p>
-    </Card>
+    </FindingCard>
   );
 }

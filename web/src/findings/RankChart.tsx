@@ -1,6 +1,6 @@
 import type { RankingView } from '@jacana/core/findings';
 import { Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
-import { Card } from '../ui/Card';
+import { FindingCard } from './FindingCard';
 import { Pad } from '../ui/Pad';
 import { Letters } from './Letters';
 import { bestFirst, percent, placeNames, type ShownMethod } from './order';
@@ -14,7 +14,7 @@ export function RankChart({ found }: { found: RankingView }) {
   const hasLetters = methods.some((method) => method.letters);
   if (found.panelists.length === 0) return null;
   return (
-    <Card title={title(found, methods)}>
+    <FindingCard section="rank-sums" title={title(found, methods)}>
       <div className="overflow-x-auto">
         <div className="grid min-w-[44rem] grid-cols-[9.5rem_minmax(0,1fr)_15rem_2.5rem]">
           <div
@@ -44,7 +44,7 @@ export function RankChart({ found }: { found: RankingView }) {
           `${found.verdict.about === 'pieces' ? 'Pieces of methods' : 'Methods'} that share a letter are not shown to differ.`}{' '}
         Bars: {percent(1 - found.alpha)} confidence interval of the sum.
       </p>
-    </Card>
+    </FindingCard>
   );
 }
 

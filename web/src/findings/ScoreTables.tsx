@@ -1,6 +1,6 @@
 import type { PlannedView, Profiled, Scored } from '@jacana/core/findings';
 import { TableHead } from '../ui/TableHead';
-import { Card } from '../ui/Card';
+import { FindingCard } from './FindingCard';
 import { IntervalChart } from './IntervalChart';
 
 const pText = (p: number): string => (p < 0.0001 ? 'below 0.0001' : p.toFixed(4));
@@ -23,7 +23,8 @@ export function LikingTable({ found, scored }: { found: PlannedView; scored: Sco
     mean === null || interval === null ? [] : [{ ...rowOf(found, method), middle: mean, interval }],
   );
   return (
-    <Card
+    <FindingCard
+      section="scores"
       title={methodTest ? 'Mean liking of these pieces' : 'Mean liking'}
       aside={
         test.test === 'F'
@@ -53,7 +54,7 @@ export function LikingTable({ found, scored }: { found: PlannedView; scored: Sco
           (Tukey{methodTest && found.verdict.about === 'methods' ? ', on the error of pieces' : ''}).
         </p>
       )}
-    </Card>
+    </FindingCard>
   );
 }
 
@@ -74,7 +75,8 @@ export function MarginCard({ found, scored: { margins, methodTest } }: { found: 
   const ends = rows.flatMap(({ interval }) => interval);
   const reach = Math.ceil(Math.max(margin, ...ends.map(Math.abs)) * 1.1 * 2) / 2;
   return (
-    <Card
+    <FindingCard
+      section="scores"
       title={`Against a ${isBothWays ? 'difference' : 'loss'} of ${margin} ${margin === 1 ? 'point' : 'points'}`}
       aside={
         methodTest?.test === 'piece-blocks'
@@ -101,12 +103,13 @@ export function MarginCard({ found, scored: { margins, methodTest } }: { found: 
           </li>
         ))}
       </ul>
-    </Card>
+    </FindingCard>
   );
 }
 
 interface ProfileTableProps {
   title?: string;
+  section?: 'profile' | 'scales';
   /** Of a table that was not planned: that it was not. */
   aside?: string;
   /** How each row was asked, where its name does not say. */
@@ -119,6 +122,7 @@ interface ProfileTableProps {
 
 /** All words with their means, and which differ. */
 export function ProfileTable({
+  section = 'profile',
   title = 'Word by word',
   aside,
   asks,
@@ -133,7 +137,7 @@ export function ProfileTable({
   const isShown = (word: string, ofPieces: number | null): boolean =>
     ((about === 'methods' && methodTests ? ofMethods(word) : ofPieces) ?? 1) <= alpha;
   return (
-    <Card title={title} aside={aside ?? 'p adjusted by false discovery rate'}>
+    <FindingCard section={section} title={title} aside={aside ?? 'p adjusted by false discovery rate'}>
       <div className="overflow-x-auto">
         <table className="w-full">
           <thead>
@@ -179,6 +183,6 @@ export function ProfileTable({
       {aside && (
         <p className="mt-2 text-sm text-quiet">p adjusted by false discovery rate over {rows.length} scales.</p>
       )}
-    </Card>
+    </FindingCard>
   );
 }

@@ -1,6 +1,6 @@
 import type { FoundMethod, WordsFinding } from '@jacana/core/findings';
 import { methodLook } from '@jacana/core/charts';
-import { Card } from '../ui/Card';
+import { FindingCard } from './FindingCard';
 import { MethodName } from './MethodName';
 import { WordsMap } from './WordsMap';
 
@@ -17,7 +17,7 @@ export function WordsCard({ found, methods }: WordsCardProps) {
     (a, b) => Number(b.differs) - Number(a.differs) || total(b.times) - total(a.times) || a.word.localeCompare(b.word),
   );
   return (
-    <Card title={sentence} aside="looked at after unsealing">
+    <FindingCard section="words" title={sentence} aside="looked at after unsealing">
       <p className="mb-2 text-quiet">{ask}</p>
       <div className="overflow-x-auto">
         <table className="w-full text-sm">
@@ -84,7 +84,7 @@ export function WordsCard({ found, methods }: WordsCardProps) {
         Cochran’s Q over the {people} who judged every method, p adjusted by Holm over {words.length} words; pairs by
         McNemar’s exact test, adjusted again. About these pieces.
       </p>
-    </Card>
+    </FindingCard>
   );
 }
 

@@ -1,11 +1,11 @@
 import type { ZoneAnswer } from '@jacana/core/findings';
-import { Card } from '../ui/Card';
+import { FindingCard } from './FindingCard';
 
 /** What each zone says by itself; nothing where pieces were judged as one. */
 export function ZonesCard({ zones }: { zones: readonly ZoneAnswer[] }) {
   if (zones.length === 0) return null;
   return (
-    <Card title="Each zone by itself" aside="looked at after unsealing">
+    <FindingCard section="zones" title="Each zone by itself" aside="looked at after unsealing">
       <dl className="space-y-2">
         {zones.map(({ zone, sentence, panelists }) => (
           <div key={zone} className="grid grid-cols-[8rem_1fr_auto] items-baseline gap-3">
@@ -17,6 +17,6 @@ export function ZonesCard({ zones }: { zones: readonly ZoneAnswer[] }) {
           </div>
         ))}
       </dl>
-    </Card>
+    </FindingCard>
   );
 }

@@ -1,4 +1,5 @@
-import type { Findings } from '@jacana/core/findings';
+import type { Findings, SectionId } from '@jacana/core/findings';
+import { useState } from 'react';
 import { refusalOf } from '../../client/api';
 import type { Stoppable } from '../../shell/useStoppable';
 import { useInTasting } from '../../shell/session';
@@ -8,11 +9,14 @@ import { StageLayout } from '../../ui/StageLayout';
 import { Computing } from '../../shell/Computing';
 import { LeaveOut } from './LeaveOut';
 import { ReadMargin } from './ReadMargin';
+import { WhyContext } from '../../findings/why';
+import { WhyDialog } from './WhyDialog';
 
 /** The answer, and everything it rests on. */
 export function FindingsView({ findings }: { findings: Stoppable<Findings> }) {
   const { card } = useInTasting();
   const { found, error, isStopped, ask, stop } = findings;
+  const [asked, setAsked] = useState<SectionId | null>(null);
   if (error) return <Failure message={refusalOf(error).message} onRetry={ask} />;
   if (!found)
     return (
@@ -29,9 +33,12 @@ export function FindingsView({ findings }: { findings: Stoppable<Findings> }) {
       margin={<ReadMargin found={found} />}
       isFollowing
     >
-      <FindingsBody found={found}>
-        <LeaveOut />
-      </FindingsBody>
+      <WhyContext value={setAsked}>
+        <FindingsBody found={found}>
+          <LeaveOut />
+        </FindingsBody>
+      </WhyContext>
+      <WhyDialog found={found} section={asked} onClose={() => setAsked(null)} />
     </StageLayout>
   );
 }
