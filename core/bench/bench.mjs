@@ -15,12 +15,13 @@ const load = createRequire(import.meta.url);
 const dist = (folder) => load(join(here, '..', 'dist', 'src', folder, 'index.js'));
 const { compare, fitMixed, forcedChoicePower, friedman, midRanks, relabeledP, skillingsMack, termTest } =
   dist('inference');
-const { incompleteOrders, sittingOrders } = dist('design');
+const { incompleteOrders, lockPlan, sittingOrders } = dist('design');
+const { answersWithout, findings, NOTHING_OUT } = dist('findings');
 const { randomStream } = dist('numeric');
 const { incompleteRankingPower, methodPower, rankingPower } = dist('power');
-const { rehearse } = dist('simulate');
-const { defaultTasting } = dist('bundle');
-const { usualBallot } = dist('library');
+const { rehearse, simulateBallots } = dist('simulate');
+const { defaultTasting, noRange, noRecords } = dist('bundle');
+const { neutralQuestion, usualBallot } = dist('library');
 const { COMPOSITIONS, cookedTo, materialOf, readSteps, runSheetOf } = dist('kitchen');
 
 /** Scores as a liking panel gives them: panelist + sample + panelist by sample + noise. */
@@ -117,7 +118,16 @@ const roast = {
   ...{ start: 5, around: { celsius: 180, coefficient: 20, moist: { dewPoint: 12, dries: true } }, target: 54 },
 };
 
+const [hall, room] = [tasted(500, 12, 8), tasted(40, 6, 0)];
+
 const CASES = [
+  ['Findings of 500 panelists x 12 methods x 8 attributes', null, () => findings(hall), 3000],
+  [
+    'The planned answer without one piece, 40 x 6',
+    null,
+    () => answersWithout(room, [{ ...NOTHING_OUT, pieces: [room.pieces[0].tag] }]),
+    1000,
+  ],
   ['Friedman, 150 panelists x 12 samples (limit)', 'friedman', () => friedman(panelGrid.map(midRanks), { seed: '1' })],
   ['Friedman, 24 x 4, exact p', 'friedmanSmall', () => friedman(smallGrid.map(midRanks), { seed: '1' })],
   ['Mixed model with F, 150 x 12, one score each', 'lmerPanel', () => termTest(fitMixed(panel, ONE), 0)],
@@ -181,6 +191,30 @@ const CASES = [
   ['A rehearsal of 100 panels and 50, ranking, 24 x 4', null, () => rehearsal('ranking')],
   ['A rehearsal of 100 panels and 50, liking, 24 x 4', null, () => rehearsal('liking')],
 ];
+
+/** A finished tasting: everyone ranks and scores all methods, and as many words as are given. */
+function tasted(people, methods, words) {
+  const [defaults, at] = [defaultTasting(), '2026-03-05T18:00:00.000Z'];
+  const asked = Array.from({ length: words }, (_, one) => neutralQuestion(`w${one}`, 'line', { word: `word ${one}` }));
+  const tasting = {
+    ...{ ...defaults, title: 'Bench', question: 'How fast?', createdAt: at, piecesPerMethod: 4 },
+    methods: Array.from({ length: methods }, (_, one) => ({
+      ...{ id: `m${one}`, name: `Method ${one}`, note: '', steps: '', chain: [], equipment: '', reference: false },
+    })),
+    panel: Array.from({ length: people }, (_, one) => ({ id: `p${one}`, seat: one + 1, name: `Panelist ${one + 1}` })),
+    ballot: { items: [neutralQuestion('liking', 'liking'), neutralQuestion('ranking', 'ranking'), ...asked] },
+    service: { ...defaults.service, together: methods },
+    quantities: { ...defaults.quantities, pieceGrams: 500_000 },
+  };
+  const locked = lockPlan(tasting, { seed: 'bench', salt: '0123456789abcdef', lockedAt: at });
+  const truth = { liking: tasting.methods.map((_, one) => 5 + one / methods), disagreement: 1, noise: 1 };
+  return {
+    ...{ format: 'jacana-tasting', version: 3, tasting, ...locked, range: noRange(), records: noRecords() },
+    seal: { closedAt: at, unsealedAt: at, unsealedBy: 'Ines' },
+    ballots: simulateBallots({ tasting, ...locked }, truth, randomStream('bench', 'panel'), at),
+    ...{ readings: [], photos: [], digest: null },
+  };
+}
 
 function rehearsal(test) {
   const defaults = defaultTasting();

@@ -1,10 +1,12 @@
 import {
   type Collected,
+  driverLines,
   type Findings,
   forWhomLines,
   gateLines,
   guessLines,
   justRightLines,
+  mapLines,
   methodTestText,
   plannedView,
   type PlannedView,
@@ -38,6 +40,7 @@ export function findingsText(found: Findings): string {
     ...(sectionOf(found, 'zones') ?? []).map(({ zone, sentence }) => `${zone} by itself (explored): ${sentence}`),
     ...practicalText(found, nameOf),
     ...scalesText(found, nameOf),
+    ...mapText(found),
     ...(sectionOf(found, 'words') ?? []).flatMap((one) =>
       explored(one.ask, wordsLines(one, nameOf, [...names.keys()])),
     ),
@@ -60,6 +63,14 @@ const practicalText = (found: Findings, nameOf: (id: string) => string): string[
 const scalesText = (found: Findings, nameOf: (id: string) => string): string[] => {
   const scales = sectionOf(found, 'scales');
   return scales ? explored('scales besides', scalesLines(scales, nameOf)) : [];
+};
+
+const mapText = (found: Findings): string[] => {
+  const [map, drivers] = [sectionOf(found, 'map'), sectionOf(found, 'drivers')];
+  return [
+    ...(map ? explored('scales at once', mapLines(map, (place) => found.methods[place].name)) : []),
+    ...(drivers ? explored('what goes with liking', driverLines(drivers)) : []),
+  ];
 };
 
 const explored = (ask: string, lines: readonly string[]): string[] => [

@@ -3,6 +3,7 @@ import { ledgerOf, type Caveat } from '../caveats';
 import { orderBalance } from '../design';
 import { ENGINE } from '../engine';
 import type { NoTest } from '../inference';
+import { attributesMap, driversFinding } from './attributes';
 import { winnerText } from './chances';
 import { claimOf, methodSupport } from './claim';
 import { shownCodes } from './codes';
@@ -137,6 +138,7 @@ function sharedSections(bundle: TastingBundle, key: Key): Section[] {
   const words = wordsFindings(bundle, key);
   const justRight = justRightFindings(bundle, key);
   const scales = scalesFinding(bundle, key);
+  const [map, drivers] = [attributesMap(bundle, key), driversFinding(bundle, key)];
   // A category has its mean among the scales, and its words here.
   const isRead = (item: BallotItem): boolean =>
     isAnalysed(bundle, item) || (item.kind !== 'category' && Boolean(scales?.items.includes(item.id)));
@@ -144,6 +146,8 @@ function sharedSections(bundle: TastingBundle, key: Key): Section[] {
   return [
     ...(zones.length > 0 ? [section('zones', 'explored', zones)] : []),
     ...(scales ? [section('scales', 'explored', scales)] : []),
+    ...(map ? [section('map', 'explored', map)] : []),
+    ...(drivers ? [section('drivers', 'explored', drivers)] : []),
     ...(words.length > 0 ? [section('words', 'explored', words)] : []),
     ...(justRight.length > 0 ? [section('just-right', 'explored', justRight)] : []),
     ...(others.length > 0 ? [section('collected', 'explored', others)] : []),

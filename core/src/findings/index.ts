@@ -12,6 +12,7 @@ export {
   type SectionStatus,
 } from './sections';
 export type { Collected, CollectedOf } from './collected';
+export { driverLines, mapLines, type AttributesMap, type Driver, type DriversFinding } from './attributes';
 export { wordCounts, type Comment, type Count } from './comments';
 export { costText, justRightLines, type Cost, type JustRightFinding, type JustRightOf } from './justRight';
 export { scalesLines, type ScalesFinding } from './scales';

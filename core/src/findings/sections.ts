@@ -6,6 +6,7 @@ import type {
   PieceBlocks,
   RankSumPair,
 } from '../inference';
+import type { AttributesMap, DriversFinding } from './attributes';
 import type { Collected } from './collected';
 import type { GuessFinding } from './guesses';
 import type { JustRightFinding } from './justRight';
@@ -72,6 +73,8 @@ export interface SectionData {
   practical: PracticalPick;
   zones: ZoneAnswer[];
   scales: ScalesFinding;
+  map: AttributesMap;
+  drivers: DriversFinding;
   words: WordsFinding[];
   'just-right': JustRightFinding[];
   collected: Collected[];

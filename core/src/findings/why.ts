@@ -64,6 +64,15 @@ const WORDS: Readonly<Partial<Record<SectionId, Words>>> = {
     source:
       'one-sided test of non-inferiority from the same model as liking; the five criteria are common practice, with no source',
   },
+  map: {
+    how: 'Mean scores by method, each scale with its mean taken out and of the same weight, turned so that the first axis holds as much of what differs as one can, and the second as much of the rest. Where a method might as well stand: panelists are drawn anew, and each map turned to fit the first. Liking points towards a method where somebody’s scores, laid along the map, say more than their own average.',
+    source:
+      'Jolliffe, Principal Component Analysis, chapters 2 and 3; Husson, Lê & Pagès 2005, Food Quality and Preference 16, 245-250; Lawless & Heymann, Sensory Evaluation of Food, chapter 18',
+  },
+  drivers: {
+    how: 'Each person’s own level is taken out of liking and of each scale; the slope is how liking changes where the scale does, alone and with all other scales held. No test is made of it: samples differ in much besides, and few samples make many scales go together.',
+    source: 'Lawless & Heymann, Sensory Evaluation of Food, chapter 18',
+  },
   words: {
     how: 'For each word, how often it was ticked for each method by those who judged all, held against shuffling within people (Cochran’s Q), p adjusted over the words by Holm; methods by McNemar’s exact test. The map places methods and words near each other where a word was ticked more than usual.',
     source:

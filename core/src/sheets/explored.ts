@@ -1,7 +1,9 @@
 import {
+  driverLines,
   forWhomLines,
   gateLines,
   justRightLines,
+  mapLines,
   sectionOf,
   scalesLines,
   wordCounts,
@@ -102,7 +104,15 @@ export function exploredBlocks(found: Findings, nameOfSeat: (seat: number) => st
   const words = sectionOf(found, 'words') ?? [];
   const justRight = sectionOf(found, 'just-right') ?? [];
   const scales = sectionOf(found, 'scales');
-  const asked = zones.length + others.length + words.length + justRight.length + (scales ? 1 : 0);
+  const [map, drivers] = [sectionOf(found, 'map'), sectionOf(found, 'drivers')];
+  const asked =
+    zones.length +
+    others.length +
+    words.length +
+    justRight.length +
+    (scales ? 1 : 0) +
+    (map ? 1 : 0) +
+    (drivers ? 1 : 0);
   if (asked === 0 && !practical && !kitchen && charts.length === 0) return [];
   const ids = found.methods.map(({ id }) => id);
   const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
@@ -123,6 +133,15 @@ export function exploredBlocks(found: Findings, nameOfSeat: (seat: number) => st
       : []),
     ...(kitchen ? [kitchenTable(kitchen, nameOf), ...gateLines(kitchen).map(text)] : []),
     ...(scales ? [factOf('Scales besides', scalesLines(scales, nameOf))] : []),
+    ...(map
+      ? [
+          factOf(
+            'Scales at once',
+            mapLines(map, (place) => found.methods[place].name),
+          ),
+        ]
+      : []),
+    ...(drivers ? [factOf('What goes with liking', driverLines(drivers))] : []),
     ...words.map((one): Block => factOf(one.ask, wordsLines(one, nameOf, ids))),
     ...justRight.map((one): Block => factOf(one.ask, justRightLines(one, nameOf))),
     ...others.flatMap(({ ask, methods, comments }): Block[] => [

@@ -28,6 +28,8 @@ const SECTIONS = Object.keys({
   practical: true,
   zones: true,
   scales: true,
+  map: true,
+  drivers: true,
   words: true,
   'just-right': true,
   collected: true,
@@ -108,5 +110,5 @@ export class FindingsView {
   @ApiProperty({ type: FingerprintView }) fingerprint: FingerprintView;
   /** The file that answers from elsewhere came from. */
   @Said('string', true) brought: string | null;
-  @ListOf(() => SectionView, 20) sections: SectionView[];
+  @ListOf(() => SectionView, 30) sections: SectionView[];
 }

@@ -2026,6 +2026,8 @@ export type SectionId =
   | 'practical'
   | 'zones'
   | 'scales'
+  | 'map'
+  | 'drivers'
   | 'words'
   | 'just-right'
   | 'collected'

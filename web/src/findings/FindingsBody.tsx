@@ -1,5 +1,6 @@
 import { plannedView, rankingView, sectionOf, type Findings } from '@jacana/core/findings';
 import type { ReactNode } from 'react';
+import { AttributesMapCard, DriversCard } from './AttributesCards';
 import { CollectedCard } from './CollectedCard';
 import { Explored } from './Explored';
 import { ServiceCard } from './ServiceCard';
@@ -32,6 +33,7 @@ export function FindingsBody({ found, children }: FindingsBodyProps) {
   const guesses = sectionOf(found, 'guesses');
   const scales = sectionOf(found, 'scales');
   const practical = sectionOf(found, 'practical');
+  const [map, drivers] = [sectionOf(found, 'map'), sectionOf(found, 'drivers')];
   const day = (
     <>
       {guesses && <GuessCard guesses={guesses} methods={found.methods} />}
@@ -50,6 +52,8 @@ export function FindingsBody({ found, children }: FindingsBodyProps) {
           {...{ methods: found.methods, alpha: found.alpha, about: scales.about, profile: scales.profile }}
         />
       )}
+      {map && <AttributesMapCard map={map} methods={found.methods} />}
+      {drivers && <DriversCard found={drivers} />}
       {(sectionOf(found, 'words') ?? []).map((one) => (
         <WordsCard key={one.item} found={one} methods={found.methods} />
       ))}

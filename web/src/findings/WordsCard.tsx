@@ -76,6 +76,7 @@ export function WordsCard({ found, methods }: WordsCardProps) {
       {map && (
         <WordsMap
           map={map}
+          caption="Correspondence analysis: a word stands near the methods that it was ticked for more than usual."
           methods={methods.map(({ name }, at) => ({ name, colour: methodLook(at).colour }))}
           words={words.map(({ word, differs }) => ({ word, isBold: differs }))}
         />

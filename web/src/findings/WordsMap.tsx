@@ -1,15 +1,15 @@
-import type { WordsFinding } from '@jacana/core/findings';
-
 interface WordsMapProps {
-  map: NonNullable<WordsFinding['map']>;
+  map: { shares: readonly number[]; methods: readonly (readonly number[])[]; words: readonly (readonly number[])[] };
+  /** What the picture shows, and how. */
+  caption: string;
   methods: { name: string; colour: string }[];
   words: { word: string; isBold: boolean }[];
 }
 
 const [WIDE, HIGH, EDGE] = [640, 320, 60];
 
-/** Methods and words on one map: near each other where a word was ticked more than usual. The table says the same in numbers. */
-export function WordsMap({ map, methods, words }: WordsMapProps) {
+/** Methods and words on one map. A table beside it says the same in numbers. */
+export function WordsMap({ map, caption, methods, words }: WordsMapProps) {
   const places = [...map.methods, ...map.words].filter(({ length }) => length === 2);
   const reach = (axis: 0 | 1): number => Math.max(1e-9, ...places.map((place) => Math.abs(place[axis])));
   // One scale for both axes, so that distances are what they seem.
@@ -50,8 +50,7 @@ export function WordsMap({ map, methods, words }: WordsMapProps) {
         })}
       </svg>
       <figcaption className="text-sm text-quiet">
-        Correspondence analysis: a word stands near the methods that it was ticked for more than usual; across{' '}
-        {percent(map.shares[0])} of what differs, upwards {percent(map.shares[1])}.
+        {caption} Across {percent(map.shares[0])} of what differs, upwards {percent(map.shares[1])}.
       </figcaption>
     </figure>
   );
