@@ -61,7 +61,7 @@ export function attributesMap(bundle: TastingBundle, key: Key): AttributesMap | 
   const people = byPerson(heardSets(bundle, key).sets);
   const whole = people.flatMap((sets) => {
     const profile = methods.map((_, method) => items.map((item) => meanOf(sets, item, method)));
-    return profile.every((row) => row.every((mean) => mean !== null)) ? [{ sets, profile: profile as number[][] }] : [];
+    return profile.every((row) => row.every((mean) => mean !== null)) ? [{ sets, profile: profile }] : [];
   });
   if (whole.length < SMALLEST_PANEL) return null;
   const found = principalComponents(
@@ -98,7 +98,7 @@ function likedBy(
 ): number[] | null {
   const scores = people.flatMap((sets) => {
     const own = places.map((_, method) => meanOf(sets, liking, method));
-    return own.every((score) => score !== null) ? [own as number[]] : [];
+    return own.every((score) => score !== null) ? [own] : [];
   });
   const map = preferenceMap(places, scores);
   return map.test === null || scores.length < SMALLEST_PANEL ? null : map.likedBy;

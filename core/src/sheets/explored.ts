@@ -98,24 +98,11 @@ const factOf = (name: string, lines: string[]): Block => ({ kind: 'facts', facts
  */
 export function exploredBlocks(found: Findings, nameOfSeat: (seat: number) => string, charts: Block[]): Block[] {
   const zones = sectionOf(found, 'zones') ?? [];
-  const others = sectionOf(found, 'collected') ?? [];
   const practical = sectionOf(found, 'practical');
   const kitchen = sectionOf(found, 'kitchen');
-  const words = sectionOf(found, 'words') ?? [];
-  const justRight = sectionOf(found, 'just-right') ?? [];
-  const scales = sectionOf(found, 'scales');
-  const [map, drivers] = [sectionOf(found, 'map'), sectionOf(found, 'drivers')];
-  const asked =
-    zones.length +
-    others.length +
-    words.length +
-    justRight.length +
-    (scales ? 1 : 0) +
-    (map ? 1 : 0) +
-    (drivers ? 1 : 0);
-  if (asked === 0 && !practical && !kitchen && charts.length === 0) return [];
-  const ids = found.methods.map(({ id }) => id);
   const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
+  const asked = [...scaleBlocks(found, nameOf), ...answerBlocks(found, nameOf, nameOfSeat)];
+  if (zones.length + asked.length + charts.length === 0 && !practical && !kitchen) return [];
   return [
     { kind: 'heading', text: 'Looked at after unsealing: hints, not the planned answer' },
     ...charts,
@@ -132,18 +119,31 @@ export function exploredBlocks(found: Findings, nameOfSeat: (seat: number) => st
         ]
       : []),
     ...(kitchen ? [kitchenTable(kitchen, nameOf), ...gateLines(kitchen).map(text)] : []),
+    ...asked,
+  ];
+}
+
+type NameOf = (id: string) => string;
+
+/** Scales that were asked besides: by themselves, at once, and beside liking. */
+function scaleBlocks(found: Findings, nameOf: NameOf): Block[] {
+  const scales = sectionOf(found, 'scales');
+  const [map, drivers] = [sectionOf(found, 'map'), sectionOf(found, 'drivers')];
+  const nameAt = (place: number): string => found.methods[place].name;
+  return [
     ...(scales ? [factOf('Scales besides', scalesLines(scales, nameOf))] : []),
-    ...(map
-      ? [
-          factOf(
-            'Scales at once',
-            mapLines(map, (place) => found.methods[place].name),
-          ),
-        ]
-      : []),
+    ...(map ? [factOf('Scales at once', mapLines(map, nameAt))] : []),
     ...(drivers ? [factOf('What goes with liking', driverLines(drivers))] : []),
-    ...words.map((one): Block => factOf(one.ask, wordsLines(one, nameOf, ids))),
-    ...justRight.map((one): Block => factOf(one.ask, justRightLines(one, nameOf))),
+  ];
+}
+
+/** Words, just-about-right answers, and everything else as it was answered. */
+function answerBlocks(found: Findings, nameOf: NameOf, nameOfSeat: (seat: number) => string): Block[] {
+  const ids = found.methods.map(({ id }) => id);
+  const others = sectionOf(found, 'collected') ?? [];
+  return [
+    ...(sectionOf(found, 'words') ?? []).map((one): Block => factOf(one.ask, wordsLines(one, nameOf, ids))),
+    ...(sectionOf(found, 'just-right') ?? []).map((one): Block => factOf(one.ask, justRightLines(one, nameOf))),
     ...others.flatMap(({ ask, methods, comments }): Block[] => [
       {
         kind: 'facts',

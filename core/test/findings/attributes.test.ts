@@ -1,4 +1,4 @@
-import type { TastingBundle } from '../../src/bundle';
+import type { Answer, TastingBundle } from '../../src/bundle';
 import { findingsText } from '../../cli/findingsText';
 import { findings, sectionOf } from '../../src/findings';
 import { neutralQuestion } from '../../src/library';
@@ -25,7 +25,7 @@ function scored(
     },
   });
   bundle.ballots.forEach((ballot, person) => {
-    ballot.answers = ballot.answers.flatMap((answer) => {
+    ballot.answers = ballot.answers.flatMap((answer): Answer[] => {
       if (answer.kind !== 'score') return [answer];
       const method = bundle.tasting.methods.findIndex(({ id }) => id === bundle.key!.codes[answer.code]);
       const score = rule(answer.item, method, person);

@@ -27,13 +27,10 @@ interface FindingsBodyProps {
 export function FindingsBody({ found, children }: FindingsBodyProps) {
   const [ranking, planned] = [rankingView(found), plannedView(found)];
   const zones = sectionOf(found, 'zones') ?? [];
-  const others = sectionOf(found, 'collected') ?? [];
   const kitchen = sectionOf(found, 'kitchen');
   const service = sectionOf(found, 'service');
   const guesses = sectionOf(found, 'guesses');
-  const scales = sectionOf(found, 'scales');
   const practical = sectionOf(found, 'practical');
-  const [map, drivers] = [sectionOf(found, 'map'), sectionOf(found, 'drivers')];
   const day = (
     <>
       {guesses && <GuessCard guesses={guesses} methods={found.methods} />}
@@ -41,7 +38,39 @@ export function FindingsBody({ found, children }: FindingsBodyProps) {
       {kitchen && <KitchenCard kitchen={kitchen} methods={found.methods} />}
     </>
   );
-  const also = (
+  if (planned)
+    return (
+      <>
+        <PlannedFigures found={planned} />
+        {practical && <PracticalCard methods={found.methods} practical={practical} />}
+        <ZonesCard zones={zones} />
+        {day}
+        <Besides found={found} />
+        {children}
+        <PlannedPrint found={planned} />
+      </>
+    );
+  if (!ranking) return null;
+  return (
+    <>
+      <RankChart found={ranking} />
+      <PanelistRankings found={ranking} />
+      {ranking.pairs.length > 0 && <PairTable found={ranking} />}
+      <Explored found={ranking} zones={zones} />
+      {day}
+      <Besides found={found} />
+      {children}
+      <SmallPrint found={ranking} />
+    </>
+  );
+}
+
+/** What was asked beside the plan. */
+function Besides({ found }: { found: Findings }) {
+  const others = sectionOf(found, 'collected') ?? [];
+  const scales = sectionOf(found, 'scales');
+  const [map, drivers] = [sectionOf(found, 'map'), sectionOf(found, 'drivers')];
+  return (
     <>
       {scales && (
         <ProfileTable
@@ -61,31 +90,6 @@ export function FindingsBody({ found, children }: FindingsBodyProps) {
         <JustRightCard key={one.item} found={one} methods={found.methods} />
       ))}
       {others.length > 0 && <CollectedCard collected={others} methods={found.methods} />}
-    </>
-  );
-  if (planned)
-    return (
-      <>
-        <PlannedFigures found={planned} />
-        {practical && <PracticalCard methods={found.methods} practical={practical} />}
-        <ZonesCard zones={zones} />
-        {day}
-        {also}
-        {children}
-        <PlannedPrint found={planned} />
-      </>
-    );
-  if (!ranking) return null;
-  return (
-    <>
-      <RankChart found={ranking} />
-      <PanelistRankings found={ranking} />
-      {ranking.pairs.length > 0 && <PairTable found={ranking} />}
-      <Explored found={ranking} zones={zones} />
-      {day}
-      {also}
-      {children}
-      <SmallPrint found={ranking} />
     </>
   );
 }
