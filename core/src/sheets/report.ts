@@ -21,8 +21,10 @@ export interface ReportForm {
 
 export const USUAL_REPORT: ReportForm = { length: 'full', paper: 'A4', names: false };
 
-/** Lines of the chart on a single page, and what is said beside it. */
-const [SHORT_ROWS, SHORT_LIMITS] = [12, 4];
+/** What fits on a single page: lines and points of its chart, methods and limits beside it. */
+const [SHORT_ROWS, SHORT_HEIGHT, SHORT_METHODS, SHORT_LIMITS] = [12, 262, 8, 3];
+/** Names as long as this take up more of the page in every sentence, too. */
+const [LONG_NAME, HEIGHT_WITH_LONG_NAMES] = [40, 180];
 
 /**
  * The answer on paper, fit to hand on: verdict and how sure it is, what was asked and how, what it rests on, what it
@@ -52,7 +54,10 @@ function shortBlocks(found: Findings, bundle: TastingBundle): Block[] {
       : `Run again without what may have spoilt it: ${other.length} of ${again.length} times not the same answer.`,
   ];
   return [
-    { kind: 'facts', facts: [...decided(found, bundle), ...onRecord(found, bundle)] },
+    {
+      kind: 'facts',
+      facts: [...decided(found, bundle, found.methods.length > SHORT_METHODS), ...onRecord(found, bundle)],
+    },
     ...(first ? [chartBlock(shortened(first))] : []),
     {
       kind: 'facts',
@@ -68,13 +73,12 @@ function shortBlocks(found: Findings, bundle: TastingBundle): Block[] {
 }
 
 function shortened(chart: Chart): Chart {
-  const rest = chart.rows.length - SHORT_ROWS;
-  if (rest <= 0) return chart;
-  return {
-    ...chart,
-    rows: chart.rows.slice(0, SHORT_ROWS),
-    title: `${chart.title}; ${rest} more are not shown`,
-  } as Chart;
+  const first = (count: number): Chart => ({ ...chart, rows: chart.rows.slice(0, count) }) as Chart;
+  let count = Math.min(SHORT_ROWS, chart.rows.length);
+  const most = chart.rows.some(({ name }) => name.length > LONG_NAME) ? HEIGHT_WITH_LONG_NAMES : SHORT_HEIGHT;
+  while (count > 1 && svgOf(first(count)).height > most) count--;
+  const rest = chart.rows.length - count;
+  return rest === 0 ? chart : { ...first(count), title: `${chart.title}; ${rest} more are not shown` };
 }
 
 function fullBlocks(found: Findings, bundle: TastingBundle, form: ReportForm): Block[] {
@@ -114,17 +118,22 @@ interface Fact {
   lines: string[];
 }
 
-function decided(found: Findings, { tasting }: TastingBundle): Fact[] {
+/** @param isShort names a few of the methods, and none of their pieces */
+function decided(found: Findings, { tasting }: TastingBundle, isShort = false): Fact[] {
+  const few = found.methods.slice(0, SHORT_METHODS).map(({ name }) => name);
+  const some = `${found.methods.length} methods, among them ${few.join('; ')}`;
   return [
     { name: 'To be decided', lines: [decisionText(tasting.decision, tasting.test)] },
     ...(tasting.follows ? [{ name: 'Goes on from', lines: followsLines(tasting) }] : []),
     {
       name: 'Compared',
-      lines: found.methods.map(({ name, reference }, at) => {
-        const codes = found.methods[at].codes;
-        const shown = codes.length > 0 && codes.length <= 3 ? `, served as ${codes.join(', ')}` : '';
-        return `${name}${reference ? ' (reference)' : ''}: ${counted(found.pieces[at] ?? 0, 'piece')} eaten${shown}`;
-      }),
+      lines: isShort
+        ? [some.length > 300 ? `${some.slice(0, 300)}…` : some]
+        : found.methods.map(({ name, reference }, at) => {
+            const codes = found.methods[at].codes;
+            const shown = codes.length > 0 && codes.length <= 3 ? `, served as ${codes.join(', ')}` : '';
+            return `${name}${reference ? ' (reference)' : ''}: ${counted(found.pieces[at] ?? 0, 'piece')} eaten${shown}`;
+          }),
     },
   ];
 }

@@ -81,7 +81,7 @@ describe('a report', () => {
     const many = simulatedBundle({ methods: 20, panelists: 8, pieces: 1 });
     const { blocks } = reportSheet(findings(many), many, { ...USUAL_REPORT, length: 'short' });
     const [chart] = chartsIn(blocks);
-    expect(chart.kind === 'chart' && chart.title).toMatch(/; 8 more are not shown$/);
+    expect(chart.kind === 'chart' && chart.title).toMatch(/; 10 more are not shown$/);
   });
 
   it('says as text what it says on paper', () => {
