@@ -24,6 +24,9 @@ test('a ballot can be read and begun before its scripts are there', async ({ pag
   come();
   await expect(slow.getByRole('button', { name: 'Begin' })).toHaveCount(0);
   await stored;
+  // From then on the page hears for itself: a button that stays is not left half seen.
+  await slow.getByRole('button', { name: 'Dim', exact: true }).click();
+  await expect(slow.getByRole('button', { name: 'Bright', exact: true })).toHaveCSS('opacity', '1');
 
   // Opened once, the page is the one for everybody: nothing of this panelist stands in it.
   const again = await (await page.request.get(address)).text();

@@ -9,7 +9,7 @@ import { BallotsService } from './ballots.service';
 type FirstScreen = (ballot: BallotView) => Promise<string>;
 
 /** Remembers which button was pressed before the scripts of the page are there; they press it again. */
-const EARLY = `document.addEventListener('click',e=>{const b=e.target.closest('#root button');if(b){document.documentElement.dataset.pressed=[...document.querySelectorAll('#root button')].indexOf(b);b.style.opacity=.5}})`;
+const EARLY = `document.addEventListener('click',e=>{const b=e.target.closest('#root button');if(b&&!document.documentElement.dataset.runs){document.documentElement.dataset.pressed=[...document.querySelectorAll('#root button')].indexOf(b);b.style.opacity=.5}})`;
 
 /** Allows this one script in the page, by its content. */
 export const EARLY_ALLOWED = `'sha256-${createHash('sha256').update(EARLY).digest('base64')}'`;

@@ -12,9 +12,12 @@ export function fetchTypefaces(): void {
     sheet.media = 'all';
 }
 
-/** What was pressed before the scripts were here is done now: the page says which of its buttons it was. */
+/** What was pressed before the scripts were here is done now, once: the page says which of its buttons it was. */
 export function pressAgain(): void {
-  const pressed = document.documentElement.dataset.pressed;
-  delete document.documentElement.dataset.pressed;
+  const { dataset } = document.documentElement;
+  const { pressed } = dataset;
+  // From here on the page hears for itself what is pressed.
+  dataset.runs = 'yes';
+  delete dataset.pressed;
   if (pressed !== undefined) document.querySelectorAll<HTMLButtonElement>('#root button')[Number(pressed)]?.click();
 }

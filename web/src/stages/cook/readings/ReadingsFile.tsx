@@ -71,8 +71,14 @@ function MappingDialog({ id, file, head, devices, onClose }: FileDialogProps & {
     zoneMinutes: -new Date().getTimezoneOffset(),
   }));
   const [device, setDevice] = useState(nameOf(file.name));
-  const { value, isBusy } = useReckoned(JSON.stringify(mapping), (reckoner) => reckoner.readings(file.text, mapping));
-  const read = value ?? NOTHING;
+  const wanted = JSON.stringify(mapping);
+  const { value } = useReckoned(wanted, async (reckoner) => ({
+    of: wanted,
+    table: await reckoner.readings(file.text, mapping),
+  }));
+  // What was read by the columns before is not what is taken now.
+  const isBusy = value?.of !== wanted;
+  const read = value?.table ?? NOTHING;
   const total = read.series.reduce((sum, { readings }) => sum + readings.length, 0);
   const { take, sent, failure } = useImport(id, devices);
   return (
