@@ -101,6 +101,8 @@ describe('a table from elsewhere', () => {
     expect(new Set(found.sections.map(({ status }) => status))).toEqual(new Set(['explored']));
     expect(new Set(chartsOf(found).map(({ status }) => status))).toEqual(new Set(['explored']));
     expect(sectionOf(found, 'orders')).toBeUndefined();
+    // Codes were drawn here, and nobody ever saw them.
+    expect(found.methods.flatMap(({ codes }) => codes)).toEqual([]);
     const view = rankingView(found)!;
     expect(view.orders).toBeNull();
     expect([view.panel.order.position.test, view.panel.order.carryOver.test]).toEqual([null, null]);
@@ -125,6 +127,17 @@ describe('a table from elsewhere', () => {
     const bundle = bundleFrom(text);
     expect(bundle.tasting.test).toBe('liking');
     expect(bundle.ballots[0].answers.filter(({ kind }) => kind === 'score')).toHaveLength(3);
+  });
+
+  it('is served in the order that its positions say, wherever its rows stand', () => {
+    const { plan, key, tasting } = bundleFrom('who,sample,position,liking\nA,x,2,5\nA,y,1,6\nB,x,1,5\nB,y,2,6');
+    const served = plan!.servings.map(({ sets }) =>
+      sets[0].codes.map((code) => tasting.methods.find(({ id }) => id === key!.codes[code])!.name),
+    );
+    expect(served).toEqual([
+      ['y', 'x'],
+      ['x', 'y'],
+    ]);
   });
 
   it('is read with higher as better where that is said', () => {

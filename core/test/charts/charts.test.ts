@@ -62,7 +62,11 @@ describe('charts of findings', () => {
     expect(charts.length).toBeGreaterThan(0);
     for (const chart of charts) {
       expectDrawable(chart);
-      expect(svgOf(chart).svg).not.toContain('<&');
+      const { svg } = svgOf(chart);
+      expect(svg).not.toContain('<&');
+      // Names end where the axis begins.
+      for (const [, inner] of svg.matchAll(/<text x="0\.0"[^>]*>(.*?)<\/text>/g))
+        expect(inner.replace(/<[^>]+>/g, '').replace(/&\w+;/g, '&').length).toBeLessThanOrEqual(29);
     }
   });
 
