@@ -68,7 +68,12 @@ const scalesText = (found: Findings, nameOf: (id: string) => string): string[] =
 const mapText = (found: Findings): string[] => {
   const [map, drivers] = [sectionOf(found, 'map'), sectionOf(found, 'drivers')];
   return [
-    ...(map ? explored('scales at once', mapLines(map, (place) => found.methods[place].name)) : []),
+    ...(map
+      ? explored(
+          'scales at once',
+          mapLines(map, (place) => found.methods[place].name),
+        )
+      : []),
     ...(drivers ? explored('what goes with liking', driverLines(drivers)) : []),
   ];
 };
