@@ -38,12 +38,16 @@ function allCharts(found: Findings): Chart[] {
   ];
 }
 
+/** What is asked about may be a word, and more of it need not be liked. */
+const better = ({ word }: Pick<Findings, 'word'>): string => (word ? `more ${word}` : 'better liked');
+const most = ({ word }: Pick<Findings, 'word'>): string => (word ? `most ${word}` : 'best');
+
 function rankingCharts(found: RankingView): Chart[] {
   const { liking, strength } = found;
   return [
     ...dots({
       ...{ id: 'rank-sums', status: 'planned', unit: 'rank sum' },
-      title: 'Rank sums with intervals: lower is better liked',
+      title: `Rank sums with intervals: lower is ${better(found)}`,
       rows: rowsOf(found, ({ id }) => {
         const own = found.methods.find((method) => method.id === id);
         return { at: own?.rankSum ?? null, interval: own?.rankSumInterval ?? null, note: own?.letters ?? '' };
@@ -52,8 +56,13 @@ function rankingCharts(found: RankingView): Chart[] {
     ...(strength.test === null
       ? []
       : dots({
-          ...{ id: 'chance-of-best', status: 'explored', unit: 'chance of being the best, %', domain: [0, 100] },
-          title: `How likely each ${strength.about === 'methods' ? 'method' : 'of these'} is the best`,
+          ...{
+            id: 'chance-of-best',
+            status: 'explored',
+            unit: `chance of being the ${most(found)}, %`,
+            domain: [0, 100],
+          },
+          title: `How likely each ${strength.about === 'methods' ? 'method' : 'of these'} is the ${most(found)}`,
           rows: rowsOf(found, (_, place) => percent(strength.chanceOfBest[place])).sort(higherFirst),
         })),
     ...(liking ? likingChart(found, liking) : []),
@@ -86,13 +95,18 @@ function orderedCharts(found: Findings, { means, chanceOfBest }: Ordered): Chart
   return [
     ...dots({
       ...{ id: 'mean-ranks', status: 'planned', unit: 'mean rank' },
-      title: 'Mean ranks: lower is better liked',
+      title: `Mean ranks: lower is ${better(found)}`,
       rows: ranks.sort((a, b) => a.dots[0].at - b.dots[0].at),
     }),
     ...(chanceOfBest
       ? dots({
-          ...{ id: 'chance-of-best', status: 'planned', unit: 'chance of being the best, %', domain: [0, 100] },
-          title: 'How likely each is the best',
+          ...{
+            id: 'chance-of-best',
+            status: 'planned',
+            unit: `chance of being the ${most(found)}, %`,
+            domain: [0, 100],
+          },
+          title: `How likely each is the ${most(found)}`,
           rows: rowsOf(found, (_, place) => percent(chanceOfBest.chances[place])).sort(higherFirst),
         })
       : []),

@@ -33,7 +33,9 @@ export function commentsOf(item: BallotItem, bundle: TastingBundle, key: Key): C
 }
 
 function likedIn(sets: readonly HeardSet[], { tasting }: TastingBundle): string | null {
-  const ranked = mainItem(tasting)?.id ?? '';
+  // A ranking of how crisp something is says nothing of what was liked.
+  const main = mainItem(tasting);
+  const ranked = main?.attribute ? '' : (main?.id ?? '');
   const liked = tasting.ballot.items.find(({ kind }) => kind === 'liking')?.id ?? '';
   const firsts = sets.map((set) => {
     const codes = setAnswer(set, ranked, 'ranking')?.ranking[0] ?? highest(set, liked);

@@ -191,7 +191,7 @@ function rankingTable(found: Findings, bundle: TastingBundle, form: ReportForm):
   return [
     {
       kind: 'table',
-      above: 'Ranks by panelist: 1 is liked best',
+      above: `Ranks by panelist: 1 is ${found.word ? `the most ${found.word}` : 'liked best'}`,
       columns: [{ name: 'Panelist', isWide: true }, ...ranking.methods.map(({ name }) => number(name))],
       rows: ranking.panelists.map(({ seat, ranks, blind }) => [
         `${nameOfSeat(bundle, seat, form)}${blind ? '' : ' (not blind)'}`,

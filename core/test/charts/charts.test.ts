@@ -1,9 +1,10 @@
-import { TESTS } from '../../src/bundle';
+import { defaultTasting, TESTS } from '../../src/bundle';
 import { chartsOf, svgOf, type Chart } from '../../src/charts';
 import { domainOf, ticksOf } from '../../src/charts/chart';
 import { isOfTwoSamples } from '../../src/design';
 import { neutralQuestion } from '../../src/library';
 import { findings, sectionOf } from '../../src/findings';
+import { reportSheet } from '../../src/sheets';
 import { simulatedBundle } from '../support/bundles';
 
 /** What a drawing says, element by element. */
@@ -68,6 +69,18 @@ describe('charts of findings', () => {
       for (const [, inner] of svg.matchAll(/<text x="0\.0"[^>]*>(.*?)<\/text>/g))
         expect(inner.replace(/<[^>]+>/g, '').replace(/&\w+;/g, '&').length).toBeLessThanOrEqual(29);
     }
+  });
+
+  it('say of a ranking about a word what it is about, and nothing of liking', () => {
+    const items = [{ ...neutralQuestion('ranking', 'ranking'), attribute: 'crisp' }];
+    const decision = { ...defaultTasting().decision, kind: 'more-of' as const, attribute: 'crisp' };
+    const bundle = simulatedBundle({ panelists: 12, truth: [8, 5, 4], tasting: { ballot: { items }, decision } });
+    const found = findings(bundle);
+    expect(found.word).toBe('crisp');
+    const titles = chartsOf(found).map(({ title }) => title);
+    expect(titles[0]).toBe('Rank sums with intervals: lower is more crisp');
+    expect(titles.join()).not.toMatch(/liked|best/);
+    expect(JSON.stringify(reportSheet(found, bundle))).toContain('1 is the most crisp');
   });
 
   it('have nothing to show where nobody came', () => {

@@ -59,6 +59,21 @@ describe('comments', () => {
   });
 });
 
+describe('a comment beside a ranking of a word', () => {
+  it('goes by what was scored highest, not by what had the most of the word', () => {
+    const own = structuredClone(bundle);
+    own.tasting.ballot.items[0].attribute = 'crisp';
+    const scores = tidyRows(own).filter(({ seat }) => seat === 4);
+    const most = Math.max(...scores.map((row) => Number(row.liking)));
+    const best = scores.filter((row) => Number(row.liking) === most).map(({ method }) => method);
+    const wanted = best.length === 1 ? own.tasting.methods.find(({ name }) => name === best[0])!.id : null;
+    expect(sectionOf(findings(own), 'collected')!.at(-1)?.comments[0].liked).toBe(wanted);
+    // With nothing scored either, nothing is said of liking.
+    own.ballots[3].answers = own.ballots[3].answers.filter(({ kind }) => kind !== 'score');
+    expect(sectionOf(findings(own), 'collected')!.at(-1)?.comments[0].liked).toBeNull();
+  });
+});
+
 describe('what ballots asked besides', () => {
   it('is listed question by question, but for what an analysis reads', () => {
     expect(others.map(({ item }) => item)).toEqual(['category', 'comment']);
