@@ -204,7 +204,7 @@ function tasted(people, methods, words) {
     panel: Array.from({ length: people }, (_, one) => ({ id: `p${one}`, seat: one + 1, name: `Panelist ${one + 1}` })),
     ballot: { items: [neutralQuestion('liking', 'liking'), neutralQuestion('ranking', 'ranking'), ...asked] },
     service: { ...defaults.service, together: methods },
-    quantities: { ...defaults.quantities, pieceGrams: 500_000 },
+    quantities: { ...defaults.quantities, pieceGrams: 100_000 },
   };
   const locked = lockPlan(tasting, { seed: 'bench', salt: '0123456789abcdef', lockedAt: at });
   const truth = { liking: tasting.methods.map((_, one) => 5 + one / methods), disagreement: 1, noise: 1 };

@@ -19,6 +19,9 @@ describe('methods on Read', () => {
     expect(placeNames(3, '')).toEqual(['most liked', '2nd', 'least liked']);
     expect(placeNames(3, 'crisp')).toEqual(['most crisp', '2nd', 'least crisp']);
     expect(placeNames(1, '')).toEqual(['most liked']);
+    const many = placeNames(24, '');
+    expect(many).toHaveLength(24);
+    expect([many[8], many[10], many[20], many[21], many[23]]).toEqual(['9th', '11th', '21st', '22nd', 'least liked']);
     expect([pText(0), pText(0.5)]).toEqual(['below 0.0001', '0.5000']);
   });
 });

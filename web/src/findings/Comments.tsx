@@ -1,5 +1,6 @@
 import { wordCounts, type Comment, type FoundMethod } from '@jacana/core/findings';
 import { useState } from 'react';
+import { SearchField } from '../ui/SearchField';
 import { MethodName } from './MethodName';
 
 /** So few are read at a glance. */
@@ -17,16 +18,9 @@ export function Comments({ comments, methods }: { comments: readonly Comment[]; 
   return (
     <>
       {comments.length > FEW && (
-        <label className="not-printed mb-2 block">
-          <span className="sr-only">Look for a word in the comments</span>
-          <input
-            type="search"
-            value={sought}
-            onChange={(event) => setSought(event.target.value)}
-            placeholder="Look for a word"
-            className="w-full max-w-xs rounded-lg border border-quiet/50 bg-white px-3 py-1.5"
-          />
-        </label>
+        <div className="mb-2">
+          <SearchField label="Look for a word in the comments" value={sought} onChange={setSought} />
+        </div>
       )}
       {words.length > 0 && (
         <p className="mb-2 text-sm text-quiet">

@@ -22,7 +22,7 @@ export function PanelistRankings({ found }: { found: RankingView }) {
         {panelists.map((panelist) => (
           <li key={panelist.id} className="flex items-center gap-2">
             <span className="w-14 text-sm whitespace-nowrap text-quiet">seat {panelist.seat}</span>
-            <ol className="flex items-center">
+            <ol className="flex flex-wrap items-center gap-y-1">
               {orderOf(panelist.ranks).map((place, at, order) => {
                 const isTied = at > 0 && panelist.ranks[order[at - 1]] === panelist.ranks[place];
                 return (

@@ -6,6 +6,10 @@ import { Letters } from './Letters';
 import { bestFirst, percent, placeNames, type ShownMethod } from './order';
 
 const ROW = 72;
+/** Beside names, sums and letters, a place takes at least so much; more of them are scrolled. */
+const [BESIDE_REM, PLACE_REM] = [27, 3.5];
+/** More people at one place are counted instead of drawn. */
+const MOST_DOTS = 24;
 
 /** Who put what where, and the rank sums with their intervals, row by row. */
 export function RankChart({ found }: { found: RankingView }) {
@@ -16,7 +20,10 @@ export function RankChart({ found }: { found: RankingView }) {
   return (
     <FindingCard section="rank-sums" title={title(found, methods)}>
       <div className="overflow-x-auto">
-        <div className="grid min-w-[44rem] grid-cols-[9.5rem_minmax(0,1fr)_15rem_2.5rem]">
+        <div
+          className="grid grid-cols-[9.5rem_minmax(0,1fr)_15rem_2.5rem]"
+          style={{ minWidth: `${BESIDE_REM + PLACE_REM * Math.max(5, samples)}rem` }}
+        >
           <div
             className="col-start-2 grid text-sm text-quiet"
             style={{ gridTemplateColumns: `repeat(${samples}, minmax(0, 1fr))` }}
@@ -40,6 +47,7 @@ export function RankChart({ found }: { found: RankingView }) {
       </div>
       <p className="mt-2 text-sm text-quiet">
         One dot is one panelist{found.panelists.some((panelist) => !panelist.blind) && ', hollow if not blind'}.{' '}
+        {found.panelists.length > MOST_DOTS && `More than ${MOST_DOTS} at one place are counted. `}
         {hasLetters &&
           `${found.verdict.about === 'pieces' ? 'Pieces of methods' : 'Methods'} that share a letter are not shown to differ.`}{' '}
         Bars: {percent(1 - found.alpha)} confidence interval of the sum.
@@ -83,8 +91,9 @@ function MethodRow({ method, found }: { method: ShownMethod; found: RankingView 
             role="img"
             aria-label={`${panelists.length} panelists at place ${at + 1}`}
           >
-            {panelists.map((panelist) => (
-              <svg key={panelist.id} viewBox="0 0 10 10" className={panelists.length > 14 ? 'size-2' : 'size-2.5'}>
+            {panelists.length > MOST_DOTS && <span className="font-mono">{panelists.length}</span>}
+            {(panelists.length > MOST_DOTS ? [] : panelists).map((panelist) => (
+              <svg key={panelist.id} viewBox="0 0 10 10" className={panelists.length > 9 ? 'size-2' : 'size-2.5'}>
                 <title>{`Seat ${panelist.seat}${panelist.blind ? '' : ', not blind'}`}</title>
                 <circle
                   cx="5"

@@ -25,12 +25,14 @@ export function pText(p: number): string {
   return p < 0.0001 ? 'below 0.0001' : p.toFixed(4);
 }
 
-const ORDINALS = ['1st', '2nd', '3rd', '4th', '5th', '6th', '7th', '8th'];
+const ENDINGS: Readonly<Record<string, string>> = { one: 'st', two: 'nd', few: 'rd', other: 'th' };
+const ordinals = new Intl.PluralRules('en', { type: 'ordinal' });
+const ordinal = (place: number): string => `${place}${ENDINGS[ordinals.select(place)]}`;
 
 /** Headings of the places, from most to least liked, or most to least of a word. */
 export function placeNames(samples: number, word: string): string[] {
   const ends = word ? [`most ${word}`, `least ${word}`] : ['most liked', 'least liked'];
-  return ORDINALS.slice(0, samples).map((name, at) =>
-    at === 0 ? ends[0] : at === samples - 1 && samples > 1 ? ends[1] : name,
+  return Array.from({ length: samples }, (_, at) =>
+    at === 0 ? ends[0] : at === samples - 1 ? ends[1] : ordinal(at + 1),
   );
 }

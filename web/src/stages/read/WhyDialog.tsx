@@ -5,6 +5,7 @@ import { api } from '../../client/api';
 import type { BehindView } from '../../client/api.generated';
 import { useInTasting } from '../../shell/session';
 import { Modal } from '../../ui/Modal';
+import { SearchField } from '../../ui/SearchField';
 
 /** More rows are no longer read; they are looked for. */
 const MOST_ROWS = 100;
@@ -61,16 +62,7 @@ function Servings() {
     <section aria-label="The servings it comes from">
       <h3 className="font-bold">The servings it comes from</h3>
       <div className="my-2 flex flex-wrap items-center gap-3">
-        <label className="grow">
-          <span className="sr-only">Look for a method or a piece</span>
-          <input
-            type="search"
-            value={sought}
-            onChange={(event) => setSought(event.target.value)}
-            placeholder="Look for a method or a piece"
-            className="w-full max-w-sm rounded-lg border border-quiet/50 bg-white px-3 py-1.5"
-          />
-        </label>
+        <SearchField label="Look for a method or a piece" value={sought} onChange={setSought} />
         <span role="status" className="text-sm text-quiet">
           {found.length} of {data.rows.length}
           {found.length > MOST_ROWS && `, the first ${MOST_ROWS} are shown`}
