@@ -3,6 +3,7 @@ import {
   driverLines,
   type Findings,
   forWhomLines,
+  partLines,
   gateLines,
   guessLines,
   justRightLines,
@@ -37,7 +38,7 @@ export function findingsText(found: Findings): string {
     ...(sectionOf(found, 'sensitivity') ?? []).map(
       (again) => `Without ${again.without}: ${again.same ? 'same verdict' : again.sentence}`,
     ),
-    ...(sectionOf(found, 'zones') ?? []).map(({ zone, sentence }) => `${zone} by itself (explored): ${sentence}`),
+    ...partsText(found),
     ...practicalText(found, nameOf),
     ...scalesText(found, nameOf),
     ...mapText(found),
@@ -54,6 +55,14 @@ export function findingsText(found: Findings): string {
     `Next: ${sectionOf(found, 'next')?.text ?? ''}`,
   ].join('\n');
 }
+
+const partsText = (found: Findings): string[] => {
+  const isPlanned = found.sections.some(({ id, status }) => id === 'parts' && status === 'planned');
+  return (sectionOf(found, 'parts') ?? []).flatMap((one) => [
+    `By ${one.by}, ${isPlanned ? 'planned' : 'explored'}:`,
+    ...partLines(one).map((line) => `  ${line}`),
+  ]);
+};
 
 const practicalText = (found: Findings, nameOf: (id: string) => string): string[] => {
   const practical = sectionOf(found, 'practical');

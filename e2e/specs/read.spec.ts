@@ -59,19 +59,21 @@ test('good enough: the interval is drawn against the margin, with the figures of
 
 test('each zone says its own answer, a winner in one and a tie in the other', async ({ page, demo }) => {
   const bundle = twoMinded(bundled('1-salmon.json'));
-  const zones = sectionOf(findings(bundle), 'zones') ?? [];
-  expect(zones.map(({ kind }) => kind)).toEqual(['winner', 'no-answer']);
+  const [{ parts, sentence }] = sectionOf(findings(bundle), 'parts') ?? [];
+  expect(parts.map(({ kind }) => kind)).toEqual(['winner', 'no-answer']);
   await signInToDemo(page, demo, 'Ines');
   const file = { name: 'zones.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(bundle)) };
   await page.getByLabel('Tasting bundle').setInputFiles(file);
   await goTo(page, 'Read');
-  const card = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Each zone by itself' }) });
-  for (const { zone, sentence, panelists } of zones) {
-    await expect(card.getByText(zone, { exact: true })).toBeVisible();
-    await expect(card).toContainText(sentence);
+  const card = page.locator('section').filter({ has: page.getByRole('heading', { name: sentence }) });
+  for (const { part, sentence: own, panelists, means } of parts) {
+    await expect(card.locator('dt').getByText(part, { exact: true })).toBeVisible();
+    await expect(card).toContainText(own);
     await expect(card).toContainText(`${panelists} panelists`);
+    for (const mean of means)
+      await expect(card.getByRole('cell', { name: mean!.toFixed(2), exact: true }).first()).toBeVisible();
   }
-  await expect(card).toContainText('looked at after unsealing');
+  await expect(card).toContainText('planned');
 });
 
 /** The salmon with two zones: in the loin all agree, in the belly each begins with another method. */

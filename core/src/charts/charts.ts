@@ -30,6 +30,7 @@ function allCharts(found: Findings): Chart[] {
   const scales = sectionOf(found, 'scales');
   return [
     ...(ranking ? rankingCharts(ranking) : plannedCharts(found)),
+    ...partsCharts(found),
     ...(scales
       ? profileChart(found, scales.profile, { id: 'scales', title: scales.sentence, status: 'explored' })
       : []),
@@ -85,6 +86,26 @@ function plannedCharts(found: Findings): Chart[] {
     case undefined:
       return [];
   }
+}
+
+const UNITS = { ranks: 'mean rank, lower is better', scores: 'mean score', places: 'mean place, lower is better' };
+
+/** Zone by zone, and lot by lot: what each method came to in each. */
+function partsCharts(found: Findings): Chart[] {
+  const own = found.sections.find(({ id }) => id === 'parts');
+  return (sectionOf(found, 'parts') ?? []).flatMap(({ by, parts, of, sentence }) =>
+    of === null
+      ? []
+      : dots({
+          ...{ id: `by-${by}`, title: sentence, status: own?.status ?? 'explored', unit: UNITS[of] },
+          rows: parts.map(({ part, means }) => ({
+            name: part,
+            dots: means.flatMap((at, place): Dot[] => (at === null ? [] : [{ place, at, interval: null }])),
+            note: '',
+          })),
+          legend: legendOf(found),
+        }),
+  );
 }
 
 function orderedCharts(found: Findings, { means, chanceOfBest }: Ordered): Chart[] {

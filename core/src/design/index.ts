@@ -5,6 +5,7 @@ export { evenBlocks, incompleteBlocks, type BlockPlan } from './incompleteBlocks
 export { incompleteOrders } from './incompleteOrders';
 export { ANALYSIS_NAMES, analysisOf, isOfMethods, lockPlan, type LockedPlan, type LockInputs } from './lock';
 export { SMALL_PANEL, SMALLEST_PANEL } from './panelSize';
+export { isAskedByPart, levelOfPart, levelText, partsText, waysApart, type WayApart } from './parts';
 export { dealPortions, tagPieces } from './pieces';
 export { plannedSittings } from './plannedSittings';
 export {

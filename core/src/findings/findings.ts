@@ -1,9 +1,10 @@
 import { fingerprint, mainItem, type BallotItem, type Key, type Plan, type TastingBundle, type Test } from '../bundle';
 import { ledgerOf, type Caveat } from '../caveats';
-import { orderBalance } from '../design';
+import { isAskedByPart, orderBalance } from '../design';
 import { ENGINE } from '../engine';
 import type { NoTest } from '../inference';
 import { attributesMap, driversFinding } from './attributes';
+import { byPart } from './byPart';
 import { winnerText } from './chances';
 import { claimOf, methodSupport } from './claim';
 import { shownCodes } from './codes';
@@ -29,7 +30,6 @@ import { strengthFinding, type StrengthFinding } from './strength';
 import { panelFinding } from './panel';
 import type { About, VerdictKind } from './verdict';
 import { wordsFindings } from './words';
-import { zoneAnswers } from './zones';
 import { counted, howOften } from './wording';
 
 /** A method that the findings are about. */
@@ -131,7 +131,7 @@ type Found = Pick<Findings, 'verdict' | 'people' | 'leftOut' | 'sections'>;
 
 /** Sections that all findings have, whatever was planned. */
 function sharedSections(bundle: TastingBundle, key: Key): Section[] {
-  const zones = zoneAnswers(bundle, key);
+  const parts = byPart(bundle, key);
   const kitchen = kitchenFinding(bundle, key);
   const service = serviceFinding(bundle, key);
   const guesses = guessFinding(bundle, key);
@@ -144,7 +144,9 @@ function sharedSections(bundle: TastingBundle, key: Key): Section[] {
     isAnalysed(bundle, item) || (item.kind !== 'category' && Boolean(scales?.items.includes(item.id)));
   const others = collected(bundle, key, isRead);
   return [
-    ...(zones.length > 0 ? [section('zones', 'explored', zones)] : []),
+    ...(parts.length > 0
+      ? [section('parts', bundle.plan && isAskedByPart(bundle.plan) ? 'planned' : 'explored', parts)]
+      : []),
     ...(scales ? [section('scales', 'explored', scales)] : []),
     ...(map ? [section('map', 'explored', map)] : []),
     ...(drivers ? [section('drivers', 'explored', drivers)] : []),

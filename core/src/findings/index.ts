@@ -57,4 +57,4 @@ export { howOften } from './wording';
 export { answersWithout, NOTHING_OUT, partsOf, type AnswerWithout, type Parts, type Without } from './without';
 export { servingsBehind, type Behind } from './behind';
 export { whyOf, type Why } from './why';
-export type { ZoneAnswer } from './zones';
+export { interactionText, partLines, type PartAnswer, type PartsFinding } from './byPart';

@@ -2,7 +2,7 @@ import { mainItem, ranksByCode, type Key, type TastingBundle } from '../bundle';
 import { ledgerOf } from '../caveats';
 import { isComplete } from '../design';
 import { midRanks } from '../inference';
-import { blockOf, heardSets, scoreOf, setAnswer, type HeardSet, type LeftOut } from './planned/heard';
+import { blockOf, heardSets, scoreOf, setAnswer, type HeardSet, type LeftOut, type Wanted } from './planned/heard';
 
 /** One panelist's answers by method, once the key is known. */
 export interface PanelistPreferences {
@@ -35,15 +35,15 @@ export const isRankedByAll = ({ tasting, plan }: Pick<TastingBundle, 'tasting' |
  * Where a panelist ranked all methods several times (replicates, sittings, zones), the ranks
  * are averaged and ranked again, so that everyone counts once; liking is averaged likewise.
  *
- * @param zones ids of the zones to go by; null goes by all
+ * @param isWanted which sets to go by; default all
  */
 export function readPreferences(
   bundle: TastingBundle,
   key: Key,
-  zones: readonly string[] | null = null,
+  isWanted?: Wanted,
 ): { panelists: PanelistPreferences[]; leftOut: LeftOut[] } {
   const { tasting } = bundle;
-  const { sets, leftOut } = heardSets(bundle, key, zones);
+  const { sets, leftOut } = heardSets(bundle, key, isWanted);
   const out = new Set(leftOut.map(({ panelist }) => panelist));
   const ranked = mainItem(tasting)?.id ?? '';
   const liked = tasting.ballot.items.find((item) => item.kind === 'liking')?.id ?? '';

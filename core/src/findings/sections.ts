@@ -7,6 +7,7 @@ import type {
   RankSumPair,
 } from '../inference';
 import type { AttributesMap, DriversFinding } from './attributes';
+import type { PartsFinding } from './byPart';
 import type { Collected } from './collected';
 import type { GuessFinding } from './guesses';
 import type { JustRightFinding } from './justRight';
@@ -23,7 +24,6 @@ import type { ServiceFinding } from './service';
 import type { StrengthFinding } from './strength';
 import type { PanelFinding } from './panel';
 import type { WordsFinding } from './words';
-import type { ZoneAnswer } from './zones';
 
 /** One method in a complete ranking. */
 export interface MethodFinding {
@@ -71,7 +71,7 @@ export interface SectionData {
   strength: StrengthFinding | NoTest;
   panel: PanelFinding;
   practical: PracticalPick;
-  zones: ZoneAnswer[];
+  parts: PartsFinding[];
   scales: ScalesFinding;
   map: AttributesMap;
   drivers: DriversFinding;

@@ -3,7 +3,7 @@ import { ledgerOf, type Caveat } from '../caveats';
 import { SMALLEST_PANEL } from '../design';
 import { servedOf, servedPortions, type ServedPortion } from '../served';
 import { NotUnsealed } from './findings';
-import { plannedAnswer } from './planned';
+import { plannedAnswer, type Wanted } from './planned';
 import { isRankedByAll, readPreferences } from './preferences';
 import { rankedAnswer, rankedRules } from './ranked';
 import { peopleAtBallots, touchedPanelists } from './sensitivity';
@@ -76,15 +76,14 @@ function answerOf(bundle: TastingBundle, without: Without): Omit<AnswerWithout, 
   const touched = touchedBy(bundle, without);
   const personOf = peopleAtBallots(bundle, key);
   const kept = { ...bundle, ballots: bundle.ballots.filter((ballot) => !touched.has(personOf(ballot))) };
-  const zones =
-    without.zones.length > 0 ? tasting.zones.map(({ id }) => id).filter((id) => !without.zones.includes(id)) : null;
+  const isWanted: Wanted = ({ zone }) => !without.zones.includes(zone ?? '');
   const ids = (leaders: readonly number[]): string[] => leaders.map((method) => tasting.methods[method].id);
   if (isRankedByAll(bundle)) {
-    const { panelists } = readPreferences(kept, key, zones);
+    const { panelists } = readPreferences(kept, key, isWanted);
     const { kind, about, leaders, sentence } = rankedAnswer(panelists, rankedRules(bundle, key));
     return { kind, about, leaders: ids(leaders), sentence, people: panelists.length };
   }
-  const { kind, about, leaders, sentence, panelists } = plannedAnswer(kept, key, { zones });
+  const { kind, about, leaders, sentence, panelists } = plannedAnswer(kept, key, { isWanted });
   return { kind, about, leaders: ids(leaders), sentence, people: panelists };
 }
 

@@ -20,7 +20,11 @@ export interface AskedBallot {
 
 /** Samples that somebody said they did not taste, of the answers that count. */
 export const untastedCodes = (answers: readonly AnswerValue[]): ReadonlySet<string> =>
-  new Set(currentAnswers(answers).flatMap((one) => (one.kind === 'untasted' && one.because !== '' ? one.code : [])));
+  new Set(
+    currentAnswers(answers.filter((one) => one.kind === 'untasted')).flatMap((one) =>
+      one.because === '' ? [] : one.code,
+    ),
+  );
 
 /**
  * Checks one answer against the ballot: that its question is asked, its samples were

@@ -1,6 +1,7 @@
 import {
   driverLines,
   forWhomLines,
+  partLines,
   gateLines,
   justRightLines,
   mapLines,
@@ -97,20 +98,17 @@ const factOf = (name: string, lines: string[]): Block => ({ kind: 'facts', facts
  * @param nameOfSeat how somebody who commented is called
  */
 export function exploredBlocks(found: Findings, nameOfSeat: (seat: number) => string, charts: Block[]): Block[] {
-  const zones = sectionOf(found, 'zones') ?? [];
   const practical = sectionOf(found, 'practical');
   const kitchen = sectionOf(found, 'kitchen');
   const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
   const asked = [...scaleBlocks(found, nameOf), ...answerBlocks(found, nameOf, nameOfSeat)];
-  if (zones.length + asked.length + charts.length === 0 && !practical && !kitchen) return [];
+  const isAlsoAsked = found.sections.some(({ id, status }) => id === 'parts' && status === 'explored');
+  const parts = isAlsoAsked ? partBlocks(found) : [];
+  if (parts.length + asked.length + charts.length === 0 && !practical && !kitchen) return [];
   return [
     { kind: 'heading', text: 'Looked at after unsealing: hints, not the planned answer' },
     ...charts,
-    ...zones.map(({ zone, sentence }): Block => ({
-      kind: 'text',
-      text: `${zone} by itself: ${sentence}`,
-      look: 'plain',
-    })),
+    ...parts,
     ...(practical
       ? [
           { kind: 'text' as const, text: practical.sentence, look: 'plain' as const },
@@ -122,6 +120,10 @@ export function exploredBlocks(found: Findings, nameOfSeat: (seat: number) => st
     ...asked,
   ];
 }
+
+/** Zone by zone, and lot by lot. */
+export const partBlocks = (found: Findings): Block[] =>
+  (sectionOf(found, 'parts') ?? []).map((one) => factOf(`By ${one.by}`, partLines(one)));
 
 type NameOf = (id: string) => string;
 

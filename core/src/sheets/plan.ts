@@ -1,4 +1,4 @@
-import { ANALYSIS_NAMES, quantities, TEST_NAMES } from '../design';
+import { ANALYSIS_NAMES, isAskedByPart, partsText, quantities, TEST_NAMES } from '../design';
 import { claimOf } from '../findings';
 import { chainOf, differences, differenceText, stepText } from '../kitchen';
 import { ingredientsOf } from '../library';
@@ -128,7 +128,7 @@ function facts(tasting: Tasting): { name: string; lines: string[] }[] {
 }
 
 const lockFacts = (plan: Plan, tasting: Tasting): { name: string; lines: string[] }[] => [
-  { name: 'Analysis', lines: [analysisText(plan, tasting)] },
+  { name: 'Analysis', lines: [analysisText(plan, tasting), ...(isAskedByPart(plan) ? partsText(tasting) : [])] },
   { name: 'Locked', lines: [`${plan.lockedAt.replace('T', ' ').slice(0, 19)} UTC, drawn by ${plan.engine}`] },
   { name: 'Fingerprint', lines: [plan.fingerprint] },
 ];

@@ -26,6 +26,8 @@ export interface SimulatedTruth {
   height?: number;
   /** Standard deviation between pieces cooked alike; default 0. */
   pieceSpread?: number;
+  /** How much more each method is liked in a zone, by the id of the zone; default no more. */
+  byZone?: Readonly<Record<string, readonly number[]>>;
   /** Points that the first sample of a set is liked more for being first; default 0. */
   firstEdge?: number;
   /** Share of panelists who do not come; default 0. */
@@ -77,11 +79,13 @@ export function simulateBallots(
     const codes = codesServed(serving);
     const first = new Set(serving.sets.filter((set) => set.codes.length > 1).map((set) => set.codes[0]));
     const own = tags.get(`${panelist} ${sitting}`) ?? [];
+    const zoneOf = new Map(serving.sets.flatMap((set) => set.codes.map((code) => [code, set.zone ?? ''] as const)));
     const impressions = new Map(
       codes.map((code, number) => {
         const method = place.get(key.codes[code]) ?? 0;
         const edge = first.has(code) ? (truth.firstEdge ?? 0) : 0;
-        const felt = tells(panelist) ? truth.liking[method] : alike;
+        const inZone = truth.byZone?.[zoneOf.get(code) ?? '']?.[method] ?? 0;
+        const felt = tells(panelist) ? truth.liking[method] + inZone : alike;
         const impression = felt + height(panelist) + taste(`${panelist} ${method}`) + luck(own[number] ?? '') + edge;
         return [code, impression + truth.noise * random.normal()] as const;
       }),

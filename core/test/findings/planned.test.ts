@@ -1,6 +1,6 @@
 import { isAgainstMargin, TESTS, type Tasting, type TastingBundle, type Test } from '../../src/bundle';
 import { isOfTwoSamples } from '../../src/design';
-import { claimOf, findings, plannedVerdict } from '../../src/findings';
+import { claimOf, findings, plannedVerdict, sectionOf } from '../../src/findings';
 import { notBlind, noted, simulatedBundle, type Wanted } from '../support/bundles';
 import { besides, numbersIn, plannedFindings, rankingFindings } from '../support/results';
 
@@ -220,14 +220,15 @@ describe('each zone by itself', () => {
   }
 
   it.each(['ranking', 'liking'] as const)('tells a winner in one from a tie in the other: %s', (test) => {
-    const { zones: heard } = twoMinded(test);
-    expect(heard).toEqual([
-      { zone: 'Loin', kind: 'winner', leaders: ['m0'], sentence: 'Method 0 is liked best.', panelists: 24 },
-      expect.objectContaining({ zone: 'Belly', kind: 'no-answer', leaders: [], panelists: 24 }),
+    const [{ parts }] = sectionOf(twoMinded(test), 'parts')!;
+    expect(parts).toMatchObject([
+      { part: 'Loin', kind: 'winner', about: 'methods', leaders: ['m0'], sentence: 'Method 0 is liked best.' },
+      { part: 'Belly', kind: 'no-answer', leaders: [] },
     ]);
+    expect(parts.map(({ panelists }) => panelists)).toEqual([24, 24]);
   });
 
   it('is not said where pieces are judged as one', () => {
-    expect(besides(simulatedBundle({ methods: 3 })).zones).toEqual([]);
+    expect(sectionOf(findings(simulatedBundle({ methods: 3 })), 'parts')).toBeUndefined();
   });
 });

@@ -77,8 +77,8 @@ describe('the planned answer without something', () => {
         ],
       },
     });
-    const zones = sectionOf(findings(zoned), 'zones')!;
-    const loin = zones.find(({ zone }) => zone === 'Loin')!;
+    const [{ parts }] = sectionOf(findings(zoned), 'parts')!;
+    const loin = parts.find(({ part }) => part === 'Loin')!;
     expect(without(zoned, { zones: ['belly'] })).toMatchObject({ sentence: loin.sentence, leaders: loin.leaders });
     expect(without(zoned, { zones: ['belly', 'loin'] })).toMatchObject({ people: 0, same: null });
   });

@@ -32,14 +32,13 @@ export function numbersIn(value: unknown, path = ''): [string, number][] {
 }
 
 /** What every findings say beside the planned test, by the names of their sections. */
-type Beside = Pick<SectionData, 'sensitivity' | 'limits' | 'next' | 'zones'>;
+type Beside = Pick<SectionData, 'sensitivity' | 'limits' | 'next'>;
 
 /** Findings with these sections beside the rest. */
 export function besides(bundle: TastingBundle): ReturnType<typeof findings> & Beside {
   const found = findings(bundle);
   const of = <Id extends 'sensitivity' | 'limits' | 'next'>(id: Id) => sectionOf(found, id) as SectionData[Id];
-  const zones = sectionOf(found, 'zones') ?? [];
-  return { ...found, sensitivity: of('sensitivity'), limits: of('limits'), next: of('next'), zones };
+  return { ...found, sensitivity: of('sensitivity'), limits: of('limits'), next: of('next') };
 }
 
 /** The findings of a complete ranking. */

@@ -26,7 +26,7 @@ const SECTIONS = Object.keys({
   strength: true,
   panel: true,
   practical: true,
-  zones: true,
+  parts: true,
   scales: true,
   map: true,
   drivers: true,

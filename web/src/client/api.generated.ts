@@ -2024,7 +2024,7 @@ export type SectionId =
   | 'strength'
   | 'panel'
   | 'practical'
-  | 'zones'
+  | 'parts'
   | 'scales'
   | 'map'
   | 'drivers'

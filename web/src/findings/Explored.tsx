@@ -1,12 +1,11 @@
-import type { RankingView, ZoneAnswer } from '@jacana/core/findings';
+import type { RankingView } from '@jacana/core/findings';
 import { BestChance } from './BestChance';
 import { LikingChart } from './LikingChart';
 import { PracticalCard } from './PracticalCard';
 import { PanelFindingCard } from './PanelFindingCard';
-import { ZonesCard } from './ZonesCard';
 
 /** What was looked at after unsealing, kept apart from what was planned. */
-export function Explored({ found, zones }: { found: RankingView; zones: ZoneAnswer[] }) {
+export function Explored({ found }: { found: RankingView }) {
   if (found.panelists.length === 0) return null;
   return (
     <>
@@ -15,7 +14,6 @@ export function Explored({ found, zones }: { found: RankingView; zones: ZoneAnsw
         <span className="h-px flex-1 bg-line" />
         <span className="font-sans text-sm text-quiet">hints, not the planned answer</span>
       </h2>
-      <ZonesCard zones={zones} />
       {found.practical && <PracticalCard methods={found.methods} practical={found.practical} />}
       {found.methods.some((method) => method.liking) && <LikingChart found={found} />}
       <BestChance found={found} />

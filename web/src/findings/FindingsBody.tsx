@@ -14,8 +14,8 @@ import { PracticalCard } from './PracticalCard';
 import { RankChart } from './RankChart';
 import { PlannedPrint, SmallPrint } from './SmallPrint';
 import { PanelistRankings } from './PanelistRankings';
+import { PartsCards } from './PartsCards';
 import { WordsCard } from './WordsCard';
-import { ZonesCard } from './ZonesCard';
 
 interface FindingsBodyProps {
   found: Findings;
@@ -26,7 +26,6 @@ interface FindingsBodyProps {
 /** What supports the answer: for a real tasting, and for one that was only rehearsed. */
 export function FindingsBody({ found, children }: FindingsBodyProps) {
   const [ranking, planned] = [rankingView(found), plannedView(found)];
-  const zones = sectionOf(found, 'zones') ?? [];
   const kitchen = sectionOf(found, 'kitchen');
   const service = sectionOf(found, 'service');
   const guesses = sectionOf(found, 'guesses');
@@ -42,8 +41,8 @@ export function FindingsBody({ found, children }: FindingsBodyProps) {
     return (
       <>
         <PlannedFigures found={planned} />
+        <PartsCards found={found} />
         {practical && <PracticalCard methods={found.methods} practical={practical} />}
-        <ZonesCard zones={zones} />
         {day}
         <Besides found={found} />
         {children}
@@ -56,7 +55,8 @@ export function FindingsBody({ found, children }: FindingsBodyProps) {
       <RankChart found={ranking} />
       <PanelistRankings found={ranking} />
       {ranking.pairs.length > 0 && <PairTable found={ranking} />}
-      <Explored found={ranking} zones={zones} />
+      <PartsCards found={found} />
+      <Explored found={ranking} />
       {day}
       <Besides found={found} />
       {children}

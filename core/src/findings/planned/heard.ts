@@ -28,6 +28,9 @@ export interface HeardSet {
   answers: Answer[];
 }
 
+/** Which sets are to be heard, where a part of the tasting is asked; of a set that does not count nothing is left but its zone. */
+export type Wanted = (set: Pick<HeardSet, 'zone' | 'samples'>) => boolean;
+
 /** A panelist who does not count, and why. */
 export interface LeftOut {
   panelist: string;
@@ -40,12 +43,12 @@ export interface LeftOut {
  * come, nor for plates that nobody ate; they are listed with the reason. Who had to stop midway is heard as far
  * as they came. Of two plates of one method on a tray the one that was eaten first counts.
  *
- * @param only ids of the zones to be heard; null hears all
+ * @param isWanted which sets are heard; default all
  */
 export function heardSets(
   bundle: TastingBundle,
   key: Key,
-  only: readonly string[] | null = null,
+  isWanted: Wanted = () => true,
 ): { sets: HeardSet[]; leftOut: LeftOut[] } {
   const { tasting } = bundle;
   const place = new Map(tasting.methods.map((method, at) => [method.id, at]));
@@ -62,7 +65,7 @@ export function heardSets(
       continue;
     }
     for (const heard of setsOf(portions, currentAnswers(ballot.answers), { test: tasting.test, place })) {
-      if (only !== null && !only.includes(heard.zone ?? '')) continue;
+      if (!isWanted(heard.why === null ? heard.set : { zone: heard.zone, samples: [] })) continue;
       if (heard.why === null) sets.push({ panelist, sitting, ...heard.set });
       else leftOut.push({ panelist, seat, why: heard.why });
     }
@@ -172,6 +175,13 @@ export const setAnswer = <K extends 'ranking' | 'choice' | 'best-worst'>(
 
 /** The score that was given to a sample. */
 export function scoreOf({ answers }: HeardSet, item: string, code: string): number | null {
-  const answer = answers.find((one) => one.kind === 'score' && one.item === item && one.code === code);
-  return answer?.kind === 'score' ? answer.score : null;
+  let scores = scoresOf.get(answers);
+  if (!scores) {
+    scores = new Map(answers.flatMap((one) => (one.kind === 'score' ? [[`${one.item} ${one.code}`, one.score]] : [])));
+    scoresOf.set(answers, scores);
+  }
+  return scores.get(`${item} ${code}`) ?? null;
 }
+
+/** Scores by question and code: each is looked up many times, in sets that never change. */
+const scoresOf = new WeakMap<readonly Answer[], ReadonlyMap<string, number>>();

@@ -4,7 +4,7 @@ import { mainItem, seeksSimilarity } from '../../questions';
 import { claimOf } from '../claim';
 import { counted } from '../wording';
 import type { Answer, PlannedRules } from './answer';
-import { heardSets, type HeardSet, type LeftOut } from './heard';
+import { heardSets, type HeardSet, type LeftOut, type Wanted } from './heard';
 import { chosen, ordered, type Chosen, type Ordered } from './ordered';
 import { profiled, wordsOf, type Profiled } from './profiled';
 import { rehearsed } from './rehearsed';
@@ -21,15 +21,17 @@ export type PlannedAnswer = Answer<Planned>;
  * The answer to the planned question, by the planned test. Panelists who did not hand in are
  * left out; whoever did counts, blind or not.
  *
- * @param zones ids of the zones to go by; null goes by all
+ * @param isWanted which sets to go by; default all
+ * @param alpha another level than the plan's, where a part of it is asked
  */
 export function plannedAnswer(
   bundle: TastingBundle,
   key: Key,
-  { limitOnly = false, zones = null }: { limitOnly?: boolean; zones?: readonly string[] | null } = {},
+  { limitOnly = false, isWanted, alpha }: { limitOnly?: boolean; isWanted?: Wanted; alpha?: number } = {},
 ): PlannedAnswer & { leftOut: LeftOut[]; panelists: number } {
-  const { sets, leftOut } = heardSets(bundle, key, zones);
-  const rules = rulesOf(bundle, key, limitOnly);
+  const { sets, leftOut } = heardSets(bundle, key, isWanted);
+  const planned = rulesOf(bundle, key, limitOnly);
+  const rules = alpha === undefined ? planned : { ...planned, alpha };
   const panelists = new Set(sets.map((set) => set.panelist)).size;
   const answer = answerTo(sets, bundle, rules);
   return { ...(panelists < SMALLEST_PANEL ? tooFew(answer, panelists) : answer), leftOut, panelists };

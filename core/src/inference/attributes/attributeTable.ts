@@ -15,7 +15,16 @@
 import { falseDiscovery } from '../certainty/falseDiscovery';
 import { letters } from '../certainty/letters';
 import type { NoTest } from '../certainty/probability';
-import { compare, estimatedMeans, fitMixed, termTest, type EstimatedMean, type Factors, type TermTest } from '../mixed';
+import {
+  compare,
+  estimatedMeans,
+  fitter,
+  termTest,
+  type EstimatedMean,
+  type Factors,
+  type Fitter,
+  type TermTest,
+} from '../mixed';
 
 /** One attribute. */
 export interface AttributeRow {
@@ -37,28 +46,43 @@ export function attributeTable(
   alpha: number,
   steps: Readonly<Record<string, number>> = {},
 ): AttributeRow[] {
+  const fitOf = fitters(factors);
   const rows = Object.entries(scores).map(([attribute, values]) => ({
     attribute,
-    ...oneAttribute(values, factors, alpha, steps[attribute]),
+    ...oneAttribute(values, fitOf(values), alpha, steps[attribute]),
   }));
   const tested = rows.filter((row) => row.test.test === 'F');
   const adjusted = falseDiscovery(tested.map((row) => (row.test as TermTest).p));
   return rows.map((row) => ({ ...row, adjustedP: row.test.test === 'F' ? adjusted[tested.indexOf(row)] : null }));
 }
 
+/** The model of an attribute; one for all that were scored for the same samples. */
+function fitters(factors: Factors): (values: readonly (number | null)[]) => Fitter {
+  const known = new Map<string, Fitter>();
+  return (values) => {
+    const given = values.flatMap((value, row) => (value === null ? [] : [row]));
+    const name = given.join();
+    const own = known.get(name);
+    if (own) return own;
+    const part = Object.fromEntries(
+      Object.entries(factors).map(([factor, levels]) => [factor, given.map((row) => levels[row])]),
+    );
+    const random = [['panelist'], ['panelist', 'sample'], ...(part.piece ? [['piece']] : [])];
+    const fit = fitter(part, given.length, { fixed: [['sample']], random });
+    known.set(name, fit);
+    return fit;
+  };
+}
+
 function oneAttribute(
   values: readonly (number | null)[],
-  factors: Factors,
+  fitTo: Fitter,
   alpha: number,
   step: number | undefined,
 ): Omit<AttributeRow, 'attribute' | 'adjustedP'> {
-  const given = values.flatMap((value, row) => (value === null ? [] : [row]));
-  const part = Object.fromEntries(
-    Object.entries(factors).map(([name, levels]) => [name, given.map((row) => levels[row])]),
-  );
-  const fit = fitMixed(
-    { y: given.map((row) => values[row] as number), factors: part, step },
-    { fixed: [['sample']], random: [['panelist'], ['panelist', 'sample'], ...(part.piece ? [['piece']] : [])] },
+  const fit = fitTo(
+    values.flatMap((value) => value ?? []),
+    step,
   );
   if (fit.test === null) return { test: fit, means: [] };
   const means = estimatedMeans(fit, 'sample', alpha).sort((a, b) => (b.mean ?? -Infinity) - (a.mean ?? -Infinity));

@@ -101,9 +101,15 @@ export function principalComponents(
 }
 
 function meansOf(panel: readonly Profile[], drawn: readonly number[]): number[][] {
-  return panel[0].map((row, sample) =>
-    row.map((_, attribute) => drawn.reduce((sum, at) => sum + panel[at][sample][attribute] / drawn.length, 0)),
-  );
+  const sums = panel[0].map((row) => new Float64Array(row.length));
+  for (const at of drawn) {
+    const profile = panel[at];
+    for (let sample = 0; sample < sums.length; sample++) {
+      const [own, row] = [sums[sample], profile[sample]];
+      for (let attribute = 0; attribute < own.length; attribute++) own[attribute] += row[attribute];
+    }
+  }
+  return sums.map((own) => Array.from(own, (sum) => sum / drawn.length));
 }
 
 function centred(rows: number[][]): number[][] {

@@ -43,9 +43,7 @@ export function leastSquares(
   const n = response.length;
   const y = standardised(response);
   const x = predictors.map(standardised);
-  const dot = (a: readonly number[], b: readonly number[]): number =>
-    a.reduce((sum, value, row) => sum + value * b[row], 0);
-  const { inverse, rank } = generalInverse(new Matrix(x.map((a) => x.map((b) => dot(a.values, b.values)))));
+  const { inverse, rank } = generalInverse(gramOf(x.map(({ values }) => values)));
   const right = x.map((column) => dot(column.values, y.values));
   const unitSlopes = right.map((_, a) => right.reduce((sum, value, b) => sum + inverse.get(a, b) * value, 0));
   const rSquared = Math.min(1, Math.max(0, dot(unitSlopes, right)));
@@ -65,6 +63,24 @@ export function leastSquares(
     rSquared,
     residualDf,
   };
+}
+
+function dot(a: readonly number[], b: readonly number[]): number {
+  let total = 0;
+  for (let row = 0; row < a.length; row++) total += a[row] * b[row];
+  return total;
+}
+
+function gramOf(columns: readonly (readonly number[])[]): Matrix {
+  const gram = Matrix.zeros(columns.length, columns.length);
+  columns.forEach((column, a) => {
+    for (let b = 0; b <= a; b++) {
+      const product = dot(column, columns[b]);
+      gram.set(a, b, product);
+      gram.set(b, a, product);
+    }
+  });
+  return gram;
 }
 
 /** Values moved to mean 0 and shrunk to length 1, so that squares of 1e300 fit into a number; all zero without spread. */

@@ -15,7 +15,7 @@
 import type { MixedData, MixedFit, MixedModel } from './fit';
 import { grouping } from './fit';
 import { fixedDesign } from './design';
-import { RemlProblem } from './reml';
+import { RemlDesign, RemlProblem } from './reml';
 
 /** Result of {@link residualChecks}. */
 export interface ResidualChecks {
@@ -92,11 +92,8 @@ export function influence(data: MixedData, model: MixedModel, fit: MixedFit, fac
     if (design.columns.length !== fit.design.columns.length || rows.length <= design.columns.length) return [];
     const columns = fit.design.columns.map((column) => rows.map((row) => column[row]));
     const y = rows.map((row) => (data.y[row] - fit.coefficients[0]) / spread);
-    const problem = new RemlProblem(
-      y,
-      columns,
-      kept.map((term) => grouping(factors, term, rows.length)),
-    );
+    const groups = kept.map((term) => grouping(factors, term, rows.length));
+    const problem = new RemlProblem(new RemlDesign(columns, groups), y);
     const moved = problem
       .at(theta)
       .coefficients.map((b, at) => b * spread + (at === 0 ? fit.coefficients[0] : 0) - fit.coefficients[at]);

@@ -29,7 +29,7 @@ import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
 import { minimise, secondDerivatives, gradient } from '../../numeric';
 import type { NoTest } from '../certainty/probability';
 import { fixedDesign, type Factors, type FixedDesign, type Term } from './design';
-import { RemlProblem } from './reml';
+import { RemlDesign, RemlProblem } from './reml';
 
 /** One score per row, with the level of every factor. */
 export interface MixedData {
@@ -84,29 +84,57 @@ export interface MixedFit {
 }
 
 /** Fits the model. Degenerate data give the reason why there is no fit. */
-export function fitMixed({ y, factors, step }: MixedData, model: MixedModel): MixedFit | NoTest {
-  const scale = standardised(y);
-  if (y.length === 0) return { test: null, reason: 'There are no scores.' };
-  if (scale.size === 0) return { test: null, reason: 'All scores are the same, so there is no spread to explain.' };
-  if (!(scale.size < LARGEST_SPREAD && scale.size > 1 / LARGEST_SPREAD))
-    return {
-      test: null,
-      reason: 'The scores are too large or too small to be squared. Change their unit and try again.',
-    };
-  const design = fixedDesign(rowsOf(factors, y.length), model.fixed);
+export const fitMixed = ({ y, factors, step }: MixedData, model: MixedModel): MixedFit | NoTest =>
+  fitter(factors, y.length, model)(y, step);
+
+/** Fits columns of scores that were given to the same samples, each as {@link fitMixed} would. */
+export type Fitter = (y: readonly number[], step?: number) => MixedFit | NoTest;
+
+/** What does not hang on the scores is worked out once, at the first that can be fitted. */
+export function fitter(factors: Factors, rows: number, model: MixedModel): Fitter {
+  let known: Prepared | undefined;
+  return (y, step) => {
+    const scale = standardised(y);
+    if (rows === 0) return { test: null, reason: 'There are no scores.' };
+    if (scale.size === 0) return { test: null, reason: 'All scores are the same, so there is no spread to explain.' };
+    if (!(scale.size < LARGEST_SPREAD && scale.size > 1 / LARGEST_SPREAD))
+      return {
+        test: null,
+        reason: 'The scores are too large or too small to be squared. Change their unit and try again.',
+      };
+    known ??= prepared(factors, rows, model);
+    return known.isTooFew ? { test: null, reason: TOO_FEW } : fitted(known, { y, step, scale });
+  };
+}
+
+const TOO_FEW = 'There are too few scores for this model: nothing is left to judge the differences by.';
+
+/** A model with the samples and people that it is fitted to. */
+interface Prepared {
+  design: FixedDesign;
+  isTooFew: boolean;
+  kept: { term: Term; groups: number }[];
+  leftOut: LeftOutTerm[];
+  reml: RemlDesign;
+}
+
+function prepared(factors: Factors, rows: number, model: MixedModel): Prepared {
+  const design = fixedDesign(rowsOf(factors, rows), model.fixed);
+  const { kept, leftOut } = usableTerms(factors, model, rows);
+  const groups = kept.map((term) => grouping(factors, term, rows));
+  return {
+    ...{ design, leftOut, isTooFew: rows <= design.columns.length },
+    kept: kept.map((term, at) => ({ term, groups: new Set(groups[at]).size })),
+    reml: new RemlDesign(design.columns, groups),
+  };
+}
+
+function fitted(
+  { design, kept, leftOut, reml }: Prepared,
+  { y, step, scale }: { y: readonly number[]; step: number | undefined; scale: ReturnType<typeof standardised> },
+): MixedFit | NoTest {
   const df = y.length - design.columns.length;
-  if (df < 1)
-    return {
-      test: null,
-      reason: 'There are too few scores for this model: nothing is left to judge the differences by.',
-    };
-  const { kept, leftOut } = usableTerms(factors, model, y.length);
-  const problem = new RemlProblem(
-    scale.values,
-    design.columns,
-    kept.map((term) => grouping(factors, term, y.length)),
-    step === undefined ? undefined : (step / scale.size) ** 2 / 12,
-  );
+  const problem = new RemlProblem(reml, scale.values, step === undefined ? undefined : (step / scale.size) ** 2 / 12);
   const theta = bestTheta(problem, kept.length);
   const value = problem.at(theta);
   const { residualVariance } = value;
@@ -126,10 +154,10 @@ export function fitMixed({ y, factors, step }: MixedData, model: MixedModel): Mi
     design,
     coefficients: value.coefficients.map((b, at) => b * scale.size + (at === 0 ? scale.centre : 0)),
     covariance: times(value.unscaledCovariance.to2DArray(), residualVariance * units),
-    variances: kept.map((term, at) => ({
+    variances: kept.map(({ term, groups }, at) => ({
       term: term.join(':'),
       variance: theta[at] ** 2 * residualVariance * units,
-      groups: new Set(grouping(factors, term, y.length)).size,
+      groups,
     })),
     residualVariance: residualVariance * units,
     isRounding,
@@ -259,7 +287,7 @@ function parameterUncertainty(problem: RemlProblem, theta: readonly number[], re
     curvature.set(i, size - 1, -slope / residualVariance);
     curvature.set(size - 1, i, -slope / residualVariance);
   });
-  curvature.set(size - 1, size - 1, problem.rows - problem.fixed);
+  curvature.set(size - 1, size - 1, problem.design.rows - problem.design.fixed);
   const unscaled = (u: number[]): Matrix => problem.at(full(u)).unscaledCovariance;
   const slopes = start.map((_, at) => {
     const moved = (times: number): Matrix => unscaled(start.map((u, index) => (index === at ? u + times * step : u)));

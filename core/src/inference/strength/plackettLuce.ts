@@ -80,10 +80,20 @@ export function plackettLuce(rankings: readonly Ranking[], samples: number): Pla
 
 /** One strict ranking from the model: the largest of log worth plus Gumbel noise comes first. */
 export function drawnRanking(samples: readonly number[], logWorth: readonly number[], random: RandomStream): number[] {
-  return samples
-    .map((sample) => ({ sample, height: logWorth[sample] - Math.log(-Math.log(random.fraction() || 1e-10)) }))
-    .sort((a, b) => b.height - a.height)
-    .map(({ sample }) => sample);
+  const order: number[] = [];
+  const heights: number[] = [];
+  // Put in its place as it is drawn: panels are drawn by the thousand, and a ranking is short.
+  for (const sample of samples) {
+    const height = logWorth[sample] - Math.log(-Math.log(random.fraction() || 1e-10));
+    let place = order.length;
+    for (; place > 0 && heights[place - 1] < height; place--) {
+      order[place] = order[place - 1];
+      heights[place] = heights[place - 1];
+    }
+    order[place] = sample;
+    heights[place] = height;
+  }
+  return order;
 }
 
 /** Groups of equal ranks, best first. */

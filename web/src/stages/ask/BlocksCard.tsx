@@ -1,6 +1,7 @@
 import { MOST_PIECES } from '@jacana/core/bundle';
+import { partsText } from '@jacana/core/design';
 import { Plus } from 'lucide-react';
-import { Controller, useFieldArray } from 'react-hook-form';
+import { Controller, useFieldArray, useWatch } from 'react-hook-form';
 import { newId, useDrafting } from '../../drafting/draft';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -41,8 +42,21 @@ export function BlocksCard() {
         placeholder="loin"
         about="Parts of a piece that are tasted and judged apart, such as loin and belly."
       />
+      <AskedByPart />
     </Card>
   );
+}
+
+/** What will be asked of lots and zones, said before it is locked. */
+function AskedByPart() {
+  const { form } = useDrafting();
+  const [test, zones, lots, alpha] = useWatch({ control: form.control, name: ['test', 'zones', 'lots', 'alpha'] });
+  const said = partsText({ test, zones, lots, alpha });
+  return said.map((text) => (
+    <p key={text} className="mt-3 border-l-4 border-line pl-3">
+      {text}
+    </p>
+  ));
 }
 
 interface NamedListProps {

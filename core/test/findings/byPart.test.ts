@@ -1,0 +1,221 @@
+import { findings, sectionOf, type PartsFinding } from '../../src/findings';
+import { lotsByPieces, zonesByPeople, zonesByPieces, type BlockRow } from '../../src/inference';
+import { randomStream } from '../../src/numeric';
+import { simulatedBundle, type Wanted } from '../support/bundles';
+import { numbersIn, tested } from '../support/results';
+
+const zones = ['Loin', 'Belly'].map((name) => ({ id: name.toLowerCase(), name }));
+const partsOf = (wanted: Wanted): PartsFinding => sectionOf(findings(simulatedBundle(wanted)), 'parts')![0];
+/** In the loin the first method is best, in the belly the last one. */
+const CROSSED = { byZone: { loin: [2, 0, 0], belly: [0, 0, 2] }, noise: 0.4, disagreement: 0.3 };
+
+describe('a method that is best in one zone, and another one in the other', () => {
+  it.each(['ranking', 'liking', 'best-worst'] as const)(
+    'is found by a %s, of the methods, with a test of its own',
+    (test) => {
+      const found = partsOf({ methods: 3, panelists: 24, pieces: 5, world: CROSSED, tasting: { test, zones } });
+      expect(found).toMatchObject({ by: 'zone', about: 'methods', alpha: 0.025 });
+      expect(found.parts.map(({ leaders }) => leaders)).toEqual([['m0'], ['m2']]);
+      expect(tested(found.interaction)).toMatchObject({ unit: 'pieces', by: 'relabelling', units: 5 });
+      expect(found.sentence).toBe('The best Loin and Belly are different methods: Loin Method 0, Belly Method 2.');
+    },
+  );
+
+  it('is said of these pieces alone where there is one of each', () => {
+    const found = partsOf({ methods: 3, panelists: 24, pieces: 1, world: CROSSED, tasting: { zones } });
+    expect(tested(found.interaction)).toMatchObject({ unit: 'people', by: 'friedman', units: 24 });
+    expect(found.about).toBe('pieces');
+    expect(found.sentence).toBe(
+      'Of these pieces: the best Loin and Belly are different methods: Loin Method 0, Belly Method 2.',
+    );
+  });
+
+  it('is said with its assumption where pieces were taken to be alike', () => {
+    const found = partsOf({
+      methods: 3,
+      panelists: 24,
+      pieces: 1,
+      world: CROSSED,
+      tasting: { zones, takenAlike: 'one pot' },
+    });
+    expect(found.about).toBe('methods');
+    expect(found.sentence).toMatch(/, if pieces cooked alike taste alike, as was assumed\.$/);
+  });
+
+  it('is not said where one method is best in both', () => {
+    const world = { byZone: { loin: [2, 0, 0], belly: [2, 0, 0] }, noise: 0.4, disagreement: 0.3 };
+    const found = partsOf({ methods: 3, panelists: 24, pieces: 5, world, tasting: { zones } });
+    expect(found.parts.map(({ leaders }) => leaders)).toEqual([['m0'], ['m0']]);
+    expect(found.sentence).toBe('That it hangs on the zone which is best has not been shown.');
+  });
+});
+
+describe('what the plan says of its parts', () => {
+  const bundle = simulatedBundle({ methods: 3, panelists: 12, tasting: { zones } });
+  const statusOf = (engine: string): string | undefined =>
+    findings({ ...bundle, plan: { ...bundle.plan!, engine } }).sections.find(({ id }) => id === 'parts')?.status;
+
+  it('is planned since plans say so, looked at before', () => {
+    expect(statusOf('jacana-core 0.11.0')).toBe('explored');
+    expect(['jacana-core 0.12.0', 'jacana-core 1.0.0', bundle.plan!.engine].map(statusOf)).toEqual([
+      'planned',
+      'planned',
+      'planned',
+    ]);
+  });
+
+  it('has means of what was given in each part, and no others', () => {
+    const [{ parts, of }] = sectionOf(findings(bundle), 'parts')!;
+    expect(of).toBe('ranks');
+    for (const { means } of parts) expect(means.reduce((sum: number, mean) => sum + mean!, 0)).toBeCloseTo(6);
+  });
+
+  it('has zones and lots beside each other, and words without a best', () => {
+    const lots = ['A', 'B'].map((name) => ({ id: name, name }));
+    const ways = sectionOf(
+      findings(simulatedBundle({ methods: 3, panelists: 16, pieces: 4, tasting: { zones, lots } })),
+      'parts',
+    )!;
+    expect(ways.map(({ by }) => by)).toEqual(['zone', 'lot']);
+    expect(tested(ways[1].interaction)).toMatchObject({ unit: 'pieces', by: 'F', units: 4 });
+    const told = sectionOf(
+      findings(simulatedBundle({ methods: 2, panelists: 16, pieces: 4, tasting: { test: 'triangle', zones } })),
+      'parts',
+    )![0];
+    expect(told).toMatchObject({ of: null, interaction: { test: null } });
+  });
+
+  it('survives nobody, one and a few', () => {
+    for (const panelists of [1, 2, 3]) {
+      const few = simulatedBundle({ methods: 3, panelists, tasting: { zones } });
+      for (const ballots of [few.ballots, few.ballots.slice(1), []]) {
+        const found = findings({ ...few, ballots });
+        for (const [path, value] of numbersIn(sectionOf(found, 'parts')))
+          expect([path, Number.isFinite(value)]).toEqual([path, true]);
+      }
+    }
+  });
+});
+
+/** Scores of people who each eat all methods, in both zones, from one block; pieces vary, and so do people. */
+function tasted(
+  seed: string,
+  { blocks, methods, people, cross = 0 }: { blocks: number; methods: number; people: number; cross?: number },
+): BlockRow[][] {
+  const random = randomStream(seed, 'parts');
+  const piece = Array.from({ length: 2 * blocks * methods }, () => random.normal());
+  return [0, 1].map((zone) =>
+    Array.from({ length: people }, (_, panelist) => {
+      const block = panelist % blocks;
+      const samples = Array.from({ length: methods }, (_, method) => method);
+      const values = samples.map(
+        (method) =>
+          method +
+          (zone === 0 && method === 0 ? cross : 0) +
+          piece[(zone * blocks + block) * methods + method] +
+          random.normal(),
+      );
+      return { panelist, block, samples, values, weight: 1 };
+    }),
+  );
+}
+
+describe('the test of zones against methods', () => {
+  const RUNS = 400;
+  const share = (isShown: (seed: string) => boolean): number =>
+    Array.from({ length: RUNS }, (_, run) => isShown(`run ${run}`)).filter(Boolean).length / RUNS;
+  const options = { alpha: 0.05, seed: '1' };
+
+  it.each([
+    [3, 5],
+    [4, 3],
+    [2, 6],
+  ])('keeps its level where pieces vary, with %i methods and %i blocks', (methods, blocks) => {
+    const shown = share((seed) => {
+      const found = zonesByPieces(tasted(seed, { blocks, methods, people: 18 }), { ...options, methods });
+      return found.test !== null && found.p <= 0.05;
+    });
+    expect(shown).toBeLessThanOrEqual(0.08);
+  });
+
+  it('is not deaf: a method that gains by three points in one zone is found', () => {
+    const shown = share((seed) => {
+      const found = zonesByPieces(tasted(seed, { blocks: 5, methods: 3, people: 20, cross: 4 }), {
+        ...options,
+        methods: 3,
+      });
+      return found.test !== null && found.p <= 0.05;
+    });
+    expect(shown).toBeGreaterThan(0.6);
+  });
+
+  it('of these pieces alone is far too sure of methods, which is why it does not speak of them', () => {
+    const shown = share((seed) => {
+      const found = zonesByPeople(tasted(seed, { blocks: 3, methods: 3, people: 30 }), { ...options, methods: 3 });
+      return found.test !== null && found.p <= 0.05;
+    });
+    expect(shown).toBeGreaterThan(0.1);
+  });
+
+  it('adjusts over the pairs of three zones', () => {
+    const [loin, belly] = tasted('three', { blocks: 5, methods: 3, people: 20, cross: 6 });
+    const three = tested(zonesByPieces([loin, belly, belly], { ...options, methods: 3 }));
+    const two = tested(zonesByPieces([loin, belly], { ...options, methods: 3 }));
+    expect(three.pairs.map(({ a, b }) => [a, b])).toEqual([
+      [0, 1],
+      [0, 2],
+      [1, 2],
+    ]);
+    expect(three.pairs[2].p).toBe(1);
+    expect(three.p).toBeCloseTo(3 * two.p, 10);
+  });
+});
+
+describe('the test of lots against methods', () => {
+  const of = (seed: string, cross: number): ReturnType<typeof lotsByPieces> => {
+    const [rows] = tasted(seed, { blocks: 6, methods: 3, people: 24 });
+    const lotOf = (block: number): string => (block < 3 ? 'lean' : 'fatty');
+    const moved = rows.map((row) => ({
+      ...row,
+      values: row.values.map((value, method) => value + (lotOf(row.block) === 'lean' && method === 0 ? cross : 0)),
+    }));
+    return lotsByPieces(moved, lotOf, { methods: 3, alpha: 0.05, seed: '1' });
+  };
+
+  it('keeps its level, and finds what there is', () => {
+    const shown = (cross: number): number =>
+      Array.from({ length: 400 }, (_, run) => tested(of(`lot ${run}`, cross)).p <= 0.05).filter(Boolean).length / 400;
+    expect(shown(0)).toBeLessThanOrEqual(0.08);
+    expect(shown(4)).toBeGreaterThan(0.6);
+  });
+
+  // Two-way table with replicates, F = MS(interaction) / MS(within): by hand from the six block means.
+  it('is the F of a split table by hand', () => {
+    const cells = [
+      [1, 5],
+      [2, 6],
+      [4, 4],
+      [5, 3],
+    ];
+    const rows = cells.map((values, block) => ({ panelist: block, block, samples: [0, 1], values, weight: 1 }));
+    const found = tested(
+      lotsByPieces(rows, (block) => (block < 2 ? 'a' : 'b'), { methods: 2, alpha: 0.05, seed: '1' }),
+    );
+    // Half-differences -2, -2, 0, 1: lots -2 and 0.5; between 2 * 2 * (1.25^2 + 1.25^2), within 2 * (0.25 + 0.25).
+    const F = 12.5 / 1 / (1 / 2);
+    expect(found.p).toBeCloseTo(upperTailOfF(F, 1, 2), 10);
+  });
+
+  it('needs two blocks of a lot', () => {
+    const [rows] = tasted('few', { blocks: 2, methods: 3, people: 8 });
+    expect(lotsByPieces(rows, (block) => String(block), { methods: 3, alpha: 0.05, seed: '1' })).toMatchObject({
+      test: null,
+    });
+  });
+});
+
+/** P(F > f) with 1 and 2 degrees of freedom, in closed form: F is the square of Student's t on 2. */
+function upperTailOfF(f: number, _: 1, __: 2): number {
+  const t = Math.sqrt(f);
+  return 1 - t / Math.sqrt(2 + t * t);
+}
