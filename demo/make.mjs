@@ -13,6 +13,7 @@ import { randomStream } from '@jacana/core/numeric';
 import { guessedCode } from '@jacana/core/questions';
 import { flightsOfPieces } from '@jacana/core/served';
 import { simulateBallots, simulatedCore } from '@jacana/core/simulate';
+import { PALATE_ITEMS, withPalate } from './palate.mjs';
 
 const NAMES = [
   'Ada',
@@ -248,9 +249,10 @@ function salmon() {
       ingredient('Court-bouillon', ['celery', 'sulphites'], ['poached']),
     ],
     panel: panelOf(24),
-    ballot: { items: [...defaultTasting().ballot.items, neutralQuestion('guess', 'guess')] },
-    piecesPerMethod: 3,
-    quantities: { costPerKilogram: 32 },
+    zones: ['Loin', 'Belly'].map((name) => ({ id: name.toLowerCase(), name })),
+    ballot: { items: salmonBallot() },
+    piecesPerMethod: 4,
+    quantities: { costPerKilogram: 32, pieceGrams: 900 },
     createdAt: minutesAfter(start, -3 * 24 * 60),
   });
   const locked = lockPlan(tasting, {
@@ -258,11 +260,16 @@ function salmon() {
     salt: 'salt-of-the-reedbed-salmon',
     lockedAt: minutesAfter(start, -2 * 24 * 60),
   });
-  const ballots = serve({
-    ...{ tasting, locked, seed: 'reedbed-salmon', start, pace: 2.2 },
-    truth: { liking: [6.4, 7.3, 5.7, 5.0], disagreement: 0.9, noise: 0.6 },
+  const tasted = serve({
+    ...{ tasting, locked, seed: 'loin-and-belly', start, pace: 0.4 },
+    // In the loin the slow oven is best; in the belly, which stays juicy, browning makes up for it.
+    truth: {
+      ...{ liking: [6.1, 6.9, 5.6, 5.0], disagreement: 0.8, noise: 0.6, pieceSpread: 0.25 },
+      byZone: { loin: [-0.6, 0.8, 0, 0], belly: [0.7, 0, 0, 0.2] },
+    },
     progress: () => ({ done: true }),
-  }).map(guessing(locked, tasting.methods));
+  });
+  const ballots = withPalate(tasted, locked, tasting.methods).map(guessing(locked, tasting.methods));
   const tagOf = (method, number) => locked.pieces.filter((piece) => piece.method === method)[number].tag;
   const caveat = (id, minutes, by, text, pieces) =>
     entry(id, minutesAfter(start, minutes), by, {
@@ -288,6 +295,12 @@ function salmon() {
       kitchen,
     },
   });
+}
+
+/** Liking and the palate sample by sample, then the ranking, a comment, and the guess once all is handed in. */
+function salmonBallot() {
+  const [liking, ...rest] = defaultTasting().ballot.items;
+  return [liking, ...PALATE_ITEMS, ...rest, neutralQuestion('guess', 'guess')];
 }
 
 /** What each took the last sample for, a moment after handing in: one in eight knows, and some have no idea. */

@@ -2,7 +2,7 @@
  * What a chart shows, before anyone draws it: every number on it is one of the findings. Drawn by {@link svgOf} for
  * paper and files.
  */
-export type Chart = DotChart | ShareChart;
+export type Chart = DotChart | ShareChart | MapChart;
 
 interface Titled {
   /** Names its file. */
@@ -37,6 +37,23 @@ export interface ShareChart extends Titled {
   kind: 'shares';
   parts: string[];
   rows: { place: number; name: string; counts: readonly number[]; note: string }[];
+}
+
+/** Methods and words on two axes: what lies near each other goes together. */
+export interface MapChart extends Titled {
+  kind: 'map';
+  /** What its axes are, and how much of what differs lies along them. */
+  caption: string;
+  methods: {
+    place: number;
+    name: string;
+    at: readonly [number, number];
+    /** Where it might as well stand, had others been asked; null where that is not known. */
+    ellipse: { halfAxes: readonly [number, number]; angle: number } | null;
+  }[];
+  words: { name: string; at: readonly [number, number]; isBold: boolean }[];
+  /** Whether words point somewhere from the middle, or stand where they belong. */
+  isPointing: boolean;
 }
 
 /** Round ends that hold all values, and round steps between them. */

@@ -1,5 +1,6 @@
-export { chartsOf } from './charts';
-export type { Chart, Dot, DotChart, ShareChart } from './chart';
+export { attributesChart, chartsOf, wordsMapChart } from './charts';
+export { domainOf, ticksOf, type Chart, type Dot, type DotChart, type MapChart, type ShareChart } from './chart';
+export { mapLayout, type MapLayout } from './map';
 export { methodLook, type MethodLook } from './look';
 export { letterRuns } from './letters';
 export { padPath, SEALED_NOTCH } from './pad';

@@ -1,7 +1,8 @@
 import { padPath } from './pad';
 import { letterRuns } from './letters';
-import { ticksOf, type Chart, type DotChart, type ShareChart } from './chart';
+import { ticksOf, type Chart, type DotChart, type MapChart, type ShareChart } from './chart';
 import { methodLook } from './look';
+import { mapLayout } from './map';
 
 /** Measures in points: the drawing is as wide as a page between its margins. */
 const WIDTH = 510;
@@ -30,9 +31,63 @@ export interface Drawing {
  * // 510
  */
 export function svgOf(chart: Chart): Drawing {
-  const { body, height } = chart.kind === 'dots' ? dotsOf(chart) : sharesOf(chart);
+  const { body, height } = bodyOf(chart);
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${height}" width="${WIDTH}" height="${height}" role="img" aria-label="${escaped(chart.title)}">${body.join('')}</svg>`;
   return { svg, width: WIDTH, height };
+}
+
+function bodyOf(chart: Chart): { body: string[]; height: number } {
+  switch (chart.kind) {
+    case 'dots':
+      return dotsOf(chart);
+    case 'shares':
+      return sharesOf(chart);
+    case 'map':
+      return mapOf(chart);
+  }
+}
+
+/** The layout is made for a screen, and drawn smaller here; names keep their size. */
+function mapOf(chart: MapChart): { body: string[]; height: number } {
+  const { width, height, points, ellipses, arrows, labels, isNumbered } = mapLayout(chart);
+  const scale = WIDTH / width;
+  const [middle, across] = [(height * scale) / 2, WIDTH / 2];
+  const keys = flowed(
+    isNumbered
+      ? chart.methods.map(({ name, place }, at) => ({
+          name: `${at + 1} ${name}`,
+          mark: (x: number, y: number) => padAt(place, x, y, 4.6),
+        }))
+      : [],
+    height * scale + 4,
+  );
+  const caption = broken(chart.caption, WIDTH, 4);
+  const below = height * scale + 4 + keys.height;
+  const body = [
+    line([0, middle, WIDTH, middle], LINE, 0.7),
+    line([across, 4, across, height * scale - 4], LINE, 0.7),
+    ...ellipses.map(
+      ({ x, y, rx, ry, degrees, colour }) =>
+        `<ellipse rx="${(rx * scale).toFixed(1)}" ry="${(ry * scale).toFixed(1)}" transform="translate(${(x * scale).toFixed(1)} ${(y * scale).toFixed(1)}) rotate(${degrees.toFixed(1)})" fill="${colour}" fill-opacity="0.12" stroke="${colour}" stroke-opacity="0.6" stroke-width="0.8"/>`,
+    ),
+    ...arrows.map(({ x, y }) => line([across, middle, x * scale, y * scale], QUIET, 0.9)),
+    ...arrows.map(
+      ({ x, y }) => `<circle cx="${(x * scale).toFixed(1)}" cy="${(y * scale).toFixed(1)}" r="1.8" fill="${QUIET}"/>`,
+    ),
+    ...points.map(({ x, y, place }) => padAt(place, x * scale, y * scale, 5.4)),
+    ...labels.map(({ x, y, text, isMethod }) =>
+      said(text, within(x * scale, text), y * scale, { anchor: 'middle', colour: isMethod ? INK : QUIET }),
+    ),
+    ...keys.body,
+    ...caption.map((text, at) => said(text, 0, below + (at + 1) * LINE_HEIGHT, { colour: QUIET })),
+  ];
+  return { body, height: below + (caption.length + 1) * LINE_HEIGHT };
+}
+
+/** The middle of a text that is to stay on the drawing. */
+function within(x: number, text: string): number {
+  const half = (text.length * SIZE * LETTER) / 2;
+  return Math.min(WIDTH - half, Math.max(half, x));
 }
 
 function dotsOf({ rows, domain, marks, legend, unit }: DotChart): { body: string[]; height: number } {
@@ -131,8 +186,8 @@ function flowed(entries: readonly KeyEntry[], top: number): { body: string[]; he
   return { body, height: entries.length > 0 ? (row + 1) * 14 + 4 : 0 };
 }
 
-/** Names on at most three lines, the last cut where there is more. */
-function broken(name: string, room: number): string[] {
+/** Names on a few lines, the last cut where there is more. */
+function broken(name: string, room: number, mostLines = 3): string[] {
   const most = Math.floor(room / (SIZE * LETTER));
   const lines: string[] = [];
   for (const word of name.split(/\s+/)) {
@@ -140,8 +195,8 @@ function broken(name: string, room: number): string[] {
     if (last !== undefined && last.length + 1 + word.length <= most) lines[lines.length - 1] = `${last} ${word}`;
     else lines.push(word);
   }
-  const short = lines.slice(0, 3).map((text) => (text.length > most ? `${text.slice(0, most - 1)}…` : text));
-  if (lines.length > 3) short[2] = `${short[2].slice(0, most - 1)}…`;
+  const short = lines.slice(0, mostLines).map((text) => (text.length > most ? `${text.slice(0, most - 1)}…` : text));
+  if (lines.length > mostLines) short[mostLines - 1] = `${short[mostLines - 1].slice(0, most - 1)}…`;
   return short;
 }
 

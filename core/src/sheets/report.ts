@@ -73,6 +73,7 @@ function shortBlocks(found: Findings, bundle: TastingBundle): Block[] {
 }
 
 function shortened(chart: Chart): Chart {
+  if (chart.kind === 'map') return chart;
   const first = (count: number): Chart => ({ ...chart, rows: chart.rows.slice(0, count) }) as Chart;
   let count = Math.min(SHORT_ROWS, chart.rows.length);
   const most = chart.rows.some(({ name }) => name.length > LONG_NAME) ? HEIGHT_WITH_LONG_NAMES : SHORT_HEIGHT;

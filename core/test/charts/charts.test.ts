@@ -1,5 +1,5 @@
 import { defaultTasting, TESTS } from '../../src/bundle';
-import { chartsOf, svgOf, type Chart } from '../../src/charts';
+import { chartsOf, mapLayout, svgOf, type Chart } from '../../src/charts';
 import { domainOf, ticksOf } from '../../src/charts/chart';
 import { isOfTwoSamples } from '../../src/design';
 import { neutralQuestion } from '../../src/library';
@@ -117,5 +117,79 @@ describe('an axis', () => {
     expect(ticks.length).toBeGreaterThanOrEqual(2);
     expect(ticks.length).toBeLessThanOrEqual(11);
     for (const tick of ticks) expect(String(tick).length).toBeLessThan(8);
+  });
+});
+
+describe('maps', () => {
+  const asked = ['juicy', 'firm', 'browned'].map((word) => neutralQuestion(word, 'line', { word }));
+  const ticked = {
+    ...neutralQuestion('fits', 'check-all'),
+    options: ['dry', 'soft', 'crisp'].map((text) => ({ text, weight: 0 })),
+  };
+  const found = findings(
+    simulatedBundle({
+      ...{ methods: 4, panelists: 24, truth: [8, 6, 5, 3], world: { disagreement: 1, noise: 1 } },
+      tasting: { ballot: { items: [neutralQuestion('ranking', 'ranking'), ...asked, ticked] } },
+    }),
+  );
+  const maps = chartsOf(found).filter((chart) => chart.kind === 'map');
+  const attributes = maps.find(({ id }) => id === 'map')!;
+
+  it('are drawn of scales and of words, rings and names within the picture', () => {
+    expect(maps.map(({ id }) => id)).toEqual(['map', 'words-map-fits']);
+    for (const chart of maps) {
+      expectDrawable(chart);
+      const { points, ellipses, labels, width, height } = mapLayout(chart);
+      expect(points).toHaveLength(4);
+      for (const { x, y } of [...points, ...labels]) {
+        expect(x > 0 && x < width).toBe(true);
+        expect(y > 0 && y < height).toBe(true);
+      }
+      for (const { x, y, rx, ry, degrees } of ellipses) {
+        const turn = (degrees * Math.PI) / 180;
+        expect(Math.abs(x - width / 2) + Math.hypot(rx * Math.cos(turn), ry * Math.sin(turn))).toBeLessThanOrEqual(
+          width / 2,
+        );
+        expect(Math.abs(y - height / 2) + Math.hypot(rx * Math.sin(turn), ry * Math.cos(turn))).toBeLessThanOrEqual(
+          height / 2,
+        );
+      }
+    }
+  });
+
+  it('keep what is on them: places, directions and rings are those of the findings, upwards being up', () => {
+    const { points, ellipses, arrows, width, height } = mapLayout(attributes);
+    const data = sectionOf(found, 'map')!;
+    const scale = (points[0].x - width / 2) / data.methods[0][0];
+    data.methods.forEach(([x, y], at) => {
+      expect(points[at].x - width / 2).toBeCloseTo(scale * x, 6);
+      expect(height / 2 - points[at].y).toBeCloseTo(scale * y, 6);
+      expect(ellipses[at]).toMatchObject({ x: points[at].x, y: points[at].y });
+      expect(ellipses[at].rx / ellipses[at].ry).toBeCloseTo(
+        data.ellipses[at].halfAxes[0] / data.ellipses[at].halfAxes[1],
+        6,
+      );
+      expect(ellipses[at].degrees).toBeCloseTo((-180 * data.ellipses[at].angle) / Math.PI, 6);
+    });
+    data.words.forEach(([x, y], at) => {
+      expect(Math.sign(arrows[at].x - width / 2)).toBe(Math.sign(x));
+      expect((height / 2 - arrows[at].y) * x).toBeCloseTo((arrows[at].x - width / 2) * y, 4);
+    });
+    expect(mapLayout(maps[1])).toMatchObject({ arrows: [], ellipses: [] });
+  });
+
+  it('number many methods, and name them below', () => {
+    const many = {
+      ...attributes,
+      methods: attributes.methods.map((one, place) => ({
+        ...one,
+        place,
+        name: `A rather long name of method ${place}`,
+      })),
+    };
+    expect(mapLayout(many).isNumbered).toBe(true);
+    expect(saidOn(svgOf(many).svg)).toEqual(
+      expect.arrayContaining(many.methods.map(({ name }, at) => `${at + 1} ${name}`)),
+    );
   });
 });

@@ -1,23 +1,18 @@
-import { methodLook } from '@jacana/core/charts';
-import type { AttributesMap, DriversFinding, FoundMethod } from '@jacana/core/findings';
+import { attributesChart } from '@jacana/core/charts';
+import type { AttributesMap, DriversFinding, Findings } from '@jacana/core/findings';
 import { TableHead } from '../ui/TableHead';
 import { FindingCard } from './FindingCard';
 import { MethodName } from './MethodName';
 import { WordsMap } from './WordsMap';
 
 /** How methods differ in all scales at once: a picture, and the same in numbers. */
-export function AttributesMapCard({ map, methods }: { map: AttributesMap; methods: FoundMethod[] }) {
-  // Scales are correlations with the axes, methods are places: each is drawn as far out as the other.
-  const reach = Math.max(1e-9, ...map.methods.flat().map(Math.abs));
-  const words = map.words.map((place) => place.map((value) => value * reach));
+export function AttributesMapCard({ map, found }: { map: AttributesMap; found: Findings }) {
+  const { methods } = found;
   return (
     <FindingCard section="map" title={map.sentence} aside="looked at after unsealing">
-      <WordsMap
-        map={{ ...map, words }}
-        caption="Principal components of the means: a scale points to the methods that have more of it."
-        methods={methods.map(({ name }, at) => ({ name, colour: methodLook(at).colour }))}
-        words={map.attributes.map((word) => ({ word, isBold: false }))}
-      />
+      {attributesChart(found).map((chart) => (
+        <WordsMap key={chart.id} chart={chart} />
+      ))}
       <details className="mt-2">
         <summary className="cursor-pointer text-chestnut underline underline-offset-3">The same in numbers</summary>
         <table className="mt-1 w-full">

@@ -81,10 +81,10 @@ function Besides({ found }: { found: Findings }) {
           {...{ methods: found.methods, alpha: found.alpha, about: scales.about, profile: scales.profile }}
         />
       )}
-      {map && <AttributesMapCard map={map} methods={found.methods} />}
+      {map && <AttributesMapCard map={map} found={found} />}
       {drivers && <DriversCard found={drivers} />}
       {(sectionOf(found, 'words') ?? []).map((one) => (
-        <WordsCard key={one.item} found={one} methods={found.methods} />
+        <WordsCard key={one.item} found={found} words={one} />
       ))}
       {(sectionOf(found, 'just-right') ?? []).map((one) => (
         <JustRightCard key={one.item} found={one} methods={found.methods} />

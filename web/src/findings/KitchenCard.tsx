@@ -51,7 +51,7 @@ export function KitchenCard({ kitchen, methods }: KitchenCardProps) {
                   <td>{said.degrees(highest)}</td>
                   <td>{said.minutes(heated)}</td>
                   <td>{said.minutes(toSeat)}</td>
-                  <td>
+                  <td className="py-1">
                     <Pieces pieces={kitchen.pieces.filter((piece) => piece.method === method)} onOpen={setOpen} />
                   </td>
                 </tr>

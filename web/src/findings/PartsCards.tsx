@@ -1,4 +1,4 @@
-import { methodLook } from '@jacana/core/charts';
+import { domainOf, methodLook, ticksOf } from '@jacana/core/charts';
 import { levelText } from '@jacana/core/design';
 import { interactionText, sectionOf, type Findings, type PartsFinding } from '@jacana/core/findings';
 import { Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
@@ -55,6 +55,7 @@ const NAMES = { ranks: 'Mean rank, lower is better', scores: 'Mean score', place
 
 /** A line for each method from part to part: where lines cross, another one is ahead. */
 function Crossing({ finding: { parts, of, by } }: { finding: PartsFinding }) {
+  const domain = domainOf(parts.flatMap(({ means }) => means.flatMap((mean) => mean ?? [])));
   const data = parts.map(({ part, means }) => ({ part, ...Object.fromEntries(means.entries()) }));
   return (
     <figure aria-label={`Means from ${by} to ${by}; the same numbers are in the table`}>
@@ -69,7 +70,9 @@ function Crossing({ finding: { parts, of, by } }: { finding: PartsFinding }) {
             tick={{ fill: 'var(--color-ink)', fontSize: 14 }}
           />
           <YAxis
-            domain={['auto', 'auto']}
+            domain={domain}
+            ticks={ticksOf(domain)}
+            interval={0}
             reversed={of !== 'scores'}
             width={36}
             tickLine={false}

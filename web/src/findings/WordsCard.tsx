@@ -1,17 +1,18 @@
-import type { FoundMethod, WordsFinding } from '@jacana/core/findings';
-import { methodLook } from '@jacana/core/charts';
+import type { Findings, WordsFinding } from '@jacana/core/findings';
+import { wordsMapChart } from '@jacana/core/charts';
 import { FindingCard } from './FindingCard';
 import { MethodName } from './MethodName';
 import { WordsMap } from './WordsMap';
 
 interface WordsCardProps {
-  found: WordsFinding;
-  methods: FoundMethod[];
+  found: Findings;
+  words: WordsFinding;
 }
 
 /** Words that were ticked, by method: darker where more of the servings got the word. */
-export function WordsCard({ found, methods }: WordsCardProps) {
-  const { ask, sentence, words, servings, people, map } = found;
+export function WordsCard({ found, words: finding }: WordsCardProps) {
+  const { ask, sentence, words, servings, people } = finding;
+  const { methods } = found;
   const nameOf = (id: string): string => methods.find((method) => method.id === id)?.name ?? id;
   const inTurn = [...words].sort(
     (a, b) => Number(b.differs) - Number(a.differs) || total(b.times) - total(a.times) || a.word.localeCompare(b.word),
@@ -73,14 +74,9 @@ export function WordsCard({ found, methods }: WordsCardProps) {
           </tfoot>
         </table>
       </div>
-      {map && (
-        <WordsMap
-          map={map}
-          caption="Correspondence analysis: a word stands near the methods that it was ticked for more than usual."
-          methods={methods.map(({ name }, at) => ({ name, colour: methodLook(at).colour }))}
-          words={words.map(({ word, differs }) => ({ word, isBold: differs }))}
-        />
-      )}
+      {wordsMapChart(found, finding).map((chart) => (
+        <WordsMap key={chart.id} chart={chart} />
+      ))}
       <p className="mt-2 text-sm text-quiet">
         Cochran’s Q over the {people} who judged every method, p adjusted by Holm over {words.length} words; pairs by
         McNemar’s exact test, adjusted again. About these pieces.

@@ -1,4 +1,4 @@
-import { setApart } from '../src/findings/apart';
+import { setApart } from '../../src/charts/apart';
 
 const ROOM = [10, 310] as const;
 
@@ -30,5 +30,12 @@ describe('labels on a picture', () => {
       ROOM,
     );
     expect(Math.abs(second.y - 150)).toBe(15);
+  });
+
+  it('make room for points', () => {
+    const point = { x: 100, y: 100 };
+    const [label] = setApart([{ x: 105, y: 104, text: 'watery' }], ROOM, [point]);
+    expect(Math.abs(label.y - 104)).toBe(15);
+    expect(setApart([{ x: 100, y: 120, text: 'watery' }], ROOM, [point])).toEqual([{ x: 100, y: 120, text: 'watery' }]);
   });
 });
