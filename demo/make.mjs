@@ -300,7 +300,8 @@ function salmon() {
 /** Liking and the palate sample by sample, then the ranking, a comment, and the guess once all is handed in. */
 function salmonBallot() {
   const [liking, ...rest] = defaultTasting().ballot.items;
-  return [liking, ...PALATE_ITEMS, ...rest, neutralQuestion('guess', 'guess')];
+  // What the house adds up when it decides on a card: liking first, then the palate.
+  return [{ ...liking, weight: 2 }, ...PALATE_ITEMS, ...rest, neutralQuestion('guess', 'guess')];
 }
 
 /** What each took the last sample for, a moment after handing in: one in eight knows, and some have no idea. */

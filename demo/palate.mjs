@@ -26,6 +26,9 @@ const SALT = [0.7, 0.05, -0.6, -0.35];
 const USUAL_LIKING = [6.5, 7.1, 5.1, 4.8];
 const MINDED = 0.35;
 
+/** How many times a word counts in the total of the house; below 0 the less, the better. */
+const WEIGHTS = { juicy: 1, fishy: -1 };
+
 /** How often a word fits, by method. */
 const WORDS = {
   buttery: [0.55, 0.5, 0.15, 0.1],
@@ -48,9 +51,10 @@ const COMMENTS = {
 };
 
 export const PALATE_ITEMS = [
-  ...Object.keys(LINES).map((word) =>
-    neutralQuestion(word, 'line', { word, definition: MEANINGS[word], low: `not ${word}`, high: `very ${word}` }),
-  ),
+  ...Object.keys(LINES).map((word) => ({
+    ...neutralQuestion(word, 'line', { word, definition: MEANINGS[word], low: `not ${word}`, high: `very ${word}` }),
+    ...(WEIGHTS[word] && { weight: WEIGHTS[word] }),
+  })),
   neutralQuestion('salty', 'just-right', { word: 'salty' }),
   {
     ...neutralQuestion('fits', 'check-all'),

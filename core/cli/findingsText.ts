@@ -19,6 +19,7 @@ import {
   similarityText,
   type Telling,
   scalesLines,
+  weightedLines,
   wordsLines,
 } from '../src/findings';
 import { decimal, probabilityText, pText } from './report';
@@ -39,6 +40,7 @@ export function findingsText(found: Findings): string {
       (again) => `Without ${again.without}: ${again.same ? 'same verdict' : again.sentence}`,
     ),
     ...partsText(found),
+    ...weightedText(found, nameOf),
     ...practicalText(found, nameOf),
     ...scalesText(found, nameOf),
     ...mapText(found),
@@ -62,6 +64,11 @@ const partsText = (found: Findings): string[] => {
     `By ${one.by}, ${isPlanned ? 'planned' : 'explored'}:`,
     ...partLines(one).map((line) => `  ${line}`),
   ]);
+};
+
+const weightedText = (found: Findings, nameOf: (id: string) => string): string[] => {
+  const weighted = sectionOf(found, 'weighted');
+  return weighted ? ['Weighted total:', ...weightedLines(weighted, nameOf).map((line) => `  ${line}`)] : [];
 };
 
 const practicalText = (found: Findings, nameOf: (id: string) => string): string[] => {

@@ -1,8 +1,9 @@
+import { neutralQuestion } from '@jacana/core/library';
 import { SnapshotRow } from '../src/database/entities';
 import { Transactions } from '../src/database/transactions';
 import { FindingsService } from '../src/findings/findings.service';
 import { startServer, type Running } from './support/running';
-import { draft, handInBallot, locked, note, tokens } from './support/tasting';
+import { codesOf, device, draft, handIn, handInBallot, locked, note, tokens } from './support/tasting';
 
 let running: Running;
 beforeAll(async () => (running = await startServer()));
@@ -60,5 +61,63 @@ describe('findings on the server', () => {
     order.push('session');
     await asked;
     expect(order).toEqual(['session', 'findings']);
+  });
+});
+
+describe('scales added up', () => {
+  const scales = ['juicy', 'dry'].map((word, at) => ({
+    ...neutralQuestion(`scale-${word}`, 'line', { word }),
+    ...(at === 0 && { weight: 2 }),
+  }));
+  const weights = (juicy: number, dry: number) => ({
+    weights: [
+      { item: 'scale-juicy', weight: juicy },
+      { item: 'scale-dry', weight: dry },
+    ],
+  });
+
+  it('by weights that are tried out once the key is open, and by no others', async () => {
+    const { coordinator, kitchen } = running.as;
+    const plain = draft({}, 3, 8);
+    const ballot = { items: [...plain.ballot.items, { ...scales[0] }, { ...scales[1], weight: -1 }] };
+    const id = await locked(coordinator, { ...plain, ballot });
+    const url = `/api/tastings/${id}/findings/weighted`;
+    await coordinator.post(url).send(weights(1, 1)).expect(409);
+    for (const [at, token] of (await tokens(coordinator, id)).entries()) {
+      const opening = { device: device(at), takeOver: false };
+      const { body } = await running.stranger.post(`/api/ballots/${token}/open`).send(opening).expect(200);
+      // What counts how often is no affair of whoever answers.
+      expect(JSON.stringify(body.items)).not.toMatch(/"weight":(?!0)/);
+      const codes = codesOf(body);
+      const letter = handIn(at, codes);
+      codes.forEach((code, place) => {
+        for (const [item, score] of [
+          ['scale-juicy', 90 - 20 * place - at],
+          ['scale-dry', 10 + 15 * place + at],
+        ])
+          letter.answers.push({ id: `${item}-${code}`, kind: 'score', item, code, score });
+      });
+      await running.stranger.post(`/api/ballots/${token}/hand-in`).send(letter).expect(200);
+    }
+    await coordinator.post(`/api/tastings/${id}/close`).expect(204);
+    await coordinator.post(`/api/tastings/${id}/unseal`).expect(200);
+
+    const { body: parts } = await coordinator.get(`/api/tastings/${id}/findings/parts`).expect(200);
+    expect(parts.criteria.slice(-2)).toEqual([
+      { item: 'scale-juicy', name: 'juicy', weight: 2 },
+      { item: 'scale-dry', name: 'dry', weight: -1 },
+    ]);
+    const { body: found } = await coordinator.get(`/api/tastings/${id}/findings`).expect(200);
+    const own = found.sections.find((section: { id: string }) => section.id === 'weighted');
+    expect(own.status).toBe('planned');
+    const { body: same } = await coordinator.post(url).send(weights(2, -1)).expect(200);
+    expect(same.found).toEqual(own.data);
+    const { body: other } = await coordinator.post(url).send(weights(-1, 3)).expect(200);
+    expect(other.found.means).not.toEqual(own.data.means);
+    expect((await coordinator.post(url).send(weights(1, 0)).expect(200)).body).toEqual({ found: null });
+
+    for (const bad of [{}, { weights: 'all' }, weights(11, 1), { weights: [{ item: 'nothing', weight: 1 }] }])
+      await coordinator.post(url).send(bad).expect(400);
+    await kitchen.post(url).send(weights(1, 1)).expect(403);
   });
 });

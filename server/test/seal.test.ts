@@ -90,6 +90,7 @@ const ACCESS: Record<string, Who[]> = {
   'get /api/tastings/{id}/findings/servings': ['coordinator', 'reader'],
   'get /api/tastings/{id}/findings/parts': ['coordinator', 'reader'],
   'post /api/tastings/{id}/findings/without': ['coordinator', 'reader'],
+  'post /api/tastings/{id}/findings/weighted': ['coordinator', 'reader'],
   'get /api/tastings/{id}/findings': ['coordinator', 'reader'],
   'get /api/tastings/{id}/sheets/plan': ['coordinator'],
   'get /api/tastings/{id}/sheets/kitchen': ['coordinator', 'kitchen'],

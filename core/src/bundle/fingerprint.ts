@@ -46,12 +46,13 @@ function contentOf(locked: Fingerprinted): object {
 
 /**
  * As scheme 2, and besides: how methods are done, what is held constant, the kind of product, and
- * the scheme itself; what of the serving is not as plans of before had it; where pieces are taken to be alike, why; step by step where that is said; and the share of people that is to be
- * ruled out, where it is not the usual one.
+ * the scheme itself; what of the serving is not as plans of before had it; where pieces are taken to be alike, why; step by step where that is said; the share of people that is to be
+ * ruled out, where it is not the usual one; and what scales count in a total, where any does.
  */
 function contentOfScheme3(locked: Fingerprinted): object {
   const { tasting, plan } = locked;
   const { mostTellers } = tasting.decision;
+  const weights = tasting.ballot.items.flatMap(({ id, weight = 0 }) => (weight === 0 ? [] : [{ id, weight }]));
   return {
     ...contentOfScheme2(locked),
     scheme: plan.scheme,
@@ -66,5 +67,6 @@ function contentOfScheme3(locked: Fingerprinted): object {
     ...laterOf(tasting.service),
     ...(tasting.takenAlike && { takenAlike: tasting.takenAlike }),
     ...(mostTellers !== MOST_TELLERS && { mostTellers }),
+    ...(weights.length > 0 && { weights }),
   };
 }

@@ -31,6 +31,7 @@ function allCharts(found: Findings): Chart[] {
   return [
     ...(ranking ? rankingCharts(ranking) : plannedCharts(found)),
     ...partsCharts(found),
+    ...weightedChart(found),
     ...(scales
       ? profileChart(found, scales.profile, { id: 'scales', title: scales.sentence, status: 'explored' })
       : []),
@@ -107,6 +108,21 @@ function partsCharts(found: Findings): Chart[] {
           legend: legendOf(found),
         }),
   );
+}
+
+/** Several scales added up, as the plan weighs them. */
+function weightedChart(found: Findings): Chart[] {
+  const own = found.sections.find(({ id }) => id === 'weighted');
+  const weighted = sectionOf(found, 'weighted');
+  if (!weighted) return [];
+  return dots({
+    ...{ id: 'weighted', title: weighted.sentence, status: own?.status ?? 'explored', unit: 'total of 100' },
+    domain: [0, 100],
+    rows: rowsOf(found, ({ id }) => {
+      const mean = weighted.means.find(({ method }) => method === id);
+      return { at: mean?.mean ?? null, interval: mean?.interval ?? null, note: mean?.letters ?? '' };
+    }).sort(higherFirst),
+  });
 }
 
 function orderedCharts(found: Findings, { means, chanceOfBest }: Ordered): Chart[] {

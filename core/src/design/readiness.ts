@@ -4,7 +4,7 @@ import { codeSharing, codesOfPairs, isSharingChosen } from './sharing';
 import { bitesPerSitting, isComplete } from './servingDesign';
 import { TEST_NAMES } from './proposal';
 import { quantities } from './quantities';
-import { isAgainstMargin, isOfTwoSamples, showsSimilarity } from '../questions';
+import { answerKindOf, isAgainstMargin, isOfTwoSamples, showsSimilarity } from '../questions';
 import { namedMethods, wordingConcerns } from './wording';
 
 /**
@@ -103,9 +103,28 @@ function testProblems({ test, methods, decision }: Tasting): Problem[] {
   return problems;
 }
 
+/** What counts in a total: scales, and two of them at least. */
+function totalProblems({ ballot }: Tasting): Problem[] {
+  const counting = ballot.items.flatMap((item, at) => (item.weight ? [{ item, at }] : []));
+  const strange = counting.filter(({ item }) => answerKindOf(item) !== 'score' || item.kind === 'just-right');
+  if (strange.length > 0)
+    return strange.map(({ at }) => ({
+      field: `ballot.items.${at}`,
+      message: 'Only a scale that has more and less can count in a total. Take its weight away.',
+    }));
+  return counting.length === 1
+    ? [
+        {
+          field: `ballot.items.${counting[0].at}`,
+          message: 'One scale by itself makes no total. Say what else counts, or take its weight away.',
+        },
+      ]
+    : [];
+}
+
 function ballotProblems(tasting: Tasting): Problem[] {
   const { ballot, test, methods, decision } = tasting;
-  const problems: Problem[] = [];
+  const problems: Problem[] = totalProblems(tasting);
   if (!mainItem(tasting))
     problems.push({
       field: 'ballot',

@@ -29,6 +29,7 @@ import { tastedServings } from './servings';
 import { strengthFinding, type StrengthFinding } from './strength';
 import { panelFinding } from './panel';
 import type { About, VerdictKind } from './verdict';
+import { plannedWeights, weightedFinding } from './weighted';
 import { wordsFindings } from './words';
 import { counted, howOften } from './wording';
 
@@ -132,6 +133,7 @@ type Found = Pick<Findings, 'verdict' | 'people' | 'leftOut' | 'sections'>;
 /** Sections that all findings have, whatever was planned. */
 function sharedSections(bundle: TastingBundle, key: Key): Section[] {
   const parts = byPart(bundle, key);
+  const weighted = weightedFinding(bundle, key, plannedWeights(bundle.tasting));
   const kitchen = kitchenFinding(bundle, key);
   const service = serviceFinding(bundle, key);
   const guesses = guessFinding(bundle, key);
@@ -147,6 +149,7 @@ function sharedSections(bundle: TastingBundle, key: Key): Section[] {
     ...(parts.length > 0
       ? [section('parts', bundle.plan && isAskedByPart(bundle.plan) ? 'planned' : 'explored', parts)]
       : []),
+    ...(weighted ? [section('weighted', 'planned', weighted)] : []),
     ...(scales ? [section('scales', 'explored', scales)] : []),
     ...(map ? [section('map', 'explored', map)] : []),
     ...(drivers ? [section('drivers', 'explored', drivers)] : []),

@@ -57,4 +57,15 @@ export { howOften } from './wording';
 export { answersWithout, NOTHING_OUT, partsOf, type AnswerWithout, type Parts, type Without } from './without';
 export { servingsBehind, type Behind } from './behind';
 export { whyOf, type Why } from './why';
+export {
+  criteriaOf,
+  plannedWeights,
+  twinLines,
+  weightedFinding,
+  weightedLines,
+  weightsText,
+  type Criterion,
+  type Weight,
+  type WeightedFinding,
+} from './weighted';
 export { interactionText, partLines, type PartAnswer, type PartsFinding } from './byPart';

@@ -23,6 +23,7 @@ import type { Sensitivity } from './sensitivity';
 import type { ServiceFinding } from './service';
 import type { StrengthFinding } from './strength';
 import type { PanelFinding } from './panel';
+import type { WeightedFinding } from './weighted';
 import type { WordsFinding } from './words';
 
 /** One method in a complete ranking. */
@@ -75,6 +76,7 @@ export interface SectionData {
   scales: ScalesFinding;
   map: AttributesMap;
   drivers: DriversFinding;
+  weighted: WeightedFinding;
   words: WordsFinding[];
   'just-right': JustRightFinding[];
   collected: Collected[];

@@ -73,6 +73,10 @@ const WORDS: Readonly<Partial<Record<SectionId, Words>>> = {
     how: 'Each person’s own level is taken out of liking and of each scale; the slope is how liking changes where the scale does, alone and with all other scales held. No test is made of it: samples differ in much besides, and few samples make many scales go together.',
     source: 'Lawless & Heymann, Sensory Evaluation of Food, chapter 18',
   },
+  weighted: {
+    how: `Every serving is the mean of its scales, each from its lowest to its highest step, by their weights; then as scores of liking are read: ${MIXED} Of the methods: F of the means of blocks of pieces, or re-assignment within them.`,
+    source: `weights are the coordinator’s own, and adding scales up is common practice, with no source; ${MIXED_SOURCE}; ${PIECES}`,
+  },
   words: {
     how: 'For each word, how often it was ticked for each method by those who judged all, held against shuffling within people (Cochran’s Q), p adjusted over the words by Holm; methods by McNemar’s exact test. The map places methods and words near each other where a word was ticked more than usual.',
     source:

@@ -8,6 +8,7 @@ import { isRankedByAll, readPreferences } from './preferences';
 import { rankedAnswer, rankedRules } from './ranked';
 import { peopleAtBallots, touchedPanelists } from './sensitivity';
 import type { About, VerdictKind } from './verdict';
+import { allCriteria, type Criterion } from './weighted';
 
 /** What is left out when the planned analysis runs again; each by its own name, several together. */
 export interface Without {
@@ -46,6 +47,8 @@ export interface Parts {
   panelists: { id: string; seat: number }[];
   zones: { id: string; name: string }[];
   flights: { flight: number; people: number }[];
+  /** Scales that may count in a total, with the plan's weights; 0 for those that do not count. */
+  criteria: Criterion[];
 }
 
 /**
@@ -134,6 +137,7 @@ export function partsOf(bundle: TastingBundle): Parts {
       }),
     panelists: tasting.panel.filter(({ id }) => came.has(id)).map(({ id, seat }) => ({ id, seat })),
     zones: tasting.zones.length > 1 ? tasting.zones.map(({ id, name }) => ({ id, name })) : [],
+    criteria: allCriteria(tasting),
     flights: distinct(portions.map(({ flight }) => flight))
       .sort((a, b) => a - b)
       .map((flight) => ({ flight, people: peopleOf(portions.filter((portion) => portion.flight === flight)) })),

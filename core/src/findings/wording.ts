@@ -15,17 +15,24 @@ const LIKED: Trait = {
   first: 'best',
 };
 
+const TOTALLED: Trait = {
+  ...{ best: 'has the highest total', were: 'have the highest total', less: 'lower in total', alike: 'alike in total' },
+  first: 'highest in total',
+};
+
 /** @param word the word that the question asks about; empty where it is liking */
-export const traitOf = (word: string): Trait =>
-  word
-    ? {
-        best: `is the most ${word}`,
-        were: `were the most ${word}`,
-        less: `less ${word}`,
-        alike: `equally ${word}`,
-        first: `the most ${word}`,
-      }
-    : LIKED;
+export const traitOf = (word: string, isTotal = false): Trait =>
+  isTotal
+    ? TOTALLED
+    : word
+      ? {
+          best: `is the most ${word}`,
+          were: `were the most ${word}`,
+          less: `less ${word}`,
+          alike: `equally ${word}`,
+          first: `the most ${word}`,
+        }
+      : LIKED;
 
 /** What a sentence speaks of, and of what people gave. */
 export interface Speaking {
@@ -35,12 +42,14 @@ export interface Speaking {
   given: string;
   /** The word that the question asks about; empty where it is liking. */
   word: string;
+  /** Whether it is about a total of several scales; default false. */
+  isTotal?: boolean;
 }
 
 /** The verdict in one plain sentence. */
 export function verdictSentence(verdict: Standing, names: readonly string[], speaking: Speaking): string {
-  const { about, alike, given, word } = speaking;
-  const trait = traitOf(word);
+  const { about, alike, given, word, isTotal } = speaking;
+  const trait = traitOf(word, isTotal);
   if (verdict.kind === 'no-answer') return `No answer yet: ${given} like these could well be chance.`;
   if (verdict.kind === 'cannot-say') return verdict.reason;
   const said = about === 'pieces' ? ofPieces(verdict, names, trait) : ofMethods(verdict, names, trait);

@@ -8,9 +8,11 @@ import {
   sectionOf,
   scalesLines,
   wordCounts,
+  weightedLines,
   wordsLines,
   type Comment,
   type Findings,
+  type Section,
   type KitchenFinding,
   type PracticalPick,
 } from '../findings';
@@ -102,8 +104,7 @@ export function exploredBlocks(found: Findings, nameOfSeat: (seat: number) => st
   const kitchen = sectionOf(found, 'kitchen');
   const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
   const asked = [...scaleBlocks(found, nameOf), ...answerBlocks(found, nameOf, nameOfSeat)];
-  const isAlsoAsked = found.sections.some(({ id, status }) => id === 'parts' && status === 'explored');
-  const parts = isAlsoAsked ? partBlocks(found) : [];
+  const parts = [...partBlocks(found, 'explored'), ...weightedBlocks(found, 'explored')];
   if (parts.length + asked.length + charts.length === 0 && !practical && !kitchen) return [];
   return [
     { kind: 'heading', text: 'Looked at after unsealing: hints, not the planned answer' },
@@ -121,9 +122,21 @@ export function exploredBlocks(found: Findings, nameOfSeat: (seat: number) => st
   ];
 }
 
-/** Zone by zone, and lot by lot. */
-export const partBlocks = (found: Findings): Block[] =>
-  (sectionOf(found, 'parts') ?? []).map((one) => factOf(`By ${one.by}`, partLines(one)));
+/** Zone by zone, and lot by lot; nothing unless it is of this status. */
+export const partBlocks = (found: Findings, status: Section['status']): Block[] =>
+  (isOf(found, 'parts', status) ? (sectionOf(found, 'parts') ?? []) : []).map((one) =>
+    factOf(`By ${one.by}`, partLines(one)),
+  );
+
+/** Scales added up as the plan weighs them; nothing unless it is of this status. */
+export function weightedBlocks(found: Findings, status: Section['status']): Block[] {
+  const weighted = isOf(found, 'weighted', status) ? sectionOf(found, 'weighted') : undefined;
+  const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
+  return weighted ? [factOf('Weighted total', weightedLines(weighted, nameOf))] : [];
+}
+
+const isOf = ({ sections }: Findings, section: Section['id'], status: Section['status']): boolean =>
+  sections.some((one) => one.id === section && one.status === status);
 
 type NameOf = (id: string) => string;
 

@@ -22,7 +22,10 @@ export function askedText(item: BallotItem): string {
   const meaning = item.definition && `: ${item.definition}`;
   const about = hasPart(item, 'word') && item.attribute ? `“${item.attribute}”${meaning}` : '';
   const ties = item.ties ? 'ties allowed' : '';
-  return `${item.ask} (${[kind, about, scaleText(item), ties].filter(Boolean).join('; ')})`;
+  const weight = item.weight
+    ? `counts ${item.weight} times in the total${item.weight < 0 ? ', the less the better' : ''}`
+    : '';
+  return `${item.ask} (${[kind, about, scaleText(item), ties, weight].filter(Boolean).join('; ')})`;
 }
 
 function scaleText(item: BallotItem): string {

@@ -3,7 +3,7 @@ import { chartsOf, svgOf, type Chart } from '../charts';
 import { ledgerOf } from '../caveats';
 import { TEST_NAMES } from '../design';
 import { rankingView, sectionOf, type Findings } from '../findings';
-import { exploredBlocks, partBlocks } from './explored';
+import { exploredBlocks, partBlocks, weightedBlocks } from './explored';
 import { number } from './figures';
 import { constantsTable, decisionText, followsLines } from './plan';
 import { askedText, servedText } from './planned';
@@ -92,7 +92,8 @@ function fullBlocks(found: Findings, bundle: TastingBundle, form: ReportForm): B
     { kind: 'heading', text: found.brought === null ? 'What was found, as it was planned' : 'What was found' },
     ...(found.brought === null ? ofStatus('planned') : charts.slice(0, 1).map(chartBlock)),
     ...plannedBlocks(found),
-    ...(found.sections.some(({ id, status }) => id === 'parts' && status === 'planned') ? partBlocks(found) : []),
+    ...partBlocks(found, 'planned'),
+    ...weightedBlocks(found, 'planned'),
     ...holdsBlocks(found),
     ...limitBlocks(found),
     ...(found.caveats.length > 0 ? [caveatTable(found)] : []),

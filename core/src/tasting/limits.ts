@@ -58,6 +58,7 @@ export const LIMITS = {
     skill: { least: 1, most: 5 },
   },
   method: { cookLoss: { least: 0, most: 0.9 } },
+  item: { weight: { least: -10, most: 10 } },
   decision: { margin: { least: 0.01, most: 4 }, mostTellers: { least: 0.01, most: 0.99 } },
   option: { weight: { least: -1000, most: 1000 } },
   service: {

@@ -173,6 +173,8 @@ export const ballotItemSchema = z.strictObject({
   options: z.array(optionSchema).max(MOST_OPTIONS).default([]),
   /** Whether samples may share a place; in a paired preference, whether "no preference" may be said. */
   ties: z.boolean().default(false),
+  /** How many times a scale counts in a total; below 0 the less, the better. Without it, it does not count. */
+  weight: number(LIMITS.item.weight).optional(),
 });
 
 export const ballotDesignSchema = z.strictObject({ items: z.array(ballotItemSchema).max(MOST_ITEMS) });

@@ -119,6 +119,16 @@ describe('readiness of every kind of plan', () => {
       'ballot.items.2',
     ],
     [
+      'a second scale in a total',
+      { ...ranked, ballot: { items: [{ ...neutralQuestion('l', 'liking'), weight: 2 }, ...ranked.ballot.items] } },
+      'ballot.items.0',
+    ],
+    [
+      'scales in a total, and nothing else',
+      { ...ranked, ballot: { items: ranked.ballot.items.map((item) => ({ ...item, weight: 1 })) } },
+      'ballot.items.0',
+    ],
+    [
       'questions that are written',
       { ...ranked, ballot: { items: ranked.ballot.items.map((item) => ({ ...item, ask: ' ' })) } },
       'ballot.items.0',

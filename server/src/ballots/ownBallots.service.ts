@@ -61,8 +61,8 @@ export class OwnBallots {
   }
 }
 
-/** What an option counts is the coordinator's affair: whoever answers reads its words. */
-const withoutWeights = (item: BallotItem): BallotItem => ({
+/** What a scale or an option counts is the coordinator's affair: whoever answers reads its words. */
+const withoutWeights = ({ weight: _weight, ...item }: BallotItem): BallotItem => ({
   ...item,
   options: item.options.map(({ text }) => ({ text, weight: 0 })),
 });

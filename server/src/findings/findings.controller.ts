@@ -6,6 +6,7 @@ import { goneOf } from '../jobs/gone';
 import { FindingsView } from './findings.dto';
 import { AnswerWithoutView, BehindView, PartsView, WithoutAsked } from './without.dto';
 import { FindingsService } from './findings.service';
+import { WeightedView, WeightsAsked } from './weighted.dto';
 
 @ApiTags('findings')
 @Controller('api/tastings/:id/findings')
@@ -37,6 +38,20 @@ export class FindingsController {
   @ApiOkResponse({ type: BehindView })
   getServings(@Param('id') id: string, @SignedIn() me: Me): Promise<BehindView> {
     return this.findings.servings(id, me);
+  }
+
+  /** Scales added up by other weights than the plan's: a hint, whatever comes out. */
+  @Post('weighted')
+  @HttpCode(200)
+  @Allow('coordinator', 'reader')
+  @ApiOkResponse({ type: WeightedView })
+  async addUp(
+    @Param('id') id: string,
+    @Body() { weights }: WeightsAsked,
+    @SignedIn() me: Me,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<WeightedView> {
+    return { found: await this.findings.weighted(id, weights, me, goneOf(response)) };
   }
 
   /** The planned analysis without each of these; the planned answer stays what it was. */

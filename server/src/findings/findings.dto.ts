@@ -27,6 +27,7 @@ const SECTIONS = Object.keys({
   panel: true,
   practical: true,
   parts: true,
+  weighted: true,
   scales: true,
   map: true,
   drivers: true,

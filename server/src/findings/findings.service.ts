@@ -4,17 +4,20 @@ import type { TastingBundle } from '@jacana/core/bundle';
 import {
   ENGINE,
   partsOf,
+  criteriaOf,
   servingsBehind,
   type AnswerWithout,
   type Behind,
   type Findings,
   type Parts,
+  type Weight,
+  type WeightedFinding,
   type Without,
 } from '@jacana/core/findings';
 import type { Me } from '../accounts/allow';
 import { SnapshotRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
-import { refuseState } from '../fields/problems';
+import { refuseFields, refuseState } from '../fields/problems';
 import { WorkersService } from '../jobs/workers.service';
 import { LiveService } from '../live/live.service';
 import { CurvesService } from '../readings/curves.service';
@@ -62,6 +65,17 @@ export class FindingsService {
   async without(id: string, { without, signal }: Asked, me: Me): Promise<AnswerWithout[]> {
     await this.refuseSealed(id, me);
     return this.workers.without(await this.bundles.bundle(this.transactions.read, id), without, signal);
+  }
+
+  /** Scales of the ballot added up by these weights; nothing where fewer than two of them count. */
+  async weighted(id: string, weights: Weight[], me: Me, signal: AbortSignal): Promise<WeightedFinding | null> {
+    await this.refuseSealed(id, me);
+    const bundle = await this.bundles.bundle(this.transactions.read, id);
+    const known = criteriaOf(bundle.tasting).map((item) => item.id);
+    const strange = weights.findIndex(({ item }) => !known.includes(item));
+    if (strange >= 0)
+      throw refuseFields([{ field: `weights.${strange}.item`, message: 'The ballot asks no scale of this name.' }]);
+    return this.workers.weighted(bundle, weights, signal);
   }
 
   /** @param signal aborted when the person who asked goes away */

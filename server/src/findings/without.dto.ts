@@ -1,5 +1,5 @@
 import { ID_LENGTH } from '@jacana/core/bundle';
-import type { About, AnswerWithout, Parts, VerdictKind, Without } from '@jacana/core/findings';
+import type { About, AnswerWithout, Criterion, Parts, VerdictKind, Without } from '@jacana/core/findings';
 import { ApiProperty } from '@nestjs/swagger';
 import { Choice, ListOf, Said, SaidTexts, Tags, Texts, Wholes } from '../fields/fields';
 import { VERDICTS } from './findings.dto';
@@ -60,13 +60,21 @@ export class FlightPart {
   @Said('integer') people: number;
 }
 
-/** What can be left out. */
+export class CriterionPart implements Criterion {
+  @Said('string') item: string;
+  @Said('string') name: string;
+  @Said('number') weight: number;
+}
+
+/** What can be left out, and what can be weighed otherwise. */
 export class PartsView implements Parts {
   @ListOf(() => CaveatPart, MOST) caveats: CaveatPart[];
   @ListOf(() => PiecePart, MOST) pieces: PiecePart[];
   @ListOf(() => PanelistPart, MOST) panelists: PanelistPart[];
   @ListOf(() => ZonePart, MOST) zones: ZonePart[];
   @ListOf(() => FlightPart, MOST) flights: FlightPart[];
+  /** Scales that may count in a total. */
+  @ListOf(() => CriterionPart, MOST) criteria: CriterionPart[];
 }
 
 /** The servings that findings come from, as text. */

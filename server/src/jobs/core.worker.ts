@@ -4,8 +4,11 @@ import { lockPlan, type LockedPlan } from '@jacana/core/design';
 import {
   answersWithout,
   findings as findingsOf,
+  weightedFinding,
   type AnswerWithout,
   type Findings,
+  type Weight,
+  type WeightedFinding,
   type Without,
 } from '@jacana/core/findings';
 import { runSheetOf, type CookingSheet, type ToBeCooked } from '@jacana/core/kitchen';
@@ -19,6 +22,10 @@ export function findings({ bundle, port }: { bundle: TastingBundle; port: Messag
 
 export const without = ({ bundle, all }: { bundle: TastingBundle; all: Without[] }): AnswerWithout[] =>
   answersWithout(bundle, all);
+
+/** @returns nothing for a sealed tasting, or where too few scales count */
+export const weighted = ({ bundle, weights }: { bundle: TastingBundle; weights: Weight[] }): WeightedFinding | null =>
+  bundle.key && bundle.seal.unsealedAt ? weightedFinding(bundle, bundle.key, weights) : null;
 
 export function lock({ tasting, inputs }: { tasting: Tasting; inputs: Parameters<typeof lockPlan>[1] }): LockedPlan {
   return lockPlan(tasting, inputs);

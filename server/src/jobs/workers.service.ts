@@ -2,7 +2,7 @@ import { MessageChannel } from 'node:worker_threads';
 import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
 import type { Tasting, TastingBundle } from '@jacana/core/bundle';
 import type { LockedPlan } from '@jacana/core/design';
-import type { AnswerWithout, Findings, Without } from '@jacana/core/findings';
+import type { AnswerWithout, Findings, Weight, WeightedFinding, Without } from '@jacana/core/findings';
 import type { CookingSheet, ToBeCooked } from '@jacana/core/kitchen';
 import type { LabelPages, Sheet, WorkbookSheet } from '@jacana/core/sheets';
 import { Piscina } from 'piscina';
@@ -33,6 +33,15 @@ export class WorkersService implements OnModuleDestroy {
   /** The planned analysis again, without each of these. */
   async without(bundle: TastingBundle, all: readonly Without[], signal: AbortSignal): Promise<AnswerWithout[]> {
     return (await this.pool.run({ bundle, all }, { name: 'without', signal })) as AnswerWithout[];
+  }
+
+  /** Scales added up by other weights than the plan's. */
+  async weighted(
+    bundle: TastingBundle,
+    weights: readonly Weight[],
+    signal: AbortSignal,
+  ): Promise<WeightedFinding | null> {
+    return (await this.pool.run({ bundle, weights }, { name: 'weighted', signal })) as WeightedFinding | null;
   }
 
   /** A run sheet of many pieces is looked for over seconds, and what would make one for longer. */

@@ -178,6 +178,8 @@ export class BallotItemInput {
   @ListOf(() => OptionInput, MOST_OPTIONS) options: OptionInput[];
   /** Whether samples may share a place, or no preference be said. */
   @Flag() ties: boolean;
+  /** How many times a scale counts in a total; below 0 the less, the better. */
+  @Optional() @Decimal(LIMITS.item.weight) weight?: number;
 }
 
 export class BallotDesignInput {

@@ -450,6 +450,14 @@ const injectedRtkApi = api
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/findings/servings` }),
         providesTags: ['findings'],
       }),
+      addUp: build.mutation<AddUpApiResponse, AddUpApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/findings/weighted`,
+          method: 'POST',
+          body: queryArg.weightsAsked,
+        }),
+        invalidatesTags: ['findings'],
+      }),
       runWithout: build.mutation<RunWithoutApiResponse, RunWithoutApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/findings/without`,
@@ -863,6 +871,11 @@ export type GetServingsApiResponse = /** status 200  */ BehindView;
 export type GetServingsApiArg = {
   id: string;
 };
+export type AddUpApiResponse = /** status 200  */ WeightedView;
+export type AddUpApiArg = {
+  id: string;
+  weightsAsked: WeightsAsked;
+};
 export type RunWithoutApiResponse = /** status 200  */ AnswerWithoutView[];
 export type RunWithoutApiArg = {
   id: string;
@@ -1082,6 +1095,7 @@ export type BallotItemInput = {
   high: string;
   options: OptionInput[];
   ties: boolean;
+  weight?: number;
 };
 export type BallotDesignInput = {
   items: BallotItemInput[];
@@ -2025,6 +2039,7 @@ export type SectionId =
   | 'panel'
   | 'practical'
   | 'parts'
+  | 'weighted'
   | 'scales'
   | 'map'
   | 'drivers'
@@ -2085,16 +2100,34 @@ export type FlightPart = {
   flight: number;
   people: number;
 };
+export type CriterionPart = {
+  item: string;
+  name: string;
+  weight: number;
+};
 export type PartsView = {
   caveats: CaveatPart[];
   pieces: PiecePart[];
   panelists: PanelistPart[];
   zones: ZonePart[];
   flights: FlightPart[];
+  criteria: CriterionPart[];
 };
 export type BehindView = {
   columns: string[];
   rows: string[][];
+};
+export type WeightedView = {
+  found: {
+    [key: string]: any;
+  } | null;
+};
+export type WeightInput = {
+  item: string;
+  weight: number;
+};
+export type WeightsAsked = {
+  weights: WeightInput[];
 };
 export type AnswerWithoutView = {
   kind: VerdictKind;
@@ -2215,6 +2248,7 @@ export const {
   useGetFindingsQuery,
   useGetPartsQuery,
   useGetServingsQuery,
+  useAddUpMutation,
   useRunWithoutMutation,
   useExportBundleQuery,
   useExportCsvQuery,

@@ -15,6 +15,7 @@ import { RankChart } from './RankChart';
 import { PlannedPrint, SmallPrint } from './SmallPrint';
 import { PanelistRankings } from './PanelistRankings';
 import { PartsCards } from './PartsCards';
+import { WeightedCard } from './WeightedCard';
 import { WordsCard } from './WordsCard';
 
 interface FindingsBodyProps {
@@ -42,6 +43,7 @@ export function FindingsBody({ found, children }: FindingsBodyProps) {
       <>
         <PlannedFigures found={planned} />
         <PartsCards found={found} />
+        <WeightedCard found={found} />
         {practical && <PracticalCard methods={found.methods} practical={practical} />}
         {day}
         <Besides found={found} />
@@ -56,6 +58,7 @@ export function FindingsBody({ found, children }: FindingsBodyProps) {
       <PanelistRankings found={ranking} />
       {ranking.pairs.length > 0 && <PairTable found={ranking} />}
       <PartsCards found={found} />
+      <WeightedCard found={found} />
       <Explored found={ranking} />
       {day}
       <Besides found={found} />

@@ -33,6 +33,8 @@ export interface PlannedRules {
   ofMethods: boolean;
   /** Whether pieces cooked alike were taken to taste alike, so that bites speak of the methods. */
   alike: boolean;
+  /** Whether scores are totals of several scales, and not of liking; default false. */
+  isTotal?: boolean;
   /** Limits in place of enumerations and drawings, for the many panels of a rehearsal. */
   limitOnly: boolean;
 }

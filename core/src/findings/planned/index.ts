@@ -1,5 +1,5 @@
 export { heardSets, scoreOf, type HeardSample, type HeardSet, type LeftOut, type Wanted } from './heard';
-export { plannedAnswer, scalesAnswer, type Planned, type PlannedAnswer } from './planned';
+export { plannedAnswer, scalesAnswer, totalsAnswer, type Planned, type PlannedAnswer } from './planned';
 export type { Chosen, Ordered } from './ordered';
 export type { Profiled, WordTest } from './profiled';
 export { rowsOfChoices, rowsOfPlaces, rowsOfScores } from './rows';

@@ -45,6 +45,29 @@ export function scalesAnswer(bundle: TastingBundle, key: Key, items: readonly Ba
   return panelists < SMALLEST_PANEL ? tooFew(answer, panelists) : answer;
 }
 
+/** Totals of several scales, read as scores of liking are; a serving without a total does not count. */
+export function totalsAnswer(
+  bundle: TastingBundle,
+  key: Key,
+  total: (set: HeardSet, code: string) => number | null,
+): Answer<Scored> {
+  const { sets } = heardSets(bundle, key);
+  const totals = sets.map((set) => ({
+    ...set,
+    answers: set.samples.flatMap(({ code }) => {
+      const score = total(set, code);
+      const when = { id: code, at: '', by: '', reason: '' };
+      return score === null ? [] : [{ ...when, kind: 'score' as const, item: TOTAL, code, score }];
+    }),
+  }));
+  const rules = { ...rulesOf(bundle, key, false), test: 'liking' as const, item: TOTAL, isTotal: true };
+  const answer = scored(totals, rules);
+  const panelists = new Set(totals.flatMap(({ panelist, answers }) => (answers.length > 0 ? panelist : []))).size;
+  return panelists < SMALLEST_PANEL ? tooFew(answer, panelists) : answer;
+}
+
+const TOTAL = 'total';
+
 function rulesOf({ tasting, plan }: TastingBundle, key: Key, limitOnly: boolean): PlannedRules {
   return {
     test: tasting.test,

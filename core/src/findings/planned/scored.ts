@@ -77,7 +77,13 @@ function likedBest(liking: LikingFinding, methodTest: Scored['methodTest'], rule
       margins: [],
     },
     ...{ kind: answer.kind, about, leaders: answer.leaders },
-    sentence: verdictSentence(answer, rules.names, { about, alike: rules.alike, given: 'scores', word: '' }),
+    sentence: verdictSentence(answer, rules.names, {
+      about,
+      alike: rules.alike,
+      given: 'scores',
+      word: '',
+      isTotal: rules.isTotal,
+    }),
     support: `${size} ${sure}${chance}`,
   };
 }

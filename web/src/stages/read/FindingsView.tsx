@@ -8,6 +8,7 @@ import { Failure } from '../../ui/Notice';
 import { StageLayout } from '../../ui/StageLayout';
 import { Computing } from '../../shell/Computing';
 import { LeaveOut } from './LeaveOut';
+import { OtherWeights } from './OtherWeights';
 import { ReadMargin } from './ReadMargin';
 import { WhyContext } from '../../findings/why';
 import { WhyDialog } from './WhyDialog';
@@ -35,6 +36,7 @@ export function FindingsView({ findings }: { findings: Stoppable<Findings> }) {
     >
       <WhyContext value={setAsked}>
         <FindingsBody found={found}>
+          <OtherWeights found={found} />
           <LeaveOut />
         </FindingsBody>
       </WhyContext>

@@ -1,4 +1,12 @@
-import { hasPart, isScaleOfWord, LONG_TEXT, MOST_OPTIONS, SHORT_TEXT, type BallotItem } from '@jacana/core/bundle';
+import {
+  answerKindOf,
+  hasPart,
+  isScaleOfWord,
+  LONG_TEXT,
+  MOST_OPTIONS,
+  SHORT_TEXT,
+  type BallotItem,
+} from '@jacana/core/bundle';
 import { Plus } from 'lucide-react';
 import { Controller, useFieldArray } from 'react-hook-form';
 import { useDrafting } from '../../../drafting/draft';
@@ -54,6 +62,18 @@ export function ItemFields({ at }: { at: number }) {
         </div>
       )}
       {hasPart(item, 'options') && <Options at={at} hasWeights={isScaleOfWord(item)} />}
+      {isScale(item) && (
+        <TextField
+          label="Counts in a total"
+          hint="So many times; below 0 the less, the better. Empty: not in the total."
+          type="number"
+          step="any"
+          disabled={isLocked}
+          {...form.register(`${field}.weight`, {
+            setValueAs: (typed: unknown) => (typed === '' || typed === undefined ? undefined : Number(typed)),
+          })}
+        />
+      )}
       {ties && (
         <Controller
           control={form.control}
@@ -66,6 +86,9 @@ export function ItemFields({ at }: { at: number }) {
     </div>
   );
 }
+
+/** Whether a question is a scale that may count in a total. */
+const isScale = (item: BallotItem): boolean => answerKindOf(item) === 'score' && item.kind !== 'just-right';
 
 /** The steps of a category scale with what each counts, or the words of a list. */
 function Options({ at, hasWeights }: { at: number; hasWeights: boolean }) {
