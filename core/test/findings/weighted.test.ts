@@ -65,6 +65,7 @@ describe('scales added up by their weights', () => {
     }
     expect(found).toMatchObject({ kind: 'winner', leaders: ['m0'], people: 16, about: 'methods' });
     expect(found.sentence).toBe('Method 0 has the highest total.');
+    expect(found.support).not.toMatch(/chance that it truly/);
     expect(weightsText(found.criteria)).toBe('juicy 3 and dry 1 (the less, the better)');
   });
 

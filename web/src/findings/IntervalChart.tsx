@@ -36,7 +36,10 @@ export function IntervalChart({ rows, marks = [], domain, unit }: IntervalChartP
   const above = marks.length > 0 ? NAMES : 0;
   const heightOf = (at: number): number => rows.length - at - 0.5;
   return (
-    <figure className="grid grid-cols-[11rem_minmax(0,1fr)]" aria-label={`Intervals in ${unit}`}>
+    <figure
+      className="grid grid-cols-[7.5rem_minmax(0,1fr)] sm:grid-cols-[11rem_minmax(0,1fr)]"
+      aria-label={`Intervals in ${unit}`}
+    >
       <div style={{ paddingTop: above }}>
         {rows.map((row) => (
           <p key={row.place} className="flex items-center pr-2" style={{ height: ROW }}>
@@ -51,7 +54,8 @@ export function IntervalChart({ rows, marks = [], domain, unit }: IntervalChartP
             dataKey="x"
             domain={domain}
             ticks={ticksOf(domain)}
-            interval={0}
+            interval="preserveStartEnd"
+            minTickGap={6}
             tickLine={false}
             axisLine={{ stroke: 'var(--color-line)' }}
             tick={{ fill: 'var(--color-quiet)', fontSize: 13 }}

@@ -26,9 +26,9 @@ function PartsCard({ found, finding, isPlanned }: PartsCardProps) {
     <FindingCard section="parts" title={sentence} aside={isPlanned ? 'planned' : 'looked at after unsealing'}>
       <dl className="space-y-2" aria-label={`Each ${by} by itself`}>
         {parts.map(({ part, sentence: own, panelists }) => (
-          <div key={part} className="grid grid-cols-[minmax(5rem,9rem)_1fr_auto] items-baseline gap-3">
-            <dt className="font-bold break-words">{part}</dt>
-            <dd>{own}</dd>
+          <div key={part} className="flex flex-wrap items-baseline gap-x-3">
+            <dt className="w-full font-bold break-words sm:w-36">{part}</dt>
+            <dd className="min-w-0 grow basis-60">{own}</dd>
             <dd className="text-sm text-quiet">
               {panelists} {panelists === 1 ? 'panelist' : 'panelists'}
             </dd>

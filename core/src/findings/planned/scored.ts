@@ -66,7 +66,9 @@ function likedBest(liking: LikingFinding, methodTest: Scored['methodTest'], rule
     methodTest?.test === 'piece-blocks'
       ? methodSupport(methodTest, { about, given: 'scores', bites: eaten.kind === 'no-answer' ? '' : bites })
       : bites;
-  const isWinner = answer.kind === 'winner' && about === 'methods' && methodTest?.test === 'piece-blocks';
+  // Of a total no chance is said: another choice of weights would have had another.
+  const isWinner =
+    !rules.isTotal && answer.kind === 'winner' && about === 'methods' && methodTest?.test === 'piece-blocks';
   const chance = isWinner ? winnerText(chancesOfScores(methodTest, rules.seed).chances, answer.leaders) : '';
   return {
     planned: {
