@@ -5,7 +5,7 @@ import { browserOptions } from './support/browser';
 export default defineConfig({
   testDir: './screenshots',
   outputDir: '../test-results',
-  timeout: 120_000,
+  timeout: 240_000,
   workers: 1,
   reporter: [['list']],
   use: { ...browserOptions, viewport: { width: 1280, height: 800 } },

@@ -1,3 +1,5 @@
+import { lockPlan } from '@jacana/core/design';
+import { usualBallot } from '@jacana/core/library';
 import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
@@ -127,10 +129,15 @@ async function ballots(page: Page, browser: Browser, demo: Jacana): Promise<void
     .click();
   await take(triangle, 'ballot-triangle');
   const salmon = JSON.parse(readFileSync(resolve(import.meta.dirname, '../../demo/1-salmon.json'), 'utf8'));
+  // Without zones and palate: the two questions that most ballots have.
+  const tasting = { ...salmon.tasting, zones: [], ballot: { items: usualBallot('ranking', '') } };
+  const { lockedAt } = salmon.plan;
   const open = {
     ...salmon,
-    ballots: [],
-    records: { ...salmon.records, caveats: [] },
+    tasting,
+    ...lockPlan(tasting, { seed: salmon.key.seed, salt: salmon.key.salt, lockedAt }),
+    ...{ ballots: [], readings: [], digest: null },
+    records: { ...salmon.records, caveats: [], kitchen: [] },
     seal: { closedAt: null, unsealedAt: null, unsealedBy: null },
   };
   const { id } = await (await page.request.post(`${demo.address}/api/import`, { data: open })).json();

@@ -221,6 +221,36 @@ test('a leading question is caught and replaced, a double one split, and words c
   await expect(page.getByRole('region', { name: /^Question \d/ })).toHaveCount(4);
 });
 
+test('scales count in a total by the weights that they are given, two of them at least', async ({ page, empty }) => {
+  await setUp(page, empty);
+  await beginTasting(page, 'Fish', 'Which fish?');
+  await listMethods(page, ['Pan-seared', 'Poached']);
+  await takeTest(page, 'Ranking');
+  await goTo(page, 'Plan');
+  await setNumber(page, 'People who taste', 8);
+  await part(page, 'Ballot');
+  await page.getByRole('button', { name: 'From the word library' }).click();
+  await page.getByLabel('Find', { exact: true }).fill('juic');
+  await page.getByRole('checkbox', { name: /^juicy/ }).check();
+  await page.getByRole('button', { name: 'Ask about 1 word' }).click();
+  await page.getByRole('button', { name: /How juicy is it\?/ }).click();
+  await page.getByLabel('Counts in a total').fill('-1.5');
+  await expect(page.getByText('One scale by itself makes no total.', { exact: false }).first()).toBeVisible();
+  await page.getByRole('button', { name: /How much do you like it\?/ }).click();
+  await page.getByLabel('Counts in a total').fill('2');
+  await expect(page.getByText('One scale by itself makes no total.', { exact: false })).toHaveCount(0);
+  await lockPlan(page);
+  const id = page.url().split('/')[4];
+  const { tasting } = await (await page.request.get(`${new URL(page.url()).origin}/api/tastings/${id}/bundle`)).json();
+  const weights = tasting.ballot.items.flatMap(({ kind, weight }: { kind: string; weight?: number }) =>
+    weight === undefined ? [] : [[kind, weight]],
+  );
+  expect(weights).toEqual([
+    ['liking', 2],
+    ['line', -1.5],
+  ]);
+});
+
 test('a plan is refused while a method has no portions left, and says what to do', async ({ page, empty }) => {
   await setUp(page, empty);
   await beginTasting(page, 'Fish', 'Which fish?');
@@ -255,7 +285,7 @@ test('a rehearsal shows how often the plan would be right, and one answer as Rea
     timeout: 110_000,
   });
   await page.getByRole('button', { name: 'See one such answer' }).click();
-  await expect(page.getByRole('dialog').getByRole('row')).toHaveCount(13);
+  await expect(page.getByRole('dialog').getByRole('table').first().getByRole('row')).toHaveCount(13);
 });
 
 test('"if they cannot tell, take the easier one" is planned, sized, rehearsed and printed as that', async ({

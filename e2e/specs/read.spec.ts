@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { noRange, noRecords, parseBundle, type TastingBundle } from '@jacana/core/bundle';
 import { lockPlan } from '@jacana/core/design';
-import { findings, plannedView, sectionOf } from '@jacana/core/findings';
+import { findings, plannedView, sectionOf, weightedFinding, weightsText } from '@jacana/core/findings';
 import { randomStream } from '@jacana/core/numeric';
 import { simulateBallots } from '@jacana/core/simulate';
 import type { Page } from '@playwright/test';
@@ -74,6 +74,37 @@ test('each zone says its own answer, a winner in one and a tie in the other', as
       await expect(card.getByRole('cell', { name: mean!.toFixed(2), exact: true }).first()).toBeVisible();
   }
   await expect(card).toContainText('planned');
+});
+
+test('scales are added up as planned, and by weights that are tried out', async ({ page, demo }) => {
+  const bundle = bundled('1-salmon.json');
+  const planned = sectionOf(findings(bundle), 'weighted')!;
+  await signInToDemo(page, demo, 'Ines');
+  await page.getByText('Salmon, four ways').click();
+  const card = page
+    .locator('section')
+    .filter({ has: page.getByRole('heading', { name: planned.sentence }) })
+    .first();
+  await expect(card).toContainText(`Weights: ${weightsText(planned.criteria)}`);
+  for (const { mean } of planned.means)
+    await expect(card.getByText(mean!.toFixed(1), { exact: true }).first()).toBeAttached();
+
+  const tried = page.getByTestId('other-weights');
+  await expect(tried).toHaveCount(0);
+  await page.getByLabel('Weight of browned').selectOption('5');
+  const weights = [...planned.criteria.map(({ item, weight }) => ({ item, weight })), { item: 'browned', weight: 5 }];
+  const found = weightedFinding(bundle, bundle.key!, weights)!;
+  expect(found.leaders).not.toEqual(planned.leaders);
+  await expect(tried).toContainText(found.sentence);
+  await expect(tried).toContainText(`Weights: ${weightsText(found.criteria)}`);
+  for (const { mean } of found.means)
+    await expect(tried.getByText(mean!.toFixed(1), { exact: true }).first()).toBeAttached();
+  // The planned total stays what it was.
+  await expect(card).toContainText(`Weights: ${weightsText(planned.criteria)}`);
+  for (const name of ['liking', 'juicy', 'fishy']) await page.getByLabel(`Weight of ${name}`).selectOption('0');
+  await expect(page.getByText('Two scales at least make a total.')).toBeVisible();
+  await page.getByRole('button', { name: 'Weigh as planned again' }).click();
+  await expect(tried).toHaveCount(0);
 });
 
 /** The salmon with two zones: in the loin all agree, in the belly each begins with another method. */

@@ -131,15 +131,15 @@ test('the planned answer is run again without what somebody switches off', async
   await signInToDemo(page, demo, 'Samir');
   await page.getByText('Salmon, four ways').click();
   const card = page.locator('section', { hasText: 'Does the answer hang on something?' });
-  await card.getByLabel('Without Piece N2 overshot by 6 °C').check();
+  await card.getByLabel('Without Piece C6 was held 9 minutes longer than the others').check();
   const together = page.getByTestId('together');
   await expect(together).toContainText('another answer');
-  await expect(together).toContainText('8 people are left out, 16 count.');
+  await expect(together).toContainText('6 people are left out, 18 count.');
   // As the findings themselves say of this caveat.
   await expect(together).toContainText(
     'Slow oven is ahead of Steamed and Poached, but not shown to differ from Pan-seared.',
   );
-  await card.getByLabel('Without Piece N2 overshot by 6 °C').uncheck();
+  await card.getByLabel('Without Piece C6 was held 9 minutes longer than the others').uncheck();
   await expect(together).toHaveCount(0);
   await card.getByRole('button', { name: 'Run without each of the 2' }).first().click();
   await expect(card.getByText('the same answer without 1 of these 2')).toBeVisible();
@@ -184,16 +184,16 @@ test('every number leads back to its formula, its servings and their pieces', as
   const why = page.getByRole('dialog');
   await expect(why.getByText('Friedman’s chi-squared with correction for ties')).toBeVisible();
   await expect(why.getByText(/Of the methods: F/)).toBeVisible();
-  await expect(why.getByText('96 of 96')).toBeVisible();
+  await expect(why.getByText('192 of 192')).toBeVisible();
   await why
     .getByRole('button', { name: /^Only piece/ })
     .first()
     .click();
-  await expect(why.getByText('8 of 96')).toBeVisible();
+  await expect(why.getByText('12 of 192')).toBeVisible();
   const tags = new Set(await why.getByRole('button', { name: /^Only piece/ }).allTextContents());
   expect(tags.size).toBe(1);
   await why.getByLabel('Look for a method or a piece').fill('nothing of the kind');
-  await expect(why.getByText('0 of 96')).toBeVisible();
+  await expect(why.getByText('0 of 192')).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(why).toHaveCount(0);
 });

@@ -43,6 +43,13 @@ describe('what can be begun next', () => {
     expect(problemsOf(draft)).toEqual([]);
   });
 
+  it('changes what is most worth trying, where something is', () => {
+    const bundled = [{ id: 'butter', method: 'm1', text: 'cooked in butter' }];
+    const { next } = nextOf({ truth: [4, 8, 4], panelists: 24, pieces: 5, tasting: { bundled } });
+    expect(next[0].draft.methods.map(({ name }) => name)).toEqual(['Method 1', 'Method 1, without “cooked in butter”']);
+    expect(problemsOf(next[0].draft)).toEqual([]);
+  });
+
   it('is what is liked better, after a triangle that found a difference', () => {
     const { found, next } = nextOf({ methods: 2, panelists: 36, truth: [2, 8], tasting: { test: 'triangle' } });
     expect(found.verdict.kind).toBe('told-apart');

@@ -9,6 +9,7 @@ import { winnerText } from './chances';
 import { claimOf, methodSupport } from './claim';
 import { shownCodes } from './codes';
 import { collected, isAnalysed } from './collected';
+import { withCourse } from './course';
 import { serviceFinding } from './service';
 import { guessFinding } from './guesses';
 import { justRightFindings } from './justRight';
@@ -16,7 +17,7 @@ import { kitchenFinding } from './kitchen';
 import { likenessSentence } from './likeness';
 import { likingFinding } from './liking';
 import { limits } from './limits';
-import { nextStep, plannedNextStep } from './nextStep';
+import { nextStep, plannedNextStep, type NextStep } from './nextStep';
 import { heardSets, plannedAnswer, type LeftOut, type Planned } from './planned';
 import { practicalPick } from './practical';
 import { isRankedByAll, readPreferences, type PanelistPreferences } from './preferences';
@@ -91,10 +92,12 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
   if (!key || !seal.unsealedAt) throw new NotUnsealed('key');
 
   const pieces = piecesEaten(bundle, key);
-  const found = isRankedByAll(bundle)
+  const { next, ...found } = isRankedByAll(bundle)
     ? rankingFindings(bundle, plan, key, pieces, onProgress)
     : plannedFindings(bundle, key);
   const { tasting } = bundle;
+  const move = withCourse(next, { ...found.verdict, sections: found.sections }, tasting);
+  const sections = [...found.sections, section('next', 'explored', move)];
   return {
     ...{ engine: ENGINE, title: tasting.title, question: tasting.question, test: tasting.test, alpha: plan.alpha },
     word: mainItem(tasting)?.attribute ?? '',
@@ -108,7 +111,7 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
     brought: tasting.brought?.file ?? null,
     ...found,
     // What was said to be tested when the answers were known was not planned.
-    sections: tasting.brought ? found.sections.map(asExplored) : found.sections,
+    sections: tasting.brought ? sections.map(asExplored) : sections,
   };
 }
 
@@ -128,7 +131,7 @@ export function plannedVerdict(bundle: TastingBundle, key: Key): { kind: Verdict
 }
 
 /** What depends on the planned test. */
-type Found = Pick<Findings, 'verdict' | 'people' | 'leftOut' | 'sections'>;
+type Found = Pick<Findings, 'verdict' | 'people' | 'leftOut' | 'sections'> & { next: NextStep };
 
 /** Sections that all findings have, whatever was planned. */
 function sharedSections(bundle: TastingBundle, key: Key): Section[] {
@@ -186,8 +189,8 @@ function plannedFindings(bundle: TastingBundle, key: Key): Found {
       ...sharedSections(bundle, key),
       section('sensitivity', 'planned', plannedSensitivity(bundle, key, { kind, about, leaders })),
       section('limits', 'planned', limits({ bundle, panelists: people, leftOut, kind, ...besides(bundle, key) })),
-      section('next', 'explored', plannedNextStep({ kind, about }, tasting, claimOf(bundle.plan, tasting))),
     ],
+    next: plannedNextStep({ kind, about }, tasting, claimOf(bundle.plan, tasting)),
   };
 }
 
@@ -258,8 +261,8 @@ function rankingFindings(
       ...sharedSections(bundle, key),
       section('sensitivity', 'planned', sensitivity({ panelists, bundle, key, planned: verdict, rules })),
       section('limits', 'planned', limits({ bundle, panelists, leftOut, kind: verdict.kind, ...besides(bundle, key) })),
-      section('next', 'explored', nextStep(verdict, panelists, { names, ids, alpha: plan.alpha, seed: key.seed })),
     ],
+    next: nextStep(verdict, panelists, { names, ids, alpha: plan.alpha, seed: key.seed }),
   };
 }
 

@@ -35,7 +35,7 @@ export { hastyText, paperText, serviceLines, type ServiceFinding } from './servi
 export { guessLines, type GuessFinding } from './guesses';
 export { gateLines, type CookedPiece, type KitchenFinding } from './kitchen';
 export type { LikingFinding } from './liking';
-export type { NextStep } from './nextStep';
+export type { NextFactor, NextMove, NextStep } from './nextStep';
 export {
   byEase,
   easiestOf,

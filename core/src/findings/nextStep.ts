@@ -19,6 +19,22 @@ export interface NextStep {
   pair: [string, string] | null;
 }
 
+/** One thing to change about the method that leads, and what speaks for it. */
+export interface NextFactor {
+  /** Method id. */
+  method: string;
+  /** Said after "make it", or after the name of the method: "less salty". */
+  change: string;
+  because: string;
+}
+
+/** What the answer leaves to do: a next tasting, methods that need no more of it, and the one thing to try. */
+export interface NextMove extends NextStep {
+  /** Ids of methods that are shown to be behind. */
+  drop: string[];
+  factor: NextFactor | null;
+}
+
 /** More panelists than this are not worth planning for. */
 const LARGEST_FOLLOW_UP = 300;
 

@@ -13,8 +13,8 @@ import type { GuessFinding } from './guesses';
 import type { JustRightFinding } from './justRight';
 import type { KitchenFinding } from './kitchen';
 import type { LikingFinding } from './liking';
+import type { NextMove } from './nextStep';
 import type { Limit } from './limits';
-import type { NextStep } from './nextStep';
 import type { Chosen, Ordered, Profiled, Scored, Telling } from './planned';
 import type { PracticalPick } from './practical';
 import type { PanelistPreferences } from './preferences';
@@ -86,7 +86,7 @@ export interface SectionData {
   orders: { positionImbalance: number; carryOverImbalance: number };
   sensitivity: Sensitivity[];
   limits: Limit[];
-  next: NextStep;
+  next: NextMove;
 }
 
 export type SectionId = keyof SectionData;

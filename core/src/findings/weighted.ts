@@ -120,7 +120,7 @@ function twinsOf(
     for (const { code } of set.samples) {
       const scores = items.map((item) => scoreOf(set, item.id, code));
       if (scores.every((score) => score !== null))
-        people.set(set.panelist, [...(people.get(set.panelist) ?? []), scores as number[]]);
+        people.set(set.panelist, [...(people.get(set.panelist) ?? []), scores]);
     }
   }
   const rows = [...people.values()].flatMap(aboutOwnMean);

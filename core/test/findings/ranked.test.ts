@@ -55,6 +55,8 @@ describe('what a ranking is about', () => {
         text: expect.stringContaining('more pieces'),
         panel: null,
         pieces: null,
+        drop: [],
+        factor: null,
         pair: null,
       });
     }

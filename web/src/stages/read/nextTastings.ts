@@ -12,6 +12,7 @@ export interface NextTasting {
 /** Tests that ask which is liked. */
 const LIKED: readonly string[] = ['ranking', 'liking', 'best-worst'];
 const TITLE_LENGTH = 200;
+const NAME_LENGTH = 200;
 const MOST_PEOPLE = 500;
 
 /**
@@ -32,7 +33,7 @@ export function nextTastings(found: Findings, draft: DraftInput): NextTasting[] 
     return [
       { label: `Begin a final with these ${leaders.length} methods`, draft: goesOn('final', among(draft, leaders)) },
     ];
-  if (kind === 'winner' && LIKED.includes(found.test)) return challenge(draft, leaders[0], goesOn);
+  if (kind === 'winner' && LIKED.includes(found.test)) return challenge(found, draft, goesOn);
   if (kind === 'told-apart' && found.methods.length === 2)
     return [
       { label: 'Ask which of the two is liked better', draft: goesOn('which is liked better', preference(draft)) },
@@ -42,14 +43,16 @@ export function nextTastings(found: Findings, draft: DraftInput): NextTasting[] 
 
 type GoesOn = (title: string, change: Partial<DraftInput>) => DraftInput;
 
-/** The one that won is the reference, beside itself with one thing changed. */
-function challenge(draft: DraftInput, winner: string, goesOn: GoesOn): NextTasting[] {
+/** The one that won is the reference, beside itself with one thing changed: what is most worth trying, where something is. */
+function challenge(found: Findings, draft: DraftInput, goesOn: GoesOn): NextTasting[] {
+  const [winner] = found.verdict.leaders;
   const best = draft.methods.find(({ id }) => id === winner);
   if (!best) return [];
+  const change = sectionOf(found, 'next')?.factor?.change ?? 'one thing changed';
   const changed = {
     ...best,
     id: `${winner}-changed`.slice(0, 64),
-    name: `${best.name}, one thing changed`,
+    name: `${best.name}, ${change}`.slice(0, NAME_LENGTH),
     reference: false,
   };
   const methods = [{ ...best, reference: true }, changed];
