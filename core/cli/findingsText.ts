@@ -3,6 +3,8 @@ import {
   driverLines,
   type Findings,
   forWhomLines,
+  panelistLines,
+  panelLines,
   partLines,
   gateLines,
   guessLines,
@@ -50,6 +52,7 @@ export function findingsText(found: Findings): string {
     ...(sectionOf(found, 'just-right') ?? []).flatMap((one) => explored(one.ask, justRightLines(one, nameOf))),
     ...(sectionOf(found, 'collected') ?? []).flatMap((one) => collectedLines(one, names)),
     ...kitchenLines(found, names),
+    ...panelText(found),
     ...serviceText(found),
     ...guessText(found, names),
     ...(sectionOf(found, 'limits') ?? []).map((limit) => `- ${limit.text}`),
@@ -64,6 +67,14 @@ const partsText = (found: Findings): string[] => {
     `By ${one.by}, ${isPlanned ? 'planned' : 'explored'}:`,
     ...partLines(one).map((line) => `  ${line}`),
   ]);
+};
+
+const panelText = (found: Findings): string[] => {
+  const [panel, panelists] = [sectionOf(found, 'panel'), sectionOf(found, 'panelists')];
+  return [
+    ...(panel ? explored('panelists and serving order', panelLines(panel)) : []),
+    ...(panelists ? explored('how the panel worked', panelistLines(panelists)) : []),
+  ];
 };
 
 const weightedText = (found: Findings, nameOf: (id: string) => string): string[] => {
@@ -173,7 +184,6 @@ function rankingLines(found: RankingView): string[] {
     }),
     ...strengthLines(found, name),
     ...likingLines(found, name),
-    ...panelLines(found),
   ];
 }
 
@@ -267,18 +277,3 @@ function likingLines({ liking }: RankingView, name: (id: string) => string): str
     ...liking.concerns.map((concern) => `  ${concern}`),
   ];
 }
-
-function panelLines({ panel }: RankingView): string[] {
-  const { groups, order } = panel;
-  const panelists =
-    groups.test === null
-      ? groups.reason
-      : groups.groups.length === 1
-        ? `No sign of more than one group of panelists, ${drawnText(groups.probability)}`
-        : `Two groups of panelists, ${groups.groups.map((group) => group.length).join(' and ')}, ${drawnText(groups.probability)}`;
-  const effect = (what: string, test: RankingView['panel']['order']['position']): string =>
-    test.test === null ? `${what}: ${test.reason}` : `${what}: F = ${decimal(test.F, 2)}, p = ${pText(test.p)}`;
-  return ['', panelists, effect('Position', order.position), effect('Carry-over', order.carryOver)];
-}
-
-const drawnText = ({ p, draws }: { p: number; draws: number }): string => `p = ${pText(p)} (${draws} drawn panels)`;

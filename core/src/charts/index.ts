@@ -1,4 +1,5 @@
-export { attributesChart, chartsOf, wordsMapChart } from './charts';
+export { chartsOf } from './charts';
+export { attributesChart, wordsMapChart } from './mapCharts';
 export { domainOf, ticksOf, type Chart, type Dot, type DotChart, type MapChart, type ShareChart } from './chart';
 export { mapLayout, type MapLayout } from './map';
 export { methodLook, type MethodLook } from './look';

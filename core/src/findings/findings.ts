@@ -1,18 +1,13 @@
-import { fingerprint, mainItem, type BallotItem, type Key, type Plan, type TastingBundle, type Test } from '../bundle';
+import { fingerprint, mainItem, type Key, type Plan, type TastingBundle, type Test } from '../bundle';
 import { ledgerOf, type Caveat } from '../caveats';
-import { isAskedByPart, orderBalance } from '../design';
+import { orderBalance } from '../design';
 import { ENGINE } from '../engine';
 import type { NoTest } from '../inference';
-import { attributesMap, driversFinding } from './attributes';
-import { byPart } from './byPart';
 import { winnerText } from './chances';
 import { claimOf, methodSupport } from './claim';
 import { shownCodes } from './codes';
-import { collected, isAnalysed } from './collected';
 import { withCourse } from './course';
-import { serviceFinding } from './service';
 import { guessFinding } from './guesses';
-import { justRightFindings } from './justRight';
 import { kitchenFinding } from './kitchen';
 import { likenessSentence } from './likeness';
 import { likingFinding } from './liking';
@@ -24,14 +19,12 @@ import { isRankedByAll, readPreferences, type PanelistPreferences } from './pref
 import { rankSumsOf } from './rankSums';
 import { rankedAnswer, rankedRules, rehearsedRanking, type RankedAnswer } from './ranked';
 import { section, type Section, type SectionData } from './sections';
-import { scalesFinding } from './scales';
+import { sharedSections } from './shared';
 import { plannedSensitivity, sensitivity } from './sensitivity';
 import { tastedServings } from './servings';
 import { strengthFinding, type StrengthFinding } from './strength';
-import { panelFinding } from './panel';
+import { likingPanel, panelFinding } from './panel';
 import type { About, VerdictKind } from './verdict';
-import { plannedWeights, weightedFinding } from './weighted';
-import { wordsFindings } from './words';
 import { counted, howOften } from './wording';
 
 /** A method that the findings are about. */
@@ -133,39 +126,6 @@ export function plannedVerdict(bundle: TastingBundle, key: Key): { kind: Verdict
 /** What depends on the planned test. */
 type Found = Pick<Findings, 'verdict' | 'people' | 'leftOut' | 'sections'> & { next: NextStep };
 
-/** Sections that all findings have, whatever was planned. */
-function sharedSections(bundle: TastingBundle, key: Key): Section[] {
-  const parts = byPart(bundle, key);
-  const weighted = weightedFinding(bundle, key, plannedWeights(bundle.tasting));
-  const kitchen = kitchenFinding(bundle, key);
-  const service = serviceFinding(bundle, key);
-  const guesses = guessFinding(bundle, key);
-  const words = wordsFindings(bundle, key);
-  const justRight = justRightFindings(bundle, key);
-  const scales = scalesFinding(bundle, key);
-  const [map, drivers] = [attributesMap(bundle, key), driversFinding(bundle, key)];
-  // A category has its mean among the scales, and its words here.
-  const isRead = (item: BallotItem): boolean =>
-    isAnalysed(bundle, item) || (item.kind !== 'category' && Boolean(scales?.items.includes(item.id)));
-  const others = collected(bundle, key, isRead);
-  return [
-    ...(parts.length > 0
-      ? [section('parts', bundle.plan && isAskedByPart(bundle.plan) ? 'planned' : 'explored', parts)]
-      : []),
-    ...(weighted ? [section('weighted', 'planned', weighted)] : []),
-    ...(scales ? [section('scales', 'explored', scales)] : []),
-    ...(map ? [section('map', 'explored', map)] : []),
-    ...(drivers ? [section('drivers', 'explored', drivers)] : []),
-    ...(words.length > 0 ? [section('words', 'explored', words)] : []),
-    ...(justRight.length > 0 ? [section('just-right', 'explored', justRight)] : []),
-    ...(others.length > 0 ? [section('collected', 'explored', others)] : []),
-    ...(kitchen ? [section('kitchen', 'explored', kitchen)] : []),
-    ...(service ? [section('service', 'explored', service)] : []),
-    // What is asked, and how it is read, was settled before anyone tasted.
-    ...(guesses ? [section('guesses', 'planned', guesses)] : []),
-  ];
-}
-
 const asExplored = (one: Section): Section => ({ ...one, status: 'explored' });
 
 function plannedFindings(bundle: TastingBundle, key: Key): Found {
@@ -186,6 +146,7 @@ function plannedFindings(bundle: TastingBundle, key: Key): Found {
     sections: [
       plannedSection(planned),
       ...practicalSection(bundle, key, planned),
+      ...panelSection(bundle, key, planned),
       ...sharedSections(bundle, key),
       section('sensitivity', 'planned', plannedSensitivity(bundle, key, { kind, about, leaders })),
       section('limits', 'planned', limits({ bundle, panelists: people, leftOut, kind, ...besides(bundle, key) })),
@@ -201,6 +162,15 @@ function practicalSection(bundle: TastingBundle, key: Key, planned: Planned): Se
   const weighed = { liking: planned.liking, kitchen: kitchenFinding(bundle, key), alpha: plan?.alpha ?? tasting.alpha };
   const practical = practicalPick(tasting, weighed);
   return practical ? [section('practical', 'explored', practical)] : [];
+}
+
+/** Groups and orders, where scores of liking were planned. */
+function panelSection(bundle: TastingBundle, key: Key, planned: Planned): Section[] {
+  if (planned.of !== 'liking') return [];
+  const alpha = bundle.plan?.alpha ?? bundle.tasting.alpha;
+  const ordersKnown = bundle.tasting.brought?.ordersKnown !== false;
+  const panel = likingPanel(bundle, key, { alpha, seed: key.seed, ordersKnown });
+  return panel ? [section('panel', 'explored', panel)] : [];
 }
 
 function plannedSection(planned: Planned): Section {

@@ -49,7 +49,8 @@ export {
 } from './practical';
 export type { Sensitivity } from './sensitivity';
 export type { StrengthFinding } from './strength';
-export type { PanelFinding } from './panel';
+export { panelLines, type PanelFinding } from './panel';
+export { panelistLines, type PanelistsFinding, type PanelistWork } from './panelists';
 export type { Limit } from './limits';
 export type { PanelistPreferences } from './preferences';
 export type { About, VerdictKind } from './verdict';

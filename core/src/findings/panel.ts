@@ -1,10 +1,26 @@
-import { orderEffects, panelistGroups, type NoTest, type OrderEffects, type PanelistGroupsResult } from '../inference';
+import type { Key, TastingBundle } from '../bundle';
+import {
+  midRanks,
+  orderEffects,
+  panelistGroups,
+  type NoTest,
+  type OrderEffects,
+  type PanelistGroupsResult,
+} from '../inference';
+import { blockOf as blockOfSet, heardSets, scoreOf } from './planned/heard';
 import type { PanelistPreferences } from './preferences';
-import type { TastedServing } from './servings';
+import { tastedServings, type TastedServing } from './servings';
+
+/** Whose preferences are compared: ranks of all methods, and the blocks of pieces that they are of. */
+export type Compared = Pick<PanelistPreferences, 'id' | 'seat' | 'ranks'> & {
+  rankings: readonly { block: number }[];
+};
 
 /** What the answers say about those who gave them. */
 export interface PanelFinding {
   status: 'explored';
+  /** Of the panelists whom the groups count by their place. */
+  seats: number[];
   /** Panelists by place among the panelists; two groups only where chance would not do. */
   groups: PanelistGroupsResult | NoTest;
   /** From liking where it was asked, else from ranks turned so that higher is better. */
@@ -12,12 +28,12 @@ export interface PanelFinding {
 }
 
 /** The block that someone ate from; who ate from several is a block with those who ate from the same. */
-function blockOf({ rankings }: PanelistPreferences): string {
+function blockOf({ rankings }: Compared): string {
   return [...new Set(rankings.map(({ block }) => block))].sort((a, b) => a - b).join();
 }
 
 export function panelFinding(
-  panelists: readonly PanelistPreferences[],
+  panelists: readonly Compared[],
   servings: readonly TastedServing[],
   { ordersKnown, ...rules }: { alpha: number; seed: string; ordersKnown: boolean },
 ): PanelFinding {
@@ -27,6 +43,7 @@ export function panelFinding(
   const effects = ordersKnown ? effectsOf(sittings, byLiking, rules.alpha) : UNKNOWN;
   return {
     status: 'explored',
+    seats: panelists.map(({ seat }) => seat),
     groups: panelistGroups(
       panelists.map((panelist) => panelist.ranks),
       { ...rules, blocks: panelists.map(blockOf) },
@@ -47,4 +64,59 @@ function effectsOf(sittings: ReadonlyMap<string, TastedServing[]>, byLiking: boo
     })),
     alpha,
   );
+}
+
+/**
+ * The same where scores of liking were planned: people by the order in which they like the methods.
+ *
+ * @returns null where liking was not asked
+ */
+export function likingPanel(
+  bundle: TastingBundle,
+  key: Key,
+  rules: { alpha: number; seed: string; ordersKnown: boolean },
+): PanelFinding | null {
+  const { tasting } = bundle;
+  const liking = tasting.ballot.items.find(({ kind }) => kind === 'liking');
+  if (!liking) return null;
+  const { sets } = heardSets(bundle, key);
+  const people = tasting.panel.flatMap(({ id, seat }) => {
+    const own = sets.filter(({ panelist }) => panelist === id);
+    const means = tasting.methods.map((_, method) => {
+      const scores = own.flatMap((set) =>
+        set.samples.flatMap((sample) => (sample.method === method ? (scoreOf(set, liking.id, sample.code) ?? []) : [])),
+      );
+      return scores.length > 0 ? scores.reduce((sum, score) => sum + score, 0) / scores.length : null;
+    });
+    return own.length > 0 ? [{ id, seat, means, rankings: own.map((set) => ({ block: blockOfSet(set) })) }] : [];
+  });
+  const compared = people.flatMap(({ means, ...one }) => {
+    const all = means.flatMap((mean) => mean ?? []);
+    // The most liked is the first.
+    return all.length === means.length ? [{ ...one, ranks: midRanks(all.map((mean) => -mean)) }] : [];
+  });
+  const { groups, seats } = panelFinding(compared, [], { ...rules, ordersKnown: false });
+  const servings = tastedServings(bundle, key, people);
+  return {
+    ...panelFinding(
+      people.map((one) => ({ ...one, ranks: [] })),
+      servings,
+      rules,
+    ),
+    groups,
+    seats,
+  };
+}
+
+/** Whether there are groups, and what the order of serving did, a line each. */
+export function panelLines({ groups, order }: PanelFinding): string[] {
+  const effect = (what: string, test: OrderEffects['position']): string =>
+    test.test === null ? `${what}: ${test.reason}` : `${what}: F = ${test.F.toFixed(2)}, p = ${test.p.toPrecision(2)}.`;
+  const one =
+    groups.test === null
+      ? groups.reason
+      : groups.groups.length === 1
+        ? `No sign of more than one group of panelists: p = ${groups.probability.p.toPrecision(2)} (${groups.probability.draws} drawn panels).`
+        : `Two groups of panelists, ${groups.groups.map((group) => group.length).join(' and ')}: p = ${groups.probability.p.toPrecision(2)} (${groups.probability.draws} drawn panels).`;
+  return [one, effect('Position', order.position), effect('Carry-over', order.carryOver)];
 }

@@ -23,6 +23,7 @@ import type { Sensitivity } from './sensitivity';
 import type { ServiceFinding } from './service';
 import type { StrengthFinding } from './strength';
 import type { PanelFinding } from './panel';
+import type { PanelistsFinding } from './panelists';
 import type { WeightedFinding } from './weighted';
 import type { WordsFinding } from './words';
 
@@ -71,6 +72,7 @@ export interface SectionData {
   liking: LikingFinding;
   strength: StrengthFinding | NoTest;
   panel: PanelFinding;
+  panelists: PanelistsFinding;
   practical: PracticalPick;
   parts: PartsFinding[];
   scales: ScalesFinding;

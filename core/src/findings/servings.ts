@@ -18,7 +18,7 @@ export interface TastedServing {
 export function tastedServings(
   bundle: TastingBundle,
   key: Key,
-  panelists: readonly PanelistPreferences[],
+  panelists: readonly Pick<PanelistPreferences, 'id'>[],
 ): TastedServing[] {
   const { tasting } = bundle;
   const counted = new Set(panelists.map((panelist) => panelist.id));

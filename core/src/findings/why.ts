@@ -92,6 +92,10 @@ const WORDS: Readonly<Partial<Record<SectionId, Words>>> = {
     source:
       'Hartigan, Clustering Algorithms, chapter 4; Efron & Tibshirani, An Introduction to the Bootstrap, section 6.5; Jones & Kenward, Design and Analysis of Cross-Over Trials, chapter 5',
   },
+  panelists: {
+    how: 'Scale by scale: each panelist’s own F of methods over repeated scores, the spread of repeated scores, and the correlation of own scores with the mean of the others; then the mean over the scales.',
+    source: 'ISO 8586 and ISO 13299 (monitoring a panel)',
+  },
   parts: {
     how: 'The planned test on the samples of one zone, or of one lot, alone, its level divided by the number of parts. Whether it hangs on the zone which is best: what was said of a method in one zone less in the other, block by block, tested as methods are; of these pieces, person by person by ranks. On the lot: F of method by lot against what blocks of one lot differ by.',
     source: `Cochran & Cox, Experimental Designs, chapters 4 and 7; Edgington & Onghena, Randomization Tests, chapter 6; Holm 1979; Bonferroni`,

@@ -1,6 +1,8 @@
 import {
   driverLines,
   forWhomLines,
+  panelistLines,
+  panelLines,
   partLines,
   gateLines,
   justRightLines,
@@ -103,7 +105,7 @@ export function exploredBlocks(found: Findings, nameOfSeat: (seat: number) => st
   const practical = sectionOf(found, 'practical');
   const kitchen = sectionOf(found, 'kitchen');
   const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
-  const asked = [...scaleBlocks(found, nameOf), ...answerBlocks(found, nameOf, nameOfSeat)];
+  const asked = [...scaleBlocks(found, nameOf), ...answerBlocks(found, nameOf, nameOfSeat), ...panelBlocks(found)];
   const parts = [...partBlocks(found, 'explored'), ...weightedBlocks(found, 'explored')];
   if (parts.length + asked.length + charts.length === 0 && !practical && !kitchen) return [];
   return [
@@ -137,6 +139,15 @@ export function weightedBlocks(found: Findings, status: Section['status']): Bloc
 
 const isOf = ({ sections }: Findings, section: Section['id'], status: Section['status']): boolean =>
   sections.some((one) => one.id === section && one.status === status);
+
+/** Groups, orders, and how the panel worked. */
+function panelBlocks(found: Findings): Block[] {
+  const [panel, panelists] = [sectionOf(found, 'panel'), sectionOf(found, 'panelists')];
+  return [
+    ...(panel ? [factOf('Panelists and serving order', panelLines(panel))] : []),
+    ...(panelists ? [factOf('How the panel worked', panelistLines(panelists))] : []),
+  ];
+}
 
 type NameOf = (id: string) => string;
 

@@ -27,6 +27,7 @@ const SECTIONS = Object.keys({
   panel: true,
   practical: true,
   parts: true,
+  panelists: true,
   weighted: true,
   scales: true,
   map: true,

@@ -17,7 +17,7 @@ export function Explored({ found }: { found: RankingView }) {
       {found.practical && <PracticalCard methods={found.methods} practical={found.practical} />}
       {found.methods.some((method) => method.liking) && <LikingChart found={found} />}
       <BestChance found={found} />
-      <PanelFindingCard found={found} />
+      <PanelFindingCard found={found} panel={found.panel} />
     </>
   );
 }

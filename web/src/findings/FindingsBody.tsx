@@ -14,6 +14,8 @@ import { PracticalCard } from './PracticalCard';
 import { RankChart } from './RankChart';
 import { PlannedPrint, SmallPrint } from './SmallPrint';
 import { PanelistRankings } from './PanelistRankings';
+import { PanelFindingCard } from './PanelFindingCard';
+import { PanelistsCard } from './PanelistsCard';
 import { PartsCards } from './PartsCards';
 import { WeightedCard } from './WeightedCard';
 import { WordsCard } from './WordsCard';
@@ -31,6 +33,7 @@ export function FindingsBody({ found, children }: FindingsBodyProps) {
   const service = sectionOf(found, 'service');
   const guesses = sectionOf(found, 'guesses');
   const practical = sectionOf(found, 'practical');
+  const panel = sectionOf(found, 'panel');
   const day = (
     <>
       {guesses && <GuessCard guesses={guesses} methods={found.methods} />}
@@ -44,6 +47,7 @@ export function FindingsBody({ found, children }: FindingsBodyProps) {
         <PlannedFigures found={planned} />
         <PartsCards found={found} />
         <WeightedCard found={found} />
+        {panel && <PanelFindingCard found={found} panel={panel} />}
         {practical && <PracticalCard methods={found.methods} practical={practical} />}
         {day}
         <Besides found={found} />
@@ -73,6 +77,7 @@ function Besides({ found }: { found: Findings }) {
   const others = sectionOf(found, 'collected') ?? [];
   const scales = sectionOf(found, 'scales');
   const [map, drivers] = [sectionOf(found, 'map'), sectionOf(found, 'drivers')];
+  const panelists = sectionOf(found, 'panelists');
   return (
     <>
       {scales && (
@@ -92,6 +97,7 @@ function Besides({ found }: { found: Findings }) {
       {(sectionOf(found, 'just-right') ?? []).map((one) => (
         <JustRightCard key={one.item} found={one} methods={found.methods} />
       ))}
+      {panelists && <PanelistsCard found={panelists} />}
       {others.length > 0 && <CollectedCard collected={others} methods={found.methods} />}
     </>
   );

@@ -1,11 +1,11 @@
-import type { RankingView } from '@jacana/core/findings';
+import type { Findings, PanelFinding } from '@jacana/core/findings';
 import { FindingCard } from './FindingCard';
 import { list, pText } from './order';
 
 /** Is there one taste, and did the order of serving matter? */
-export function PanelFindingCard({ found }: { found: RankingView }) {
-  const { panel, panelists, methods, alpha } = found;
-  const { groups, order } = panel;
+export function PanelFindingCard({ found, panel }: { found: Findings; panel: PanelFinding }) {
+  const { methods, alpha } = found;
+  const { groups, order, seats } = panel;
   const isSplit = groups.test !== null && groups.groups.length > 1;
   const means = order.positionMeans.filter(({ mean }) => mean !== null);
   return (
@@ -18,7 +18,7 @@ export function PanelFindingCard({ found }: { found: RankingView }) {
             : isSplit
               ? groups.groups.map((group, at) => (
                   <span key={at} className="block">
-                    {group.length} panelists (seats {list(group.map((place) => String(panelists[place].seat)))}){' '}
+                    {group.length} panelists (seats {list(group.map((place) => String(seats[place])))}){' '}
                     {found.word ? 'find' : 'like'} {methods[lowest(groups.profiles[at])].name}{' '}
                     {found.word ? `the most ${found.word}` : 'best'}, on average
                   </span>
