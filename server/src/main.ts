@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import { AccountsService } from './accounts/accounts.service';
 import { createApplication } from './application';
 import { Transactions } from './database/transactions';
+import { UnfitFile } from './storage/dataFile';
 import { certificateFor } from './tls/certificate';
 import { BadOptions, ownNames, publicAddress, readOptions, type ServerOptions } from './options/options';
 
@@ -34,12 +35,14 @@ function announce(options: ServerOptions, setUpCode: string | null): void {
   if (options.demo && options.lan) lines.push('Demo sign-ins are refused while the server is open to the network.');
   if (setUpCode && options.lan) lines.push(`Set-up code for the coordinator's account: ${setUpCode}`);
   lines.push(`Data: ${options.data}`);
+  if (options.backup)
+    lines.push(`Copies of it: ${options.backup.folder}, every ${options.backup.everyMinutes} minutes`);
   process.stdout.write(`${lines.join('\n')}\n`);
 }
 
 /** What to do about an error that keeps the server from starting. */
 function startProblem(error: unknown): string {
-  if (error instanceof BadOptions) return error.message;
+  if (error instanceof BadOptions || error instanceof UnfitFile) return error.message;
   const { code, message } = error as { code?: string; message?: string };
   switch (code) {
     case 'EADDRINUSE':
@@ -47,8 +50,6 @@ function startProblem(error: unknown): string {
     case 'ERR_OSSL_X509_KEY_VALUES_MISMATCH':
     case 'ERR_OSSL_PEM_NO_START_LINE':
       return 'The certificate and key given with --tls-cert and --tls-key do not fit together, or are not PEM.';
-    case 'SQLITE_NOTADB':
-      return 'The file given with --data is not a Jacana data file. Choose another name, or go back to a backup.';
     default:
       return `Jacana could not start: ${message ?? String(error)}`;
   }

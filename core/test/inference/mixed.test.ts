@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { determinant, inverse, Matrix } from 'ml-matrix';
 import {
   compare,
   contrastTest,
@@ -391,4 +392,66 @@ describe('good enough, and can it be believed', () => {
     expect(half.t).toBeCloseTo(4.898979, 5);
     expect(half.df).toBeCloseTo(3, 4);
   });
+});
+
+describe('people who were served alike, as one', () => {
+  const samples = ['x', 'y', 'z'];
+  const people = Array.from({ length: 9 }, (_, who) => `p${who}`);
+  const rows = people.flatMap((panelist, who) =>
+    samples.map((sample, at) => ({ panelist, sample, score: 4 + at + ((7 * who + 3 * at * who) % 5) - (who % 3) })),
+  );
+  const fitOf = (given: typeof rows) =>
+    tested(
+      fitMixed(
+        {
+          y: given.map(({ score }) => score),
+          factors: { panelist: given.map((row) => row.panelist), sample: given.map((row) => row.sample) },
+        },
+        { fixed: [['sample']], random: [['panelist']] },
+      ),
+    );
+
+  it('keep their own intercepts: fitted scores are the shrunken ones, by hand', () => {
+    const fit = fitOf(rows);
+    const [{ variance }] = fit.variances;
+    expect(variance).toBeGreaterThan(0);
+    const mean = (own: typeof rows): number => own.reduce((sum, { score }) => sum + score, 0) / own.length;
+    const shrink = (3 * variance) / (3 * variance + fit.residualVariance);
+    rows.forEach(({ panelist, sample }, row) => {
+      const own = shrink * (mean(rows.filter((one) => one.panelist === panelist)) - mean(rows));
+      expect(fit.fitted[row]).toBeCloseTo(mean(rows.filter((one) => one.sample === sample)) + own, 5);
+    });
+  });
+
+  it('are what they are by themselves, whatever order their rows come in, and beside people with gaps', () => {
+    const turned = rows.map((_, at) => rows[(at * 5) % rows.length]);
+    const [one, other] = [fitOf(rows), fitOf(turned)];
+    expect(other.logLik).toBeCloseTo(one.logLik, 8);
+    expect(other.variances[0].variance).toBeCloseTo(one.variances[0].variance, 5);
+    // Everyone lacks another answer or none, so nobody but those without gaps is served alike.
+    const gaps = rows.filter((_, at) => ![0, 4, 8].includes(at));
+    const classical = fitOf(gaps);
+    expect(classical.rows).toBe(24);
+    expect(classical.logLik).toBeCloseTo(logLikOf(gaps, classical), 6);
+  });
+
+  /** The same likelihood from the full covariance matrix of all scores, without any shortcut. */
+  function logLikOf(given: typeof rows, fit: ReturnType<typeof fitOf>): number {
+    const n = given.length;
+    const [{ variance }] = fit.variances;
+    const V = new Matrix(
+      given.map((a, i) =>
+        given.map((b, j) => (a.panelist === b.panelist ? variance : 0) + (i === j ? fit.residualVariance : 0)),
+      ),
+    );
+    const X = new Matrix(given.map((_, row) => fit.design.columns.map((column) => column[row])));
+    const y = Matrix.columnVector(given.map(({ score }) => score));
+    const inverseV = inverse(V);
+    const information = X.transpose().mmul(inverseV).mmul(X);
+    const b = inverse(information).mmul(X.transpose()).mmul(inverseV).mmul(y);
+    const r = Matrix.sub(y, X.mmul(b));
+    const squares = r.transpose().mmul(inverseV).mmul(r).get(0, 0);
+    const logDet = (matrix: Matrix): number => Math.log(determinant(matrix));
+    return -(logDet(V) + logDet(information) + squares + (n - X.columns) * Math.log(2 * Math.PI)) / 2;
+  }
 });

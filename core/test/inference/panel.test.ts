@@ -101,3 +101,34 @@ describe('groups of panelists', () => {
     expect(panelistGroups([[1, 2, 3]], { seed: '1', alpha: 0.05 })).toMatchObject({ test: null });
   });
 });
+
+describe('a cut in two', () => {
+  it('leaves everyone on the side whose mean is nearer, however unequal the sides are', () => {
+    for (let run = 0; run < 40; run++) {
+      const random = randomStream(`cut ${run}`, 'rows');
+      const few = 3 + (run % 4);
+      const rows = Array.from({ length: 20 }, (_, who) =>
+        [0, 1, 2, 3].map((sample) => (who < few ? 4 - sample : sample + 1) + 1.4 * random.normal()),
+      );
+      const { groups } = tested(panelistGroups(rows, { seed: '1', alpha: 1, draws: 19 }));
+      expect(groups).toHaveLength(2);
+      const ranks = rows.map((row) => row.map((value) => 1 + row.filter((other) => other < value).length));
+      const means = groups.map((group) =>
+        [0, 1, 2, 3].map((sample) => group.reduce((sum, who) => sum + ranks[who][sample], 0) / group.length),
+      );
+      const away = (who: number, side: number): number =>
+        ranks[who].reduce((sum, rank, sample) => sum + (rank - means[side][sample]) ** 2, 0);
+      groups.forEach((group, side) => {
+        for (const who of group) expect(away(who, side)).toBeLessThanOrEqual(away(who, 1 - side) + 1e-9);
+      });
+    }
+  });
+
+  it('ends early where nothing is found, and says how many panels were drawn', () => {
+    const random = randomStream('one taste', 'rows');
+    const rows = Array.from({ length: 16 }, () => [0, 1, 2].map(() => random.normal()));
+    const { probability } = tested(panelistGroups(rows, { seed: '1', alpha: 0.05, draws: 999 }));
+    if (probability.p > 0.15) expect(probability.draws).toBeLessThan(999);
+    expect(Math.round(probability.p * probability.draws)).toBe(100);
+  });
+});

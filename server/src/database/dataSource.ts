@@ -47,6 +47,13 @@ const shared = (database: string, ownRows: OwnRows) => ({
 /** Tables that only ever grow, whatever program opens the file. */
 const APPEND_ONLY = ['answers', 'entries', 'audit'];
 
+/** What a row of them is known by, beside its number. */
+const NAMED_BY: Readonly<Record<string, readonly string[]>> = {
+  answers: ['tastingId', 'panelistId', 'answerId'],
+  entries: ['tastingId', 'log', 'entryId'],
+  audit: [],
+};
+
 /** Sets the guards of these tables, at every start, so that none can be forgotten. */
 async function guardAppendOnly(writer: DataSource): Promise<void> {
   for (const table of APPEND_ONLY)
@@ -54,6 +61,11 @@ async function guardAppendOnly(writer: DataSource): Promise<void> {
       await writer.query(
         `CREATE TRIGGER IF NOT EXISTS "${table}_no_${change.toLowerCase()}" BEFORE ${change} ON "${table}" BEGIN SELECT RAISE(ABORT, '${table} are append-only'); END`,
       );
+  // "INSERT OR REPLACE" takes a row away without deleting it: where one stands already, nothing is put in its place.
+  for (const [table, name] of Object.entries(NAMED_BY))
+    await writer.query(
+      `CREATE TRIGGER IF NOT EXISTS "${table}_no_replace" BEFORE INSERT ON "${table}" WHEN EXISTS (SELECT 1 FROM "${table}" AS own WHERE own."seq" = NEW."seq"${name.length > 0 ? ` OR (${name.map((column) => `own."${column}" = NEW."${column}"`).join(' AND ')})` : ''}) BEGIN SELECT RAISE(ABORT, '${table} are append-only'); END`,
+    );
 }
 
 /** The connection that writes, and the one that reads; opened in this order, since the first makes the tables. */

@@ -1,6 +1,7 @@
 import { type DynamicModule, Inject, Module, type OnApplicationShutdown } from '@nestjs/common';
 import type { DataSource } from 'typeorm';
 import { OPTIONS, type ServerOptions } from '../options/options';
+import { claim, inspect, makePrivate, type Claim } from '../storage/dataFile';
 import { openBoth, type OwnRows } from './dataSource';
 import { Transactions } from './transactions';
 
@@ -9,6 +10,21 @@ const SOURCES = Symbol('DataSources');
 interface Sources {
   writer: DataSource;
   reader: DataSource;
+  claim: Claim;
+}
+
+/** Opens the file for this server alone, once it is known to be fit. */
+async function opened({ data }: ServerOptions, ownRows: OwnRows): Promise<Sources> {
+  const own = claim(data);
+  try {
+    inspect(data);
+    const sources = await openBoth(data, ownRows);
+    makePrivate(data);
+    return { ...sources, claim: own };
+  } catch (error) {
+    own.release();
+    throw error;
+  }
 }
 
 /** The data file. Modules that keep a table to themselves hand its row in; see {@link OwnRows}. */
@@ -24,7 +40,7 @@ export class DatabaseModule implements OnApplicationShutdown {
         {
           provide: SOURCES,
           inject: [OPTIONS],
-          useFactory: (options: ServerOptions): Promise<Sources> => openBoth(options.data, ownRows),
+          useFactory: (options: ServerOptions): Promise<Sources> => opened(options, ownRows),
         },
         {
           provide: Transactions,
@@ -39,5 +55,6 @@ export class DatabaseModule implements OnApplicationShutdown {
   /** Last of all, when no request is under way any more. */
   async onApplicationShutdown(): Promise<void> {
     for (const source of [this.sources.reader, this.sources.writer]) if (source.isInitialized) await source.destroy();
+    this.sources.claim.release();
   }
 }

@@ -14,6 +14,7 @@ import {
 import { runSheetOf, type CookingSheet, type ToBeCooked } from '@jacana/core/kitchen';
 import type { LabelPages, Sheet, WorkbookSheet } from '@jacana/core/sheets';
 import type { Printing } from '../paper/render';
+import { backUp as backUpOf } from '../storage/backups';
 
 /** Run in worker threads, so that the event loop stays free. What takes long tells its progress on the way. */
 export function findings({ bundle, port }: { bundle: TastingBundle; port: MessagePort }): Findings {
@@ -33,6 +34,10 @@ export function lock({ tasting, inputs }: { tasting: Tasting; inputs: Parameters
 
 export const runSheet = ({ cooking, port }: { cooking: ToBeCooked; port: MessagePort }): CookingSheet =>
   runSheetOf(cooking, { onProgress: (fraction) => port.postMessage(fraction) });
+
+/** A copy of a large file takes seconds, and SQLite waits for it. */
+export const backUp = ({ data, folder, now }: { data: string; folder: string; now: number }): string =>
+  backUpOf(data, folder, now);
 
 /** The drawing library is large, so it is loaded by the first sheet. */
 export async function paper({ sheet, printing }: { sheet: Sheet; printing: Printing }): Promise<Uint8Array> {

@@ -59,6 +59,11 @@ export class WorkersService implements OnModuleDestroy {
     }
   }
 
+  /** @returns the name of the copy */
+  async backUp(wanted: { data: string; folder: string; now: number }): Promise<string> {
+    return (await this.pool.run(wanted, { name: 'backUp' })) as string;
+  }
+
   /** Orders of a large plan are searched for seconds. */
   async lock(tasting: Tasting, inputs: { seed: string; salt: string; lockedAt: string }): Promise<LockedPlan> {
     return (await this.pool.run({ tasting, inputs }, { name: 'lock' })) as LockedPlan;

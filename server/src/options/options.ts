@@ -27,6 +27,8 @@ export interface ServerOptions {
   tls: null | 'made' | { cert: string; key: string };
   /** Address of a label printer; null where there is none. */
   printer: string | null;
+  /** Where copies of the data are kept while the server runs, and how often one is made; null makes none. */
+  backup: { folder: string; everyMinutes: number } | null;
 }
 
 export const OPTIONS = Symbol('ServerOptions');
@@ -65,6 +67,7 @@ export function readOptions(args: readonly string[]): ServerOptions {
     pace,
     tls: tlsOf(words),
     printer: printerAt(printer),
+    backup: backupOf(words),
   };
 }
 
@@ -79,6 +82,8 @@ function parseWords(args: readonly string[]) {
         port: { type: 'string', default: '4680' },
         pace: { type: 'string', default: '1' },
         printer: { type: 'string' },
+        backup: { type: 'string' },
+        every: { type: 'string' },
         tls: { type: 'boolean', default: false },
         'tls-cert': { type: 'string' },
         'tls-key': { type: 'string' },
@@ -86,9 +91,20 @@ function parseWords(args: readonly string[]) {
     }).values;
   } catch (error) {
     throw new BadOptions(
-      `${(error as Error).message} Known options: --data FILE, --lan, --port NUMBER, --tls, --tls-cert FILE with --tls-key FILE, --printer ADDRESS.`,
+      `${(error as Error).message} Known options: --data FILE, --lan, --port NUMBER, --tls, --tls-cert FILE with --tls-key FILE, --printer ADDRESS, --backup FOLDER with --every 15m.`,
     );
   }
+}
+
+/** Copies are made every quarter of an hour, unless another time is given. */
+function backupOf({ backup, every = '15m' }: ReturnType<typeof parseWords>): ServerOptions['backup'] {
+  const [, count, unit] = /^(\d{1,4})(m|h)$/.exec(every) ?? [];
+  const everyMinutes = Number(count) * (unit === 'h' ? 60 : 1);
+  if (!(everyMinutes >= 1 && everyMinutes <= 24 * 60))
+    throw new BadOptions(
+      `--every ${every} is not a time between copies: give one such as 15m or 2h, of a day at most.`,
+    );
+  return backup === undefined ? null : { folder: resolve(process.env.INIT_CWD ?? process.cwd(), backup), everyMinutes };
 }
 
 function tlsOf(words: ReturnType<typeof parseWords>): ServerOptions['tls'] {

@@ -38,6 +38,7 @@ export const testOptions: ServerOptions = {
   pace: 1,
   tls: null,
   printer: null,
+  backup: null,
 };
 
 export async function startServer(options: Partial<ServerOptions> = {}): Promise<Running> {
