@@ -34,7 +34,7 @@ const ALPHA = 0.05;
  * whether scores go with those of the others, and how the scale is used. In liking, disagreement is the answer and no
  * fault.
  *
- * @returns null where no scale was asked, or nobody answered one
+ * @returns null where no scale was asked, or the answers show nothing of anybody
  */
 export function panelistsFinding(bundle: TastingBundle, key: Key): PanelistsFinding | null {
   const { tasting } = bundle;
@@ -47,7 +47,9 @@ export function panelistsFinding(bundle: TastingBundle, key: Key): PanelistsFind
     const own = byScale.flatMap((scale) => scale.get(id) ?? []);
     return own.length > 0 ? [workOf(seat, own)] : [];
   });
-  if (people.length === 0) return null;
+  const isTelling = ({ agreement, tellsApart, straight }: PanelistWork): boolean =>
+    agreement !== null || tellsApart !== null || straight > 0;
+  if (!people.some(isTelling)) return null;
   return { scales: items.length, people, sentence: sentenceOf(people) };
 }
 
@@ -61,7 +63,8 @@ function scoresOf(sets: readonly HeardSet[], item: BallotItem): PanelScore[] {
       const score = scoreOf(set, item.id, code);
       if (score === null || most === least) return [];
       const share = (countOf(item, score) - least) / (most - least);
-      return [{ panelist: set.panelist, sample: String(method), score: share, position }];
+      // Loin and belly of one method are two samples, and none of them was served again.
+      return [{ panelist: set.panelist, sample: `${method} ${set.zone ?? ''}`, score: share, position }];
     }),
   );
 }

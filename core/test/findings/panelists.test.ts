@@ -63,6 +63,17 @@ describe('how the panel worked', () => {
     expect(people.reduce((sum, { tellsApart }) => sum + tellsApart!.scales, 0)).toBeGreaterThan(18);
   });
 
+  it('takes loin and belly of one method for two samples, neither of which was served again', () => {
+    const zones = ['loin', 'belly'].map((id) => ({ id, name: id }));
+    const { people } = panelistsOf(simulatedBundle(wanted({ tasting: { zones } })));
+    expect(people.map(({ answers, tellsApart }) => [answers, tellsApart])).toEqual(people.map(() => [16, null]));
+  });
+
+  it('says nothing where two samples show nothing of anybody', () => {
+    const two = simulatedBundle(wanted({ methods: 2, truth: [8, 4] }));
+    expect(sectionOf(findings(two), 'panelists')).toBeUndefined();
+  });
+
   it('names seats and nobody, and survives nobody, one and a few', () => {
     const bundle = simulatedBundle(wanted());
     expect(JSON.stringify(panelistsOf(bundle))).not.toContain('Panelist');

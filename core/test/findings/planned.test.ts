@@ -197,7 +197,7 @@ describe('each zone by itself', () => {
 
   /** In the loin everyone puts the methods in their order; in the belly each begins with another. */
   function twoMinded(test: 'ranking' | 'liking') {
-    const bundle = simulatedBundle({ methods: 3, panelists: 24, tasting: { test, zones } });
+    const bundle = simulatedBundle({ methods: 3, panelists: 24, pieces: 5, tasting: { test, zones } });
     const { plan, key, tasting, ballots } = bundle;
     const place = (code: string) => tasting.methods.findIndex(({ id }) => id === key?.codes[code]);
     const changed = ballots.map((ballot, who) => {
