@@ -21,7 +21,7 @@ import { ReadingsModule } from './readings/readings.module';
 import { SEALED_ROWS, SealModule } from './seal/seal.module';
 import { ServiceModule } from './service/service.module';
 import { SheetsModule } from './sheets/sheets.module';
-import { StorageModule } from './storage/storage.module';
+import { UpkeepModule } from './upkeep/upkeep.module';
 import { StoreModule } from './tastings/store.module';
 import { ShareRow } from './shares/share.row';
 import { SharesModule } from './shares/shares.module';
@@ -66,7 +66,7 @@ export class AppModule {
         ExchangeModule,
         SheetsModule,
         DemoModule,
-        StorageModule,
+        UpkeepModule,
       ],
     };
   }

@@ -1,5 +1,6 @@
 import { existsSync, renameSync } from 'node:fs';
 import Database from 'better-sqlite3';
+import { migrationNames } from './database/migrations';
 import { claim, copyFile, inspect, UnfitFile } from './storage/dataFile';
 
 /**
@@ -8,7 +9,7 @@ import { claim, copyFile, inspect, UnfitFile } from './storage/dataFile';
  */
 export function restore(backup: string, data: string, now: Date): string | null {
   if (!existsSync(backup)) throw new UnfitFile(`There is no file ${backup}.`);
-  inspect(backup);
+  inspect(backup, migrationNames());
   const { release } = claim(data);
   try {
     const aside = existsSync(data) ? `${data}.before-${now.toISOString().slice(0, 19).replaceAll(':', '-')}` : null;

@@ -2,12 +2,21 @@ import { spawn, spawnSync } from 'node:child_process';
 import { chmodSync, existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import Database from 'better-sqlite3';
+import { scryptSync } from 'node:crypto';
+import request from 'supertest';
+import { account } from '../src/account';
+import { hashPassword, isOutdated, passwordMatches } from '../src/accounts/passwords';
+import { AuditService } from '../src/audit/audit.service';
+import { AccountRow, AuditRow } from '../src/database/entities';
+import { migrationNames } from '../src/database/migrations';
+import { Transactions } from '../src/database/transactions';
+import { withoutToken } from '../src/logging';
 import { createApplication } from '../src/application';
 import { readOptions } from '../src/options/options';
 import { restore } from '../src/restore';
 import { backUp, tooMany } from '../src/storage/backups';
 import { claim, copyFile, inspect, UnfitFile } from '../src/storage/dataFile';
-import { StorageService } from '../src/storage/storage.service';
+import { UpkeepService } from '../src/upkeep/upkeep.service';
 import { freshFile, startServer, testOptions } from './support/running';
 import { draft, handInBallot, locked, tokens } from './support/tasting';
 
@@ -81,24 +90,24 @@ describe('a data file', () => {
     const damagedAt = Buffer.from(whole);
     damagedAt.fill(0x5a, 4096, 4096 * 6);
     writeFileSync(data, damagedAt);
-    expect(() => inspect(data)).toThrow(/is damaged\. .*npm run restore -- BACKUP\.db/);
+    expect(() => inspect(data, migrationNames())).toThrow(/is damaged\. .*npm run restore -- BACKUP\.db/);
     expect(readFileSync(data).equals(damagedAt)).toBe(true);
 
     writeFileSync(data, 'no database at all, and longer than a header is');
-    expect(() => inspect(data)).toThrow(/is not a Jacana data file/);
+    expect(() => inspect(data, migrationNames())).toThrow(/is not a Jacana data file/);
 
     const other = place();
     mkdirSync(dirname(other), { recursive: true });
     const foreign = new Database(other);
     foreign.exec('CREATE TABLE songs (name TEXT)');
     foreign.close();
-    expect(() => inspect(other)).toThrow(/of another program/);
+    expect(() => inspect(other, migrationNames())).toThrow(/of another program/);
 
     writeFileSync(data, whole);
     const file = new Database(data);
     file.prepare('INSERT INTO migrations (timestamp, name) VALUES (1999999999999, ?)').run('Later1999999999999');
     file.close();
-    expect(() => inspect(data)).toThrow(/newer Jacana\. Update this one/);
+    expect(() => inspect(data, migrationNames())).toThrow(/newer Jacana\. Update this one/);
     await expect(createApplication({ ...testOptions, data })).rejects.toThrow(/newer Jacana/);
     // Refused, it is held by nobody.
     claim(data).release();
@@ -107,7 +116,7 @@ describe('a data file', () => {
   (process.getuid?.() === 0 ? it.skip : it)('that cannot be written is refused in words', async () => {
     const data = await used();
     chmodSync(data, 0o400);
-    expect(() => inspect(data)).toThrow(/cannot be written/);
+    expect(() => inspect(data, migrationNames())).toThrow(/cannot be written/);
   });
 
   it('keeps its answers and logs where another program replaces rows, whatever it is named by', async () => {
@@ -139,7 +148,7 @@ describe('copies of it', () => {
   it('are made while the server runs, checked, private, and whole', async () => {
     const [data, folder] = [place(), join(dirname(place()), 'copies')];
     const running = await startServer({ data, backup: { folder, everyMinutes: 15 } });
-    await running.app.get(StorageService).backUp();
+    await running.app.get(UpkeepService).backUp();
     const names = readdirSync(folder);
     expect(names.length).toBeGreaterThan(0);
     for (const name of names)
@@ -155,7 +164,7 @@ describe('copies of it', () => {
     writeFileSync(folder, 'a file where the folder should be');
     const said = jest.spyOn(process.stderr, 'write').mockReturnValue(true);
     const running = await startServer({ data, backup: { folder, everyMinutes: 15 } });
-    await running.app.get(StorageService).backUp();
+    await running.app.get(UpkeepService).backUp();
     expect(said.mock.calls.flat().join('')).toMatch(/No backup was made in/);
     said.mockRestore();
     await running.stranger.get('/api/session').expect(200);
@@ -258,3 +267,88 @@ describe('the options of backups', () => {
       expect(() => optionsOf('--backup', '/copies', '--every', bad)).toThrow(/is not a time between copies/);
   });
 });
+
+describe('whoever forgot a password', () => {
+  it('is let in again by whoever has the file, once no server has it; sessions end, and the log says so', async () => {
+    const data = place();
+    const running = await startServer({ data });
+    await expect(account(data, 'kitchen')).rejects.toThrow(/Another Jacana is using/);
+    const before = countIn(data, 'sessions');
+    await running.app.close();
+    expect(await account(data, undefined)).toContain('kitchen: The kitchen, kitchen');
+    await expect(account(data, 'nobody')).rejects.toThrow(/Nobody has the login nobody\. There are:\n/);
+    await expect(account(`${data}.none`, 'kitchen')).rejects.toThrow(/There is no file/);
+    const said = await account(data, ' Kitchen ');
+    const [, password] = /^The kitchen signs in as kitchen with (\S{12})$/.exec(said) ?? [];
+    expect(password).toBeDefined();
+    expect(countIn(data, 'sessions')).toBe(before - 1);
+
+    const app = await createApplication({ ...testOptions, data });
+    await app.init();
+    const agent = request.agent(app.getHttpServer());
+    await agent.post('/api/session').send({ login: 'kitchen', password: 'long enough to pass' }).expect(401);
+    await agent.post('/api/session').send({ login: 'kitchen', password }).expect(200);
+    const { read } = app.get(Transactions);
+    expect(await read.findOneByOrFail(AuditRow, { action: 'password renewed' })).toMatchObject({
+      detail: 'The kitchen, kitchen',
+    });
+    expect(await app.get(AuditService).isIntact(read)).toBe(true);
+    await app.close();
+  });
+});
+
+describe('what a guess of a password costs', () => {
+  it('is raised at the next sign-in of somebody whose hash is from before', async () => {
+    const running = await startServer({ data: place() });
+    const { read } = running.app.get(Transactions);
+    const salt = Buffer.from('a salt of before');
+    const key = scryptSync('long enough to pass', salt, 32, { N: 2 ** 15, r: 8, p: 1, maxmem: 2 ** 27 });
+    const former = `scrypt$${salt.toString('base64')}$${key.toString('base64')}`;
+    await running.app
+      .get(Transactions)
+      .write((manager) => manager.update(AccountRow, { login: 'reader' }, { passwordHash: former }));
+    const signIn = (password: string) => running.stranger.post('/api/session').send({ login: 'reader', password });
+    await signIn('not long enough to pass').expect(401);
+    expect((await read.findOneByOrFail(AccountRow, { login: 'reader' })).passwordHash).toBe(former);
+    await signIn('long enough to pass').expect(200);
+    const { passwordHash } = await read.findOneByOrFail(AccountRow, { login: 'reader' });
+    expect(passwordHash).toMatch(/^scrypt\$32768,8,3\$/);
+    expect(isOutdated(former) && !isOutdated(passwordHash)).toBe(true);
+    await signIn('long enough to pass').expect(200);
+    expect((await read.findOneByOrFail(AccountRow, { login: 'reader' })).passwordHash).toBe(passwordHash);
+    await signIn('not long enough to pass').expect(401);
+    await running.stop();
+  });
+
+  it('is not got round by typing a letter in another way, nor is anybody kept out by it', async () => {
+    const stored = await hashPassword('crème brûlée 12');
+    expect(await passwordMatches('crème brûlée 12'.normalize('NFD'), stored)).toBe(true);
+    expect(await passwordMatches('creme brulee 12', stored)).toBe(false);
+    expect(await passwordMatches('anything', 'no hash at all')).toBe(false);
+  });
+});
+
+it('of four who set up at once, one becomes coordinator', async () => {
+  const data = place();
+  const app = await createApplication({ ...testOptions, data });
+  await app.init();
+  const tries = await Promise.all(
+    ['a', 'b', 'c', 'd'].map((name) =>
+      request(app.getHttpServer())
+        .post('/api/set-up')
+        .send({ name, login: `${name}${name}`, password: 'long enough to pass' }),
+    ),
+  );
+  expect(tries.map(({ status }) => status).sort()).toEqual([204, 409, 409, 409]);
+  expect(countIn(data, 'accounts')).toBe(1);
+  await app.close();
+});
+
+it.each([
+  ['/b/SeCretToken1', '/b/…'],
+  ['/B/SeCretToken1?x=1', '/B/…?x=1'],
+  ['/API/BALLOTS/SeCretToken1/open', '/API/BALLOTS/…/open'],
+  ['/f/SeCretToken1', '/f/…'],
+  ['/api/shared/SeCretToken1/report', '/api/shared/…/report'],
+  ['/api/tastings/1/findings', '/api/tastings/1/findings'],
+])('the error log has no token of %s', (url, said) => expect(withoutToken(url)).toBe(said));

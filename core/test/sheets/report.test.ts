@@ -128,3 +128,27 @@ describe('a workbook', () => {
     expect(rows.flat()).toContain(bundle.plan!.fingerprint);
   });
 });
+
+it('a workbook has the mean of what somebody gave to a method several times', () => {
+  const service = { ...simulatedBundle().tasting.service, replicates: 2, together: 3 };
+  const bundle = simulatedBundle({ methods: 3, panelists: 6, liking: true, truth: [8, 5, 3], tasting: { service } });
+  const scores = workbookOf(findings(bundle), bundle).find(({ name }) => name === 'Scores')!;
+  const [head, ...rows] = scores.rows;
+  expect(head).toEqual(['question', 'seat', 'Method 0', 'Method 1', 'Method 2']);
+  const liking = bundle.tasting.ballot.items.find(({ kind }) => kind === 'liking')!;
+  let several = 0;
+  for (const ballot of bundle.ballots) {
+    const { seat } = bundle.tasting.panel.find(({ id }) => id === ballot.panelist)!;
+    const row = rows.find(([question, whose]) => String(question).startsWith('liking') && whose === seat)!;
+    bundle.tasting.methods.forEach(({ id }, at) => {
+      const given = ballot.answers.flatMap((answer) =>
+        answer.kind === 'score' && answer.item === liking.id && bundle.key!.codes[answer.code] === id
+          ? [answer.score]
+          : [],
+      );
+      several += given.length > 1 && new Set(given).size > 1 ? 1 : 0;
+      expect(row[2 + at]).toBeCloseTo(given.reduce((sum, score) => sum + score, 0) / given.length, 10);
+    });
+  }
+  expect(several).toBeGreaterThan(3);
+});

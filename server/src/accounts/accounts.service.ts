@@ -1,5 +1,6 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import { ForbiddenException, Inject, Injectable, type OnModuleInit } from '@nestjs/common';
+import type { EntityManager } from 'typeorm';
 import { AuditService } from '../audit/audit.service';
 import { AccountRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
@@ -44,26 +45,37 @@ export class AccountsService implements OnModuleInit {
   }
 
   /** True while nobody could coordinate: demo accounts count only where they can sign in. */
-  async isSetUpNeeded(): Promise<boolean> {
-    const coordinators = await this.transactions.read.findBy(AccountRow, { role: 'coordinator' });
+  async isSetUpNeeded(manager: EntityManager = this.transactions.read): Promise<boolean> {
+    const coordinators = await manager.findBy(AccountRow, { role: 'coordinator' });
     return !coordinators.some((account) => !account.demo || !this.options.lan);
   }
 
   async setUp({ setUpCode, ...first }: FirstAccount): Promise<void> {
-    if (!(await this.isSetUpNeeded()))
-      throw refuseState('set-up', "The coordinator's account exists already. Sign in with it.");
+    await this.refuseSetUp(this.transactions.read);
     if (this.options.lan && setUpCode !== this.setUpCode) {
       throw refuseFields([
         { field: 'setUpCode', message: 'Type the set-up code that the server printed when it started.' },
       ]);
     }
-    await this.add({ ...first, role: 'coordinator' }, first.name);
+    // Of several who come at once, one is the first.
+    await this.add({ ...first, role: 'coordinator' }, first.name, (manager) => this.refuseSetUp(manager));
   }
 
-  async add({ password, ...account }: NewAccount, by: string): Promise<AccountView> {
+  private async refuseSetUp(manager: EntityManager): Promise<void> {
+    if (!(await this.isSetUpNeeded(manager)))
+      throw refuseState('set-up', "The coordinator's account exists already. Sign in with it.");
+  }
+
+  /** @param refuse what else may stand against it, looked at in the same turn */
+  async add(
+    { password, ...account }: NewAccount,
+    by: string,
+    refuse?: (manager: EntityManager) => Promise<void>,
+  ): Promise<AccountView> {
     const passwordHash = await hashPassword(password);
     const added = row({ ...account, login: account.login.trim().toLowerCase(), passwordHash, demo: false });
     await this.transactions.write(async (manager) => {
+      await refuse?.(manager);
       if (await manager.existsBy(AccountRow, { login: added.login })) {
         throw refuseFields([{ field: 'login', message: 'Somebody has this login already. Choose another.' }]);
       }

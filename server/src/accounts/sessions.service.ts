@@ -5,7 +5,7 @@ import { AccountRow, SessionRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { OPTIONS, type ServerOptions } from '../options/options';
 import type { Me } from './allow';
-import { hashPassword, passwordMatches } from './passwords';
+import { hashPassword, isOutdated, passwordMatches } from './passwords';
 
 export const COOKIE = 'jacana';
 const LIFETIME_DAYS = 14;
@@ -26,11 +26,14 @@ export class SessionsService {
       throw new UnauthorizedException('Login and password do not match. Check both and try again.');
     if (account.demo && this.options.lan)
       throw new UnauthorizedException('Demo sign-ins do not work while Jacana is open to the network.');
+    // Only now is the password known, so only now can its hash be made as costly as they are today.
+    const newer = isOutdated(account.passwordHash) ? { passwordHash: await hashPassword(password) } : null;
     const token = randomBytes(24).toString('base64url');
     const expiresAt = new Date(Date.now() + LIFETIME_DAYS * 86_400_000).toISOString();
-    await this.transactions.write((manager) =>
-      manager.insert(SessionRow, { tokenHash: hashOf(token), accountId: account.id, expiresAt }),
-    );
+    await this.transactions.write(async (manager) => {
+      if (newer) await manager.update(AccountRow, { id: account.id, passwordHash: account.passwordHash }, newer);
+      await manager.insert(SessionRow, { tokenHash: hashOf(token), accountId: account.id, expiresAt });
+    });
     return { token, me: { id: account.id, name: account.name, role: account.role } };
   }
 

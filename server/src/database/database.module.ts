@@ -3,6 +3,7 @@ import type { DataSource } from 'typeorm';
 import { OPTIONS, type ServerOptions } from '../options/options';
 import { claim, inspect, makePrivate, type Claim } from '../storage/dataFile';
 import { openBoth, type OwnRows } from './dataSource';
+import { migrationNames } from './migrations';
 import { Transactions } from './transactions';
 
 const SOURCES = Symbol('DataSources');
@@ -17,7 +18,7 @@ interface Sources {
 async function opened({ data }: ServerOptions, ownRows: OwnRows): Promise<Sources> {
   const own = claim(data);
   try {
-    inspect(data);
+    inspect(data, migrationNames());
     const sources = await openBoth(data, ownRows);
     makePrivate(data);
     return { ...sources, claim: own };

@@ -1,7 +1,6 @@
 import { accessSync, chmodSync, constants, existsSync, mkdirSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import Database from 'better-sqlite3';
-import { MIGRATIONS } from '../database/migrations';
 
 /** A data file that cannot be used as it is; the message says what to do. */
 export class UnfitFile extends Error {}
@@ -43,9 +42,10 @@ export function claim(data: string): Claim {
  * Looks whether a data file is one, whole, writable, and no newer than this program. What it finds
  * wrong is left as it is.
  *
+ * @param migrations names of those that this program knows
  * @throws UnfitFile with the way out
  */
-export function inspect(data: string): void {
+export function inspect(data: string, migrations: readonly string[]): void {
   if (!existsSync(data)) return;
   try {
     accessSync(data, constants.R_OK | constants.W_OK);
@@ -61,7 +61,7 @@ export function inspect(data: string): void {
   try {
     file = new Database(data, { fileMustExist: true });
     if (file.pragma('quick_check(1)', { simple: true }) !== 'ok') throw damaged;
-    refuseNewer(file, data);
+    refuseNewer(file, data, migrations);
   } catch (error) {
     if (codeOf(error) === 'SQLITE_NOTADB')
       throw new UnfitFile(`${data} is not a Jacana data file. Choose another name, or go back to a backup.`);
@@ -74,13 +74,13 @@ export function inspect(data: string): void {
 }
 
 /** A file that a newer Jacana has moved on cannot be read by an older one without loss. */
-function refuseNewer(file: Database.Database, data: string): void {
+function refuseNewer(file: Database.Database, data: string, migrations: readonly string[]): void {
   const tables = file.prepare("SELECT name FROM sqlite_master WHERE type = 'table'").pluck().all() as string[];
   if (!tables.includes('migrations')) {
     if (tables.length > 0) throw new UnfitFile(`${data} is a database of another program. Choose another name.`);
     return;
   }
-  const known = new Set(MIGRATIONS.map(({ name }) => name));
+  const known = new Set(migrations);
   const done = file.prepare('SELECT name FROM migrations').pluck().all() as string[];
   const newer = done.filter((name) => !known.has(name));
   if (newer.length > 0)

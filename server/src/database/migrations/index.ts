@@ -10,6 +10,9 @@ import { Exclusions1796169600000 } from './1796169600000-exclusions';
 import { Typed1796256000000 } from './1796256000000-typed';
 import { Shares1796342400000 } from './1796342400000-shares';
 
+/** Names of all that this program knows, as the data file keeps them. */
+export const migrationNames = (): string[] => MIGRATIONS.map(({ name }) => name);
+
 /** In their order. A migration that has landed never changes, and leans on nothing that can. */
 export const MIGRATIONS = [
   First1767225600000,

@@ -42,7 +42,8 @@ export function BlocksCard() {
         placeholder="loin"
         about="Parts of a piece that are tasted and judged apart, such as loin and belly."
       />
-      <AskedByPart />
+      {/* What was locked says on its plan sheet what it asks of them. */}
+      {!isLocked && <AskedByPart />}
     </Card>
   );
 }

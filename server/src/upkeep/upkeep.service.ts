@@ -5,7 +5,7 @@ import { OPTIONS, type ServerOptions } from '../options/options';
 
 /** Makes copies of the data file while the server runs. */
 @Injectable()
-export class StorageService implements OnApplicationBootstrap, OnApplicationShutdown {
+export class UpkeepService implements OnApplicationBootstrap, OnApplicationShutdown {
   private timer: NodeJS.Timeout | undefined;
 
   constructor(
