@@ -2039,6 +2039,7 @@ export type SectionId =
   | 'panel'
   | 'practical'
   | 'parts'
+  | 'panelists'
   | 'weighted'
   | 'scales'
   | 'map'
