@@ -107,7 +107,7 @@ test('a tasting goes out, comes back, is removed and brought back', async ({ pag
     readFileSync(await csv.path(), 'utf8')
       .trim()
       .split('\n'),
-  ).toHaveLength(97);
+  ).toHaveLength(193);
 
   await page.goto(demo.address);
   await page.getByLabel('Tasting bundle').setInputFiles(await download.path());

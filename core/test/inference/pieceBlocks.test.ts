@@ -1,3 +1,4 @@
+import { enumeratedP } from '../../src/inference/rankings/relabel';
 import { blocksAgainst, fitMixed, friedman, pieceBlocks, termTest, type BlockRow } from '../../src/inference';
 import { randomStream } from '../../src/numeric';
 import reference from '../reference/friedman.json';
@@ -214,4 +215,21 @@ describe('methods on blocks of pieces', () => {
     expect(claims / tries).toBeLessThan(0.05 + 3 * Math.sqrt((0.05 * 0.95) / tries));
     expect(claims / tries).toBeGreaterThan(0.02);
   });
+});
+
+it('is the same p whether one block stands as it is or all are arranged anew', () => {
+  const blocks = [
+    [1, 2, 4],
+    [2, 1, 3],
+    [1.5, 1.5, 3],
+  ].map((values) => ({ samples: [0, 1, 2], values }));
+  const relabeling = {
+    blocks,
+    samples: 3,
+    statistic: (sums: Float64Array) => sums.reduce((t, s) => t + s * s, 0),
+    seed: '1',
+  };
+  const all = enumeratedP(relabeling)!;
+  expect(enumeratedP(relabeling, true)).toBeCloseTo(all, 12);
+  expect(all * 6 ** 3).toBeCloseTo(Math.round(all * 6 ** 3), 6);
 });

@@ -200,7 +200,7 @@ function relabelled(
     seed,
     ...(limitOnly ? { draws: Math.max(199, Math.ceil(10 / alpha) - 1), stopAbove: alpha } : { draws: 100_000 }),
   };
-  const exact = limitOnly && k > 2 ? null : enumeratedP(relabeling);
+  const exact = limitOnly && k > 2 ? null : enumeratedP(relabeling, true);
   return exact === null ? relabeledP(relabeling) : { p: exact, from: 'exact' };
 }
 

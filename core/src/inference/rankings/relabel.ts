@@ -45,6 +45,8 @@ export const LARGEST_MONTE_CARLO_PANEL = 100;
 
 /** Arrangements that are worth enumerating (about a second). */
 const MOST_ARRANGEMENTS = 1_000_000;
+/** Where one block may stand as it is; of more, draws are as good in less time. */
+const MOST_SYMMETRIC = 300_000;
 
 /**
  * The p-value of a relabeling test by the best way that is feasible: exact when all
@@ -58,12 +60,16 @@ export function relabelingProbability(relabeling: Relabeling, limiting: number):
   return { p: limiting, from: 'limiting' };
 }
 
-/** P(statistic >= observed) over every arrangement, or null when there are too many. */
-export function enumeratedP({ blocks, samples, statistic }: Relabeling): number | null {
+/**
+ * P(statistic >= observed) over every arrangement, or null when there are too many.
+ *
+ * @param isSymmetric whether every block holds every sample, and the statistic minds no names: then one block may stand as it is
+ */
+export function enumeratedP({ blocks, samples, statistic }: Relabeling, isSymmetric = false): number | null {
   let arrangements = 1;
-  for (const block of blocks) {
+  for (const block of blocks.slice(isSymmetric ? 1 : 0)) {
     for (let n = 2; n <= block.values.length; n++) arrangements *= n;
-    if (arrangements > MOST_ARRANGEMENTS) return null;
+    if (arrangements > (isSymmetric ? MOST_SYMMETRIC : MOST_ARRANGEMENTS)) return null;
   }
   const sums = new Float64Array(samples);
   for (const block of blocks) block.values.forEach((value, at) => (sums[block.samples[at]] += value));
@@ -84,7 +90,9 @@ export function enumeratedP({ blocks, samples, statistic }: Relabeling): number 
     });
   };
   sums.fill(0);
-  place(0, blocks[0]?.values ?? [], 0);
+  if (isSymmetric) blocks[0]?.values.forEach((value, at) => (sums[blocks[0].samples[at]] += value));
+  const first = isSymmetric ? 1 : 0;
+  place(first, blocks[first]?.values ?? [], 0);
   return atLeast / arrangements;
 }
 
