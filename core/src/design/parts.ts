@@ -30,7 +30,7 @@ export const partsText = (tasting: Pick<Tasting, 'test' | 'zones' | 'lots' | 'al
   waysApart(tasting).map(({ by, parts }) => {
     const each = `Each ${by} is answered by itself too, at level ${levelText(levelOfPart(tasting.alpha, parts.length))}`;
     return isOfBest(tasting)
-      ? `${each}, and so is whether it hangs on the ${by} which is best, at ${levelText(tasting.alpha)}.`
+      ? `${each}, and so is whether methods compare differently from ${by} to ${by}, at ${levelText(tasting.alpha)}.`
       : `${each}.`;
   });
 

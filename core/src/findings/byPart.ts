@@ -35,7 +35,7 @@ export interface PartsFinding {
   /** Level of each part: all parts together err as rarely as the one planned test. */
   alpha: number;
   parts: PartAnswer[];
-  /** Whether it hangs on the part which method is best. */
+  /** Whether methods compare differently from part to part; one may be best in all of them all the same. */
   interaction: Interaction | NoTest;
   /** What that is about. */
   about: About;
@@ -45,8 +45,8 @@ export interface PartsFinding {
 }
 
 /**
- * Each zone, and each lot, by the same test as the whole, and whether it hangs on the part which method
- * is best: that has a test of its own, at the level of the plan.
+ * Each zone, and each lot, by the same test as the whole, and whether methods compare differently
+ * from part to part: that has a test of its own, at the level of the plan.
  *
  * @returns one for zones and one for lots, where there are at least two of them
  */
@@ -120,7 +120,8 @@ function interactionOf(
     : { ...nothing, interaction: ofBites };
 }
 
-const NOT_OF_THIS_TEST = 'Whether it hangs on the part is tested of rankings, scores and choices of the best.';
+const NOT_OF_THIS_TEST =
+  'Whether methods compare differently from part to part is tested of rankings, scores and choices of the best.';
 
 /** How the planned question of a tasting is read sample by sample; null where it has no best. */
 function readerOf({
@@ -154,7 +155,7 @@ function meansOf(rows: readonly BlockRow[], methods: number): (number | null)[] 
   });
 }
 
-/** The answer to "does it hang on the part", in one sentence. */
+/** Whether methods compare differently, in one sentence; that the best are different ones takes a winner in each part. */
 function sentenceOf(
   { plan, tasting }: TastingBundle,
   parts: readonly PartAnswer[],
@@ -162,7 +163,7 @@ function sentenceOf(
 ): string {
   if (interaction.test === null) return interaction.reason;
   const alpha = plan?.alpha ?? tasting.alpha;
-  if (interaction.p > alpha) return `That it hangs on the ${by} which is best has not been shown.`;
+  if (interaction.p > alpha) return `That methods compare differently from ${by} to ${by} has not been shown.`;
   const nameOf = (id: string): string => tasting.methods.find((method) => method.id === id)?.name ?? id;
   const winners = parts.flatMap(({ part, kind, leaders, about: of }) =>
     kind === 'winner' && (of === 'methods' || about === 'pieces') ? [{ part, name: nameOf(leaders[0]) }] : [],
@@ -170,12 +171,12 @@ function sentenceOf(
   const isApart = winners.length > 1 && new Set(winners.map(({ name }) => name)).size === winners.length;
   const said = isApart
     ? `The best ${list(winners.map(({ part }) => part))} are different methods: ${winners.map(({ part, name }) => `${part} ${name}`).join(', ')}.`
-    : `It hangs on the ${by} which is best.`;
+    : `Methods compare differently from ${by} to ${by}.`;
   if (claimOf(plan, tasting).alike) return ifAlike(said);
   return about === 'pieces' ? `Of these pieces: ${said.charAt(0).toLowerCase()}${said.slice(1)}` : said;
 }
 
-/** A line for each part, and whether it hangs on the part. */
+/** A line for each part, and whether methods compare differently in them. */
 export const partLines = ({ parts, sentence, interaction, alpha }: PartsFinding): string[] => [
   ...parts.map(({ part, sentence: own, panelists }) => `${part} by itself: ${own} (${counted(panelists, 'panelist')})`),
   `${sentence}${interaction.test === null ? '' : ` ${interactionText(interaction)}`}`,

@@ -97,7 +97,7 @@ const WORDS: Readonly<Partial<Record<SectionId, Words>>> = {
     source: 'ISO 8586 and ISO 13299 (monitoring a panel)',
   },
   parts: {
-    how: 'The planned test on the samples of one zone, or of one lot, alone, its level divided by the number of parts. Whether it hangs on the zone which is best: what was said of a method in one zone less in the other, block by block, tested as methods are; of these pieces, person by person by ranks. On the lot: F of method by lot against what blocks of one lot differ by.',
+    how: 'The planned test on the samples of one zone, or of one lot, alone, its level divided by the number of parts. Whether methods compare differently from zone to zone: what was said of a method in one zone less in the other, block by block, tested as methods are; of these pieces, person by person by ranks. From lot to lot: F of method by lot against what blocks of one lot differ by.',
     source: `Cochran & Cox, Experimental Designs, chapters 4 and 7; Edgington & Onghena, Randomization Tests, chapter 6; Holm 1979; Bonferroni`,
   },
   guesses: {

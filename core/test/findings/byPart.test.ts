@@ -46,8 +46,17 @@ describe('a method that is best in one zone, and another one in the other', () =
     const world = { byZone: { loin: [2, 0, 0], belly: [2, 0, 0] }, noise: 0.4, disagreement: 0.3 };
     const found = partsOf({ methods: 3, panelists: 24, pieces: 5, world, tasting: { zones } });
     expect(found.parts.map(({ leaders }) => leaders)).toEqual([['m0'], ['m0']]);
-    expect(found.sentence).toBe('That it hangs on the zone which is best has not been shown.');
+    expect(found.sentence).toBe('That methods compare differently from zone to zone has not been shown.');
   });
+});
+
+it('says no more than that methods compare differently where one is best in both zones', () => {
+  const world = { byZone: { loin: [5, 1, 0], belly: [5, 0, 3] }, noise: 0.3, disagreement: 0.2 };
+  const tasting = { test: 'liking' as const, zones };
+  const found = partsOf({ methods: 3, panelists: 24, pieces: 5, truth: [3, 2, 2], world, tasting });
+  expect(found.parts.map(({ leaders }) => leaders)).toEqual([['m0'], ['m0']]);
+  expect(tested(found.interaction).p).toBeLessThan(0.05);
+  expect(found.sentence).toBe('Methods compare differently from zone to zone.');
 });
 
 describe('what the plan says of its parts', () => {

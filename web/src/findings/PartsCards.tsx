@@ -44,7 +44,7 @@ function PartsCard({ found, finding, isPlanned }: PartsCardProps) {
       <p className="mt-3 text-sm text-quiet">
         {interaction.test === null
           ? ''
-          : `Whether it hangs on the ${by}: ${interactionText(interaction).slice(1, -1)}. `}
+          : `Whether methods compare differently: ${interactionText(interaction).slice(1, -1)}. `}
         Each {by} at {levelText(alpha)}, so that all {by}s together err as rarely as one test.
       </p>
     </FindingCard>

@@ -1,12 +1,12 @@
 /**
- * Does it hang on the part of a piece, or on the lot, which method is liked best? A test of the
- * interaction of methods with zones, or with lots.
+ * Do methods compare differently from one part of a piece to the other, or from lot to lot? A test of the
+ * interaction of methods with zones, or with lots. One may be best in all of them all the same.
  *
  * Use it where everyone judged each zone by itself, or where pieces came from several lots; not to
  * find out which method leads in a zone, which is a comparison of its own.
  *
  * - Zones, pieces as the unit: in every block, what was said of a method in one zone less what was
- *   said of it in the other. Were the best method the same everywhere, these differences would fall
+ *   said of it in the other. Did methods compare alike everywhere, these differences would fall
  *   to the pieces of a block as they come; they are tested as methods are ({@link pieceBlocks}).
  *   Of three zones and more all pairs are compared, p adjusted by Holm.
  * - Zones, people as the unit: the same differences person by person, ranked within each person
@@ -31,7 +31,7 @@ import { pieceBlocks } from './pieceBlocks';
 /** Result of the tests of this file. */
 export interface Interaction {
   test: 'interaction';
-  /** That it hangs on the part at all: the least of the adjusted ones of pairs. */
+  /** That methods compare differently in any two parts: the least of the adjusted ones of pairs. */
   p: number;
   unit: 'pieces' | 'people';
   by: 'relabelling' | 'F' | 'friedman';
@@ -50,7 +50,7 @@ export interface InteractionOptions {
 
 const NOTHING_SHARED: NoTest = {
   test: null,
-  reason: 'Too few judged all methods in both parts, so it cannot be told whether the best method hangs on the part.',
+  reason: 'Too few judged all methods in both parts, so it cannot be told whether methods compare differently.',
 };
 
 /** @param zones per zone, what was said of its samples, with the block of each */
@@ -120,7 +120,7 @@ export function lotsByPieces(
 
 const NOTHING = 1e-20;
 const ONE_BLOCK_A_LOT =
-  'It takes two pieces of each method from a lot, and two lots, to tell whether the best method hangs on the lot.';
+  'It takes two pieces of each method from a lot, and two lots, to tell whether methods compare differently from lot to lot.';
 
 type OfPair = Pick<Interaction, 'p' | 'unit' | 'by' | 'units'>;
 
