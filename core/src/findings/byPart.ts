@@ -1,7 +1,7 @@
 import { mainItem, type Key, type TastingBundle } from '../bundle';
 import { levelOfPart, levelText, waysApart } from '../design';
 import { lotsByPieces, zonesByPeople, zonesByPieces, type BlockRow, type Interaction, type NoTest } from '../inference';
-import { aboutBites, claimOf } from './claim';
+import { aboutBites, claimOf, pText } from './claim';
 import {
   heardSets,
   plannedAnswer,
@@ -191,4 +191,4 @@ const BY: Readonly<Record<Interaction['by'], string>> = {
 
 /** A test of the interaction in figures. */
 export const interactionText = ({ p, unit, by, units }: Interaction): string =>
-  `(p ${p < 0.0001 ? 'below 0.0001' : p.toFixed(4)} ${BY[by]}; ${units} ${unit === 'pieces' ? 'blocks of pieces' : 'people'})`;
+  `(p ${pText(p)} ${BY[by]}; ${units} ${unit === 'pieces' ? 'blocks of pieces' : 'people'})`;

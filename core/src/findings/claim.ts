@@ -92,4 +92,5 @@ export function similarityText({ pd, p, mostPd, criticalCorrect }: SimilarityTes
   return `Fewer than ${inPercent(pd)} who can tell: p ${pText(p)} (exact binomial, one-sided); ${critical}. Not ruled out: up to ${(100 * mostPd).toFixed(1)} %.`;
 }
 
-const pText = (p: number): string => (p < 0.0001 ? 'below 0.0001' : p.toFixed(4));
+/** p as it is said in a sentence. */
+export const pText = (p: number): string => (p < 0.0001 ? 'below 0.0001' : p.toFixed(4));

@@ -1,6 +1,7 @@
-import { answerKindOf, countOf, scaleOf, type BallotItem, type Key, type TastingBundle } from '../bundle';
+import { answerKindOf, type BallotItem, type Key, type TastingBundle } from '../bundle';
 import { panelPerformance, type PanelistPerformance, type PanelScore } from '../inference';
 import { heardSets, scoreOf, type HeardSet } from './planned';
+import { shareOf } from './weighted';
 import { counted } from './wording';
 
 /** How one panelist worked, over all scales that were asked; null where the answers do not show it. */
@@ -55,14 +56,11 @@ export function panelistsFinding(bundle: TastingBundle, key: Key): PanelistsFind
 
 /** Scores of one scale in shares of it, so that scales can be read together. */
 function scoresOf(sets: readonly HeardSet[], item: BallotItem): PanelScore[] {
-  const { low, high, steps } = scaleOf(item);
-  const counts = steps?.map((step) => step.counts) ?? [low, high];
-  const [least, most] = [Math.min(...counts), Math.max(...counts)];
   return sets.flatMap((set) =>
     set.samples.flatMap(({ code, method, position }) => {
       const score = scoreOf(set, item.id, code);
-      if (score === null || most === least) return [];
-      const share = (countOf(item, score) - least) / (most - least);
+      const share = score === null ? null : shareOf(item, score);
+      if (share === null) return [];
       // Loin and belly of one method are two samples, and none of them was served again.
       return [{ panelist: set.panelist, sample: `${method} ${set.zone ?? ''}`, score: share, position }];
     }),

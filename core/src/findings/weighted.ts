@@ -98,11 +98,16 @@ const ofHundred = (score: number): number => (100 * (score - LOW)) / (HIGH - LOW
 function partOf(set: HeardSet, item: BallotItem, code: string, weight: number): number | null {
   const score = scoreOf(set, item.id, code);
   if (score === null) return null;
+  const share = shareOf(item, score) ?? 0;
+  return weight > 0 ? weight * share : -weight * (1 - share);
+}
+
+/** Where a score lies between the lowest and the highest that its scale can count, from 0 to 1; null where those are one. */
+export function shareOf(item: BallotItem, score: number): number | null {
   const { low, high, steps } = scaleOf(item);
   const counts = steps?.map((step) => step.counts) ?? [low, high];
   const [least, most] = [Math.min(...counts), Math.max(...counts)];
-  const share = most > least ? (countOf(item, score) - least) / (most - least) : 0;
-  return weight > 0 ? weight * share : -weight * (1 - share);
+  return most > least ? (countOf(item, score) - least) / (most - least) : null;
 }
 
 function namesOf(items: readonly BallotItem[]): string[] {
