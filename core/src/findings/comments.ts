@@ -1,5 +1,5 @@
-import { currentAnswers, mainItem, type BallotItem, type Key, type TastingBundle } from '../bundle';
-import { heardSets, scoreOf, setAnswer, type HeardSet } from './planned/heard';
+import { mainItem, type BallotItem, type Key, type TastingBundle } from '../bundle';
+import { countingAnswers, heardSets, scoreOf, setAnswer, type HeardSet } from './planned/heard';
 
 /** How often something was answered. */
 export interface Count {
@@ -23,7 +23,7 @@ export function commentsOf(item: BallotItem, bundle: TastingBundle, key: Key): C
     ballots
       .filter((ballot) => ballot.panelist === id && ballot.handedInAt !== null)
       .flatMap((ballot) =>
-        currentAnswers(ballot.answers).flatMap((answer): Comment[] => {
+        countingAnswers(ballot).flatMap((answer): Comment[] => {
           if (answer.kind !== 'comment' || answer.item !== item.id || answer.text.trim() === '') return [];
           const own = sets.filter((set) => set.panelist === id && set.sitting === ballot.sitting);
           return [{ seat, text: answer.text, liked: likedIn(own, bundle) }];

@@ -1,8 +1,9 @@
-import { currentAnswers, type Key, type TastingBundle } from '../bundle';
+import type { Key, TastingBundle } from '../bundle';
 import { ledgerOf } from '../caveats';
 import { matches, type Matches } from '../inference';
 import { guessedCode, inPercent } from '../questions';
 import { servedOf, servedPortions } from '../served';
+import { countingAnswers } from './planned/heard';
 
 /** Whether people knew which method they had: what each took the last sample for, against chance. */
 export interface GuessFinding extends Matches {
@@ -69,7 +70,7 @@ function guessesOf(bundle: TastingBundle, key: Key, item: string): Guess[] {
     const serving = servings.get(`${sitting} ${ballot}`);
     const code = serving && guessedCode(serving);
     const portion = eaten.get(`${sitting} ${ballot} ${code}`);
-    const answer = currentAnswers(answers).find((one) => one.kind === 'guess' && one.item === item);
+    const answer = countingAnswers({ answers }).find((one) => one.kind === 'guess' && one.item === item);
     if (!portion || answer?.kind !== 'guess' || seeing.has(portion.panelist)) return [];
     return [{ panelist: portion.panelist, named: answer.method, was: portion.method }];
   });

@@ -1,8 +1,9 @@
-import { currentAnswers, walkInsOf, type Key, type TastingBundle } from '../bundle';
+import { walkInsOf, type Key, type TastingBundle } from '../bundle';
 import { orderBalance } from '../design';
 import { HASTY_SECONDS, isHasty, isOfTwoSamples } from '../questions';
 import { servedOf, servedPortions, type ServedPortion } from '../served';
 import { repairsOf, repairText } from '../service';
+import { countingAnswers } from './planned/heard';
 
 /** What went otherwise than planned between the board and the mouth, and what that did to the plan. */
 export interface ServiceFinding {
@@ -34,8 +35,8 @@ export function serviceFinding(bundle: TastingBundle, key: Key): ServiceFinding 
   const repairs = repairsOf(records.service);
   const guests = walkInsOf(records.amendments).map(({ panelist }) => panelist);
   const seats = new Map(tasting.panel.map(({ id, seat }) => [id, seat]));
-  const untasted = bundle.ballots.flatMap(({ panelist, answers }) =>
-    currentAnswers(answers).flatMap((one) =>
+  const untasted = bundle.ballots.flatMap(({ panelist, ...ballot }) =>
+    countingAnswers(ballot).flatMap((one) =>
       one.kind === 'untasted' && one.because
         ? [{ seat: seats.get(panelist) ?? 0, code: one.code, because: one.because }]
         : [],
@@ -65,8 +66,8 @@ export function serviceFinding(bundle: TastingBundle, key: Key): ServiceFinding 
 type Seats = ReadonlyMap<string, number>;
 
 function onPaperOf(ballots: TastingBundle['ballots'], seats: Seats): ServiceFinding['onPaper'] {
-  const typed = ballots.flatMap(({ panelist, answers }) =>
-    currentAnswers(answers).flatMap((one) =>
+  const typed = ballots.flatMap(({ panelist, ...ballot }) =>
+    countingAnswers(ballot).flatMap((one) =>
       one.kind === 'typed' ? [{ seat: seats.get(panelist) ?? 0, times: one.times }] : [],
     ),
   );
@@ -81,8 +82,8 @@ function hastySeats({ ballots, plan }: TastingBundle, seats: Seats): number[] {
       sets.reduce((sum, { codes }) => sum + codes.length, 0),
     ]),
   );
-  const found = ballots.flatMap(({ panelist, sitting, answers }) => {
-    const hasty = currentAnswers(answers).filter((one) => one.kind === 'timed' && one.seconds < HASTY_SECONDS);
+  const found = ballots.flatMap(({ panelist, sitting, ...ballot }) => {
+    const hasty = countingAnswers(ballot).filter((one) => one.kind === 'timed' && one.seconds < HASTY_SECONDS);
     return isHasty(hasty.length, served.get(`${sitting} ${panelist}`) ?? 0) ? (seats.get(panelist) ?? 0) : [];
   });
   return [...new Set(found)].sort((a, b) => a - b);

@@ -64,7 +64,7 @@ export function heardSets(
       leftOut.push({ panelist, seat, why: whyNot(ballot, person, tasting.service.sittings > 1 ? sitting : null) });
       continue;
     }
-    for (const heard of setsOf(portions, currentAnswers(ballot.answers), { test: tasting.test, place })) {
+    for (const heard of setsOf(portions, countingAnswers(ballot), { test: tasting.test, place })) {
       if (!isWanted(heard.why === null ? heard.set : { zone: heard.zone, samples: [] })) continue;
       if (heard.why === null) sets.push({ panelist, sitting, ...heard.set });
       else leftOut.push({ panelist, seat, why: heard.why });
@@ -72,6 +72,15 @@ export function heardSets(
   }
   return { sets, leftOut };
 }
+
+/** The answers of a ballot that count, picked out once: many sections read them, of a bundle that never changes. */
+export function countingAnswers({ answers }: Pick<Ballot, 'answers'>): Answer[] {
+  const known = counting.get(answers) ?? currentAnswers(answers);
+  counting.set(answers, known);
+  return known;
+}
+
+const counting = new WeakMap<readonly Answer[], Answer[]>();
 
 const isHeard = ({ handedInAt, openedAt }: Ballot, person: PersonState | undefined): boolean =>
   handedInAt !== null || (openedAt !== null && Boolean(person?.stopped));

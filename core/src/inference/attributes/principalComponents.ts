@@ -101,15 +101,24 @@ export function principalComponents(
 }
 
 function meansOf(panel: readonly Profile[], drawn: readonly number[]): number[][] {
-  const sums = panel[0].map((row) => new Float64Array(row.length));
+  return panelMeans(
+    panel.map((profile) => Float64Array.from(profile.flat())),
+    panel[0],
+    drawn,
+  );
+}
+
+/** @param panel every profile as one row of numbers: panels are drawn from it hundreds of times */
+function panelMeans(panel: readonly Float64Array[], shape: Profile, drawn: readonly number[]): number[][] {
+  const sums = new Float64Array(panel[0].length);
   for (const at of drawn) {
     const profile = panel[at];
-    for (let sample = 0; sample < sums.length; sample++) {
-      const [own, row] = [sums[sample], profile[sample]];
-      for (let attribute = 0; attribute < own.length; attribute++) own[attribute] += row[attribute];
-    }
+    for (let place = 0; place < sums.length; place++) sums[place] += profile[place];
   }
-  return sums.map((own) => Array.from(own, (sum) => sum / drawn.length));
+  const width = shape[0].length;
+  return shape.map((_, sample) =>
+    Array.from(sums.subarray(sample * width, (sample + 1) * width), (sum) => sum / drawn.length),
+  );
 }
 
 function centred(rows: number[][]): number[][] {
@@ -127,9 +136,10 @@ function ellipses(
   const plane = (rows: number[][]): number[][] => rows.map((row) => [row[0] ?? 0, row[1] ?? 0]);
   const home = plane(map);
   const clouds = map.map(() => ({ xx: 0, xy: 0, yy: 0 }));
+  const rows = panel.map((profile) => Float64Array.from(profile.flat()));
   for (let draw = 0; draw < draws; draw++) {
     const drawn = panel.map(() => random.integer(0, panel.length - 1));
-    const turned = turnedTo(home, plane(place(meansOf(panel, drawn))));
+    const turned = turnedTo(home, plane(place(panelMeans(rows, panel[0], drawn))));
     turned.forEach(([x, y], sample) => {
       const [dx, dy] = [x - home[sample][0], y - home[sample][1]];
       clouds[sample].xx += dx * dx;

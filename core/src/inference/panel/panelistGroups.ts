@@ -226,9 +226,10 @@ function mainDirection(rows: Float64Array, width: number): Float64Array {
   for (let start = 0; start < rows.length; start += width) {
     for (let a = 0; a < width; a++) {
       const [own, value] = [scatter[a], rows[start + a]];
-      for (let b = 0; b < width; b++) own[b] += value * rows[start + b];
+      for (let b = 0; b <= a; b++) own[b] += value * rows[start + b];
     }
   }
+  for (let a = 0; a < width; a++) for (let b = 0; b < a; b++) scatter[b][a] = scatter[a][b];
   let axis = Float64Array.from({ length: width }, (_, at) => 1 + at / 7);
   for (let round = 0; round < 30; round++) {
     const next = Float64Array.from(scatter, (own) => along(own, 0, axis));
