@@ -65,13 +65,13 @@ export function leastSquares(
   };
 }
 
-function dot(a: readonly number[], b: readonly number[]): number {
+function dot(a: ArrayLike<number>, b: ArrayLike<number>): number {
   let total = 0;
   for (let row = 0; row < a.length; row++) total += a[row] * b[row];
   return total;
 }
 
-function gramOf(columns: readonly (readonly number[])[]): Matrix {
+function gramOf(columns: readonly Float64Array[]): Matrix {
   const gram = Matrix.zeros(columns.length, columns.length);
   columns.forEach((column, a) => {
     for (let b = 0; b <= a; b++) {
@@ -84,13 +84,19 @@ function gramOf(columns: readonly (readonly number[])[]): Matrix {
 }
 
 /** Values moved to mean 0 and shrunk to length 1, so that squares of 1e300 fit into a number; all zero without spread. */
-function standardised(values: readonly number[]): { values: number[]; size: number } {
-  const mean = values.reduce((sum, value) => sum + value / values.length, 0);
-  const away = values.map((value) => value - mean);
-  const largest = away.reduce((most, value) => Math.max(most, Math.abs(value)), 0);
+function standardised(values: readonly number[]): { values: Float64Array; size: number } {
+  const away = Float64Array.from(values);
+  let [mean, largest, squares] = [0, 0, 0];
+  for (const value of away) mean += value / away.length;
+  for (let at = 0; at < away.length; at++) {
+    away[at] -= mean;
+    largest = Math.max(largest, Math.abs(away[at]));
+  }
   if (largest === 0) return { values: away, size: 0 };
-  const size = largest * Math.sqrt(away.reduce((sum, value) => sum + (value / largest) ** 2, 0));
-  return { values: away.map((value) => value / size), size };
+  for (const value of away) squares += (value / largest) ** 2;
+  const size = largest * Math.sqrt(squares);
+  for (let at = 0; at < away.length; at++) away[at] /= size;
+  return { values: away, size };
 }
 
 function generalInverse(gram: Matrix): { inverse: Matrix; rank: number } {

@@ -85,18 +85,15 @@ function withinSittings(rows: readonly Row[], others: readonly Factor[], factor:
   return { test: 'F', term: factor, F, df1, df2, p: fUpperTail(F, df1, df2) };
 }
 
-/** Takes the mean of each sitting out of a column. */
+/** Takes the mean of each sitting out of a column; sittings are numbered. */
 function takenOut(rows: readonly Row[]): (column: (row: Row) => number) => number[] {
+  const sizes: number[] = [];
+  for (const { sitting } of rows) sizes[sitting] = (sizes[sitting] ?? 0) + 1;
   return (column) => {
-    const sums = new Map<number, { sum: number; count: number }>();
-    for (const row of rows) {
-      const own = sums.get(row.sitting) ?? { sum: 0, count: 0 };
-      sums.set(row.sitting, { sum: own.sum + column(row), count: own.count + 1 });
-    }
-    return rows.map((row) => {
-      const { sum, count } = sums.get(row.sitting) as { sum: number; count: number };
-      return column(row) - sum / count;
-    });
+    const values = rows.map(column);
+    const sums = new Float64Array(sizes.length);
+    rows.forEach(({ sitting }, at) => (sums[sitting] += values[at]));
+    return values.map((value, at) => value - sums[rows[at].sitting] / sizes[rows[at].sitting]);
   };
 }
 
