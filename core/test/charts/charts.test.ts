@@ -178,6 +178,20 @@ describe('maps', () => {
     expect(mapLayout(maps[1])).toMatchObject({ arrows: [], ellipses: [] });
   });
 
+  it('put what is more further up, and turn rings against the clock', () => {
+    const place = (one: number, at: [number, number]) => ({
+      ...{ ...attributes.methods[one], at },
+      ellipse: { halfAxes: [0.5, 0.2] as [number, number], angle: Math.PI / 6 },
+    });
+    const drawn = { ...attributes, methods: [place(0, [1, 2]), place(1, [-1, -2])], words: [] };
+    const { points, ellipses, height, width } = mapLayout(drawn);
+    expect(points[0].y).toBeLessThan(height / 2);
+    expect(points[1].y).toBeGreaterThan(height / 2);
+    expect(height / 2 - points[0].y).toBeCloseTo(2 * (points[0].x - width / 2), 9);
+    // A picture counts downwards, so that its turns are the other way round.
+    expect(ellipses.map(({ degrees }) => degrees)).toEqual([expect.closeTo(-30, 9), expect.closeTo(-30, 9)]);
+  });
+
   it('number many methods, and name them below', () => {
     const many = {
       ...attributes,

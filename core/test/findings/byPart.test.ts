@@ -1,3 +1,5 @@
+import { rankedAnswer, rankedRules } from '../../src/findings/ranked';
+import { readPreferences } from '../../src/findings/preferences';
 import { findings, sectionOf, type PartsFinding } from '../../src/findings';
 import { lotsByPieces, zonesByPeople, zonesByPieces, type BlockRow } from '../../src/inference';
 import { randomStream } from '../../src/numeric';
@@ -57,6 +59,21 @@ it('says no more than that methods compare differently where one is best in both
   expect(found.parts.map(({ leaders }) => leaders)).toEqual([['m0'], ['m0']]);
   expect(tested(found.interaction).p).toBeLessThan(0.05);
   expect(found.sentence).toBe('Methods compare differently from zone to zone.');
+});
+
+it('answers each part at the level over their number', () => {
+  const world = { byZone: { loin: [0.7, 0, 0], belly: [0, 0.7, 0] }, noise: 1, disagreement: 1 };
+  const answers = Array.from({ length: 12 }, (_, at) => `level-${at}`).map((seed) => {
+    const wanted = { methods: 3, panelists: 16, pieces: 1, truth: [5, 5, 5], world, seed, tasting: { zones } };
+    const bundle = simulatedBundle(wanted);
+    const key = bundle.key!;
+    const { panelists } = readPreferences(bundle, key, ({ zone }) => zone === 'loin');
+    const at = (alpha: number): string => rankedAnswer(panelists, { ...rankedRules(bundle, key), alpha }).kind;
+    return { said: partsOf(wanted).parts[0].kind, half: at(0.025), whole: at(0.05) };
+  });
+  expect(answers.map(({ said }) => said)).toEqual(answers.map(({ half }) => half));
+  // And in some tastings it makes a difference.
+  expect(answers.some(({ half, whole }) => half !== whole)).toBe(true);
 });
 
 describe('what the plan says of its parts', () => {

@@ -102,6 +102,13 @@ describe('groups and orders where liking was planned', () => {
         .map((group) => group.map((place) => two.seats[place]).sort((a, b) => a - b))
         .sort((a, b) => a[0] - b[0]),
     ).toEqual([Array.from({ length: 12 }, (_, at) => at + 1), Array.from({ length: 12 }, (_, at) => at + 13)]);
+    // The lowest mean rank is what a group likes best.
+    const bestOf = (seat: number): number => {
+      const { groups, profiles } = two.groups as Extract<typeof two.groups, { groups: unknown }>;
+      const own = profiles[groups.findIndex((group) => group.some((place) => two.seats[place] === seat))];
+      return own.indexOf(Math.min(...own));
+    };
+    expect([1, 13].map(bestOf)).toEqual([3, 0]);
   });
 
   it('leave those out of the groups who did not score all methods, and keep them in the order', () => {

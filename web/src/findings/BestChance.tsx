@@ -25,7 +25,7 @@ export function BestChance({ found }: { found: RankingView }) {
       <table className="w-full">
         <thead>
           <tr className="text-left text-sm text-quiet">
-            <th scope="col" className="w-38">
+            <th scope="col" className="w-1/3">
               method
             </th>
             <th scope="col">chance of being {best}</th>
@@ -40,7 +40,7 @@ export function BestChance({ found }: { found: RankingView }) {
             const beats = strength.beats.find(({ other }) => other === place);
             return (
               <tr key={id} className="border-t border-line/70">
-                <th scope="row" className="py-1.5 text-left">
+                <th scope="row" className="py-1.5 pr-3 text-left">
                   {name}
                 </th>
                 <td>

@@ -8,7 +8,7 @@ import { GuessCard } from './GuessCard';
 import { JustRightCard } from './JustRightCard';
 import { KitchenCard } from './KitchenCard';
 import { PairTable } from './PairTable';
-import { ProfileTable } from './ScoreTables';
+import { ProfileTable } from './ProfileTable';
 import { PlannedFigures } from './PlannedFigures';
 import { PracticalCard } from './PracticalCard';
 import { RankChart } from './RankChart';

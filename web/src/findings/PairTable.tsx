@@ -1,6 +1,10 @@
 import type { RankingView } from '@jacana/core/findings';
+import { useFirst } from '../ui/useFirst';
 import { FindingCard } from './FindingCard';
 import { pText } from './order';
+
+/** Twelve methods make 66 pairs: the rest is opened. */
+const SHOWN = 28;
 
 /** All pairs, the strongest difference first. */
 export function PairTable({ found }: { found: RankingView }) {
@@ -8,6 +12,7 @@ export function PairTable({ found }: { found: RankingView }) {
   const pairs = [...found.pairs].sort(
     (a, b) => a.adjustedP - b.adjustedP || Math.abs(b.difference) - Math.abs(a.difference),
   );
+  const { shown, more } = useFirst(pairs, SHOWN);
   const differing = pairs.filter((pair) => pair.differ).length;
   return (
     <FindingCard
@@ -39,7 +44,7 @@ export function PairTable({ found }: { found: RankingView }) {
           </tr>
         </thead>
         <tbody>
-          {pairs.map((pair) => {
+          {shown.map((pair) => {
             const [more, less] = pair.difference <= 0 ? [pair.a, pair.b] : [pair.b, pair.a];
             return (
               <tr
@@ -50,9 +55,9 @@ export function PairTable({ found }: { found: RankingView }) {
                 <td className="py-1">{name(more)}</td>
                 <td>{name(less)}</td>
                 <td className="text-right font-mono">{Math.abs(pair.difference)}</td>
-                <td className="text-right font-mono">{pText(pair.probability.p)}</td>
-                <td className="text-right font-mono">{pText(pair.adjustedP)}</td>
-                <td className="pl-5">
+                <td className="pl-3 text-right font-mono sm:whitespace-nowrap">{pText(pair.probability.p)}</td>
+                <td className="pl-3 text-right font-mono sm:whitespace-nowrap">{pText(pair.adjustedP)}</td>
+                <td className="pl-5 sm:whitespace-nowrap">
                   {pair.differ ? <strong>differ</strong> : <span className="text-quiet">not shown</span>}
                 </td>
               </tr>
@@ -60,6 +65,7 @@ export function PairTable({ found }: { found: RankingView }) {
           })}
         </tbody>
       </table>
+      {more}
     </FindingCard>
   );
 }

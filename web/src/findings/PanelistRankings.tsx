@@ -3,12 +3,17 @@ import { useState, type ReactNode } from 'react';
 import { methodLook } from '@jacana/core/charts';
 import { Card } from '../ui/Card';
 import { Pad } from '../ui/Pad';
+import { useFirst } from '../ui/useFirst';
 import { PieceDialog } from './KitchenCard';
+
+/** More rankings than these are opened by whoever wants to see them. */
+const SHOWN = 36;
 
 /** Every panelist's own ranking: pads from most to least liked; ties stand close together. */
 export function PanelistRankings({ found }: { found: RankingView }) {
   const { panelists, methods } = found;
   const [open, setOpen] = useState<CookedPiece | null>(null);
+  const { shown, more } = useFirst(panelists, SHOWN);
   const pieces = sectionOf(found, 'kitchen')?.pieces ?? [];
   const pieceFor = (method: string, seat: number): CookedPiece | undefined =>
     pieces.find((piece) => piece.method === method && piece.seats.includes(seat));
@@ -19,7 +24,7 @@ export function PanelistRankings({ found }: { found: RankingView }) {
       aside={`${found.word ? `most ${found.word}` : 'most liked'} at the left`}
     >
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(12.5rem,1fr))] gap-x-6 gap-y-1">
-        {panelists.map((panelist) => (
+        {shown.map((panelist) => (
           <li key={panelist.id} className="flex items-center gap-2">
             <span className="w-14 text-sm whitespace-nowrap text-quiet">seat {panelist.seat}</span>
             <ol className="flex flex-wrap items-center gap-y-1">
@@ -46,6 +51,7 @@ export function PanelistRankings({ found }: { found: RankingView }) {
           </li>
         ))}
       </ul>
+      {more}
       <ul
         className="mt-3 flex flex-wrap gap-x-5 gap-y-1 border-t border-line pt-3 text-sm"
         aria-label="Which pad is which method"

@@ -1,17 +1,16 @@
 import type { PanelistsFinding, PanelistWork } from '@jacana/core/findings';
-import { useState } from 'react';
 import { TableHead } from '../ui/TableHead';
+import { useFirst } from '../ui/useFirst';
 import { FindingCard } from './FindingCard';
 
-/** So many stand there at once; a hall of five hundred is opened by whoever wants to see it. */
+/** So many stand there at once. */
 const SHOWN = 12;
 
 /** How each panelist worked: told apart, told the same again, along with the others, and how far the scales were used. */
 export function PanelistsCard({ found }: { found: PanelistsFinding }) {
-  const [isWhole, setWhole] = useState(false);
   const isRepeated = found.people.some(({ tellsApart }) => tellsApart !== null);
   const sorted = [...found.people].sort((a, b) => (a.agreement ?? 2) - (b.agreement ?? 2) || a.seat - b.seat);
-  const shown = isWhole ? sorted : sorted.slice(0, SHOWN);
+  const { shown, more } = useFirst(sorted, SHOWN);
   return (
     <FindingCard section="panelists" title={found.sentence} aside="looked at after unsealing">
       <div className="overflow-x-auto">
@@ -33,15 +32,7 @@ export function PanelistsCard({ found }: { found: PanelistsFinding }) {
           </tbody>
         </table>
       </div>
-      {found.people.length > SHOWN && (
-        <button
-          type="button"
-          onClick={() => setWhole(!isWhole)}
-          className="not-printed mt-2 text-chestnut underline underline-offset-3"
-        >
-          {isWhole ? `Show the first ${SHOWN}` : `Show all ${found.people.length}`}
-        </button>
-      )}
+      {more}
       <p className="mt-2 text-sm text-quiet">
         Over {found.scales === 1 ? 'one scale' : `${found.scales} scales`}, least along with the others first. Along:
         the mean correlation with the mean of the others, from −1 to 1.

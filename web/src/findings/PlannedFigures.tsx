@@ -11,7 +11,8 @@ import { Card } from '../ui/Card';
 import { FindingCard } from './FindingCard';
 import { Pad } from '../ui/Pad';
 import { MethodName } from './MethodName';
-import { LikingTable, MarginCard, ProfileTable } from './ScoreTables';
+import { ProfileTable } from './ProfileTable';
+import { LikingTable, MarginCard } from './ScoreTables';
 
 /** What a planned test other than a complete ranking found. */
 export function PlannedFigures({ found }: { found: PlannedView }) {

@@ -6,9 +6,11 @@ import { Letters } from './Letters';
 import { bestFirst, percent, placeNames, type ShownMethod } from './order';
 
 const ROW = 72;
-/** Beside names, sums and letters, a place takes at least so much; more of them are scrolled. */
-const [BESIDE_REM, PLACE_REM] = [27, 3.5];
-/** More people at one place are counted instead of drawn. */
+/** Width of the sums and what is left free at either side, in pixels. */
+const [SUMS, SUMS_EDGE] = [216, 14];
+/** Beside names, sums and letters, a place takes at least so much, less where people are counted; more of them are scrolled. */
+const [BESIDE_REM, PLACE_REM, COUNTED_REM] = [26, 3.5, 2.25];
+/** Where more people are at one place, everybody is counted instead of drawn. */
 const MOST_DOTS = 24;
 
 /** Who put what where, and the rank sums with their intervals, row by row. */
@@ -17,12 +19,14 @@ export function RankChart({ found }: { found: RankingView }) {
   const samples = methods.length;
   const hasLetters = methods.some((method) => method.letters);
   if (found.panelists.length === 0) return null;
+  const most = Math.max(...methods.flatMap((method) => placesOf(method, found).map(({ length }) => length)));
+  const isCounted = most > MOST_DOTS;
   return (
     <FindingCard section="rank-sums" title={title(found, methods)}>
       <div className="overflow-x-auto">
         <div
-          className="grid grid-cols-[9.5rem_minmax(0,1fr)_15rem_2.5rem]"
-          style={{ minWidth: `${BESIDE_REM + PLACE_REM * Math.max(5, samples)}rem` }}
+          className="grid grid-cols-[9.5rem_minmax(0,1fr)_13.5rem_3rem]"
+          style={{ minWidth: `${BESIDE_REM + (isCounted ? COUNTED_REM : PLACE_REM) * Math.max(5, samples)}rem` }}
         >
           <div
             className="col-start-2 grid text-sm text-quiet"
@@ -37,7 +41,12 @@ export function RankChart({ found }: { found: RankingView }) {
           <div className="col-span-4 grid grid-cols-subgrid">
             <div className="col-span-2 grid grid-cols-subgrid">
               {methods.map((method) => (
-                <MethodRow key={method.id} method={method} found={found} />
+                <MethodRow
+                  key={method.id}
+                  method={method}
+                  places={placesOf(method, found)}
+                  most={isCounted ? most : null}
+                />
               ))}
             </div>
             <RankSums methods={methods} found={found} />
@@ -46,8 +55,9 @@ export function RankChart({ found }: { found: RankingView }) {
         </div>
       </div>
       <p className="mt-2 text-sm text-quiet">
-        One dot is one panelist{found.panelists.some((panelist) => !panelist.blind) && ', hollow if not blind'}.{' '}
-        {found.panelists.length > MOST_DOTS && `More than ${MOST_DOTS} at one place are counted. `}
+        {isCounted
+          ? 'Numbers are panelists; the longer the bar, the more. '
+          : `One dot is one panelist${found.panelists.some((panelist) => !panelist.blind) ? ', hollow if not blind' : ''}. `}
         {hasLetters &&
           `${found.verdict.about === 'pieces' ? 'Pieces of methods' : 'Methods'} that share a letter are not shown to differ.`}{' '}
         Bars: {percent(1 - found.alpha)} confidence interval of the sum.
@@ -63,11 +73,14 @@ function title({ panelists }: RankingView, methods: ShownMethod[]): string {
   return `${first} of ${panelists.length} put ${best.name} first; ${last === 0 ? 'nobody' : last} put it last`;
 }
 
-function MethodRow({ method, found }: { method: ShownMethod; found: RankingView }) {
-  const samples = found.methods.length;
-  const places = Array.from({ length: samples }, (_, at) =>
-    found.panelists.filter((panelist) => Math.floor(panelist.ranks[method.place]) === at + 1),
-  );
+type Panelists = RankingView['panelists'];
+
+/** Who put a method at each place. */
+const placesOf = (method: ShownMethod, { methods, panelists }: RankingView): Panelists[] =>
+  methods.map((_, at) => panelists.filter((panelist) => Math.floor(panelist.ranks[method.place]) === at + 1));
+
+/** @param most people at one place, where they are counted */
+function MethodRow({ method, places, most }: { method: ShownMethod; places: Panelists[]; most: number | null }) {
   return (
     <>
       <div className="flex items-center gap-2.5 border-t border-line/70 pr-2" style={{ height: ROW }}>
@@ -82,17 +95,17 @@ function MethodRow({ method, found }: { method: ShownMethod; found: RankingView 
       </div>
       <div
         className="grid items-center border-t border-line/70"
-        style={{ gridTemplateColumns: `repeat(${samples}, minmax(0, 1fr))`, height: ROW }}
+        style={{ gridTemplateColumns: `repeat(${places.length}, minmax(0, 1fr))`, height: ROW }}
       >
         {places.map((panelists, at) => (
           <span
             key={at}
-            className="flex flex-wrap content-center gap-0.5 pr-2"
+            className={`flex flex-wrap content-center gap-0.5 ${most === null ? 'pr-2' : 'pr-1'}`}
             role="img"
             aria-label={`${panelists.length} panelists at place ${at + 1}`}
           >
-            {panelists.length > MOST_DOTS && <span className="font-mono">{panelists.length}</span>}
-            {(panelists.length > MOST_DOTS ? [] : panelists).map((panelist) => (
+            {most !== null && <Counted people={panelists.length} most={most} colour={method.look.colour} />}
+            {(most === null ? panelists : []).map((panelist) => (
               <svg key={panelist.id} viewBox="0 0 10 10" className={panelists.length > 9 ? 'size-2' : 'size-2.5'}>
                 <title>{`Seat ${panelist.seat}${panelist.blind ? '' : ', not blind'}`}</title>
                 <circle
@@ -112,6 +125,15 @@ function MethodRow({ method, found }: { method: ShownMethod; found: RankingView 
   );
 }
 
+function Counted({ people, most, colour }: { people: number; most: number; colour: string }) {
+  return (
+    <span className="w-full">
+      <span className="block font-mono">{people}</span>
+      <span className="block h-1.5 rounded-full" style={{ width: `${(100 * people) / most}%`, background: colour }} />
+    </span>
+  );
+}
+
 function RankSums({ methods, found }: { methods: ShownMethod[]; found: RankingView }) {
   const n = found.panelists.length;
   const rows = methods.map((method, at) => ({ ...method, x: method.rankSum ?? 0, y: methods.length - at - 0.5 }));
@@ -126,9 +148,9 @@ function RankSums({ methods, found }: { methods: ShownMethod[]; found: RankingVi
         />
       ))}
       <ScatterChart
-        width={240}
+        width={SUMS}
         height={ROW * methods.length}
-        margin={{ top: 0, bottom: 0, left: 12, right: 12 }}
+        margin={{ top: 0, bottom: 0, left: SUMS_EDGE, right: SUMS_EDGE }}
         accessibilityLayer={false}
       >
         <XAxis type="number" dataKey="x" domain={[n, n * methods.length]} hide />
@@ -147,13 +169,13 @@ interface SumMarkProps {
   cx: number;
   cy: number;
   payload: ShownMethod;
-  /** Width of the axis in rank sums; it is drawn over 216 pixels. */
+  /** Width of the axis in rank sums. */
   span: number;
 }
 
 function SumMark({ cx, cy, payload, span }: SumMarkProps) {
   const { rankSum, rankSumInterval, look, name } = payload;
-  const at = (sum: number): number => cx + ((sum - (rankSum ?? 0)) / span) * 216;
+  const at = (sum: number): number => cx + ((sum - (rankSum ?? 0)) / span) * (SUMS - 2 * SUMS_EDGE);
   return (
     <g>
       <title>{`${name}: ${rankSum}`}</title>

@@ -1,10 +1,8 @@
-import type { PlannedView, Profiled, Scored } from '@jacana/core/findings';
+import type { PlannedView, Scored } from '@jacana/core/findings';
 import { TableHead } from '../ui/TableHead';
 import { FindingCard } from './FindingCard';
 import { IntervalChart } from './IntervalChart';
-
-const pText = (p: number): string => (p < 0.0001 ? 'below 0.0001' : p.toFixed(4));
-const pOrNone = (p: number | null | undefined): string => (p === null || p === undefined ? 'no test' : pText(p));
+import { pText } from './order';
 
 type MarginTest = Scored['margins'][number]['test'];
 
@@ -103,86 +101,6 @@ export function MarginCard({ found, scored: { margins, methodTest } }: { found: 
           </li>
         ))}
       </ul>
-    </FindingCard>
-  );
-}
-
-interface ProfileTableProps {
-  title?: string;
-  section?: 'profile' | 'scales';
-  /** Of a table that was not planned: that it was not. */
-  aside?: string;
-  /** How each row was asked, where its name does not say. */
-  asks?: readonly string[];
-  methods: readonly { id: string; name: string }[];
-  alpha: number;
-  about: PlannedView['verdict']['about'];
-  profile: Profiled;
-}
-
-/** All words with their means, and which differ. */
-export function ProfileTable({
-  section = 'profile',
-  title = 'Word by word',
-  aside,
-  asks,
-  methods,
-  alpha,
-  about,
-  profile,
-}: ProfileTableProps) {
-  const { rows, methodTests } = profile;
-  const ofMethods = (word: string): number | null | undefined =>
-    methodTests?.find(({ attribute }) => attribute === word)?.adjustedP;
-  const isShown = (word: string, ofPieces: number | null): boolean =>
-    ((about === 'methods' && methodTests ? ofMethods(word) : ofPieces) ?? 1) <= alpha;
-  return (
-    <FindingCard section={section} title={title} aside={aside ?? 'p adjusted by false discovery rate'}>
-      <div className="overflow-x-auto">
-        <table className="w-full">
-          <thead>
-            <tr className="border-b border-line text-left text-sm text-quiet">
-              <th scope="col">Word</th>
-              {methods.map((method) => (
-                <th key={method.id} scope="col">
-                  {method.name}
-                </th>
-              ))}
-              <th scope="col">{methodTests ? 'p, these pieces' : 'Adjusted p'}</th>
-              {methodTests && <th scope="col">p, methods</th>}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(({ attribute, means, adjustedP }, at) => (
-              <tr
-                key={attribute}
-                className={`border-b border-line/60 ${isShown(attribute, adjustedP) ? 'font-bold' : ''}`}
-              >
-                <td className="py-1">
-                  {attribute}
-                  {asks && asks[at] !== attribute && (
-                    <span className="block text-sm font-normal text-quiet">{asks[at]}</span>
-                  )}
-                </td>
-                {methods.map(({ id }) => {
-                  const mean = means.find(({ level }) => level === id);
-                  return (
-                    <td key={id}>
-                      {mean?.mean?.toFixed(1) ?? '–'}{' '}
-                      <span className="font-mono text-sm text-quiet">{mean?.letters}</span>
-                    </td>
-                  );
-                })}
-                <td>{adjustedP === null ? 'no test' : pText(adjustedP)}</td>
-                {methodTests && <td>{pOrNone(ofMethods(attribute))}</td>}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
-      {aside && (
-        <p className="mt-2 text-sm text-quiet">p adjusted by false discovery rate over {rows.length} scales.</p>
-      )}
     </FindingCard>
   );
 }
