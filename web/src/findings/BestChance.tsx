@@ -1,4 +1,5 @@
 import type { RankingView } from '@jacana/core/findings';
+import { ShareBar } from './Bars';
 import { FindingCard } from './FindingCard';
 import { bestFirst, percent } from './order';
 
@@ -44,15 +45,7 @@ export function BestChance({ found }: { found: RankingView }) {
                   {name}
                 </th>
                 <td>
-                  <span className="flex items-center gap-2.5">
-                    <span className="h-3.5 flex-1 rounded-full bg-pad">
-                      <span
-                        className="block h-full rounded-full"
-                        style={{ width: `${strength.chanceOfBest[place] * 100}%`, background: look.colour }}
-                      />
-                    </span>
-                    <span className="w-14 text-right font-mono">{percent(strength.chanceOfBest[place])}</span>
-                  </span>
+                  <ShareBar share={strength.chanceOfBest[place]} colour={look.colour} />
                 </td>
                 <td className="pl-5">
                   {beats ? (

@@ -8,9 +8,11 @@ import {
 import { TEST_NAMES } from '@jacana/core/design';
 import { TableHead } from '../ui/TableHead';
 import { Card } from '../ui/Card';
+import { methodLook } from '@jacana/core/charts';
 import { FindingCard } from './FindingCard';
 import { Pad } from '../ui/Pad';
 import { MethodName } from './MethodName';
+import { BothSides, ShareBar } from './Bars';
 import { ProfileTable } from './ProfileTable';
 import { LikingTable, MarginCard } from './ScoreTables';
 
@@ -192,7 +194,11 @@ function OrderedCard({ found, planned }: { found: PlannedView; planned: Extract<
                   <span className="text-sm text-quiet">± {strength.se[at].toFixed(2)}</span>
                 </td>
               )}
-              {chanceOfBest && <td>{Math.round(chanceOfBest.chances[at] * 100)} %</td>}
+              {chanceOfBest && (
+                <td className="sm:w-1/3">
+                  <ShareBar share={chanceOfBest.chances[at]} colour={methodLook(at).colour} />
+                </td>
+              )}
             </tr>
           ))}
         </tbody>
@@ -214,7 +220,7 @@ function ChosenCard({
   return (
     <FindingCard section="best-worst" title="Best and worst" aside="times chosen, of times shown">
       <table className="w-full">
-        <TableHead headings={['Method', 'Best', 'Worst', 'Shown']} />
+        <TableHead headings={['Method', 'Best', 'Worst', 'Shown', 'Worst or best']} />
         <tbody>
           {order.map(({ method, at, best, worst, shown }) => (
             <tr key={method.id} className="border-b border-line/60">
@@ -224,6 +230,13 @@ function ChosenCard({
               <td>{best}</td>
               <td>{worst}</td>
               <td>{shown}</td>
+              <td className="sm:w-2/5">
+                <BothSides
+                  left={worst / Math.max(1, shown)}
+                  right={best / Math.max(1, shown)}
+                  colour={methodLook(at).colour}
+                />
+              </td>
             </tr>
           ))}
         </tbody>
