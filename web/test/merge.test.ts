@@ -37,6 +37,21 @@ describe('two edits of one draft', () => {
     });
   });
 
+  it('keep weights of one and words of the other, and ask where both weighed one scale', () => {
+    const asking = (juicy: object, dry: object = {}) => ({
+      ballot: {
+        items: [
+          { id: 'juicy', ask: 'How juicy?', ...juicy },
+          { id: 'dry', ask: 'How dry?', ...dry },
+        ],
+      },
+    });
+    const both = merge<object>(asking({}), asking({ weight: 2 }), asking({ ask: 'How moist?' }, { weight: -1 }));
+    expect(both).toEqual({ draft: asking({ ask: 'How moist?', weight: 2 }, { weight: -1 }), conflicts: [] });
+    const { conflicts } = merge<object>(asking({ weight: 1 }), asking({ weight: 2 }), asking({}));
+    expect(conflicts).toEqual([{ path: 'ballot.items.juicy.weight', mine: 2, theirs: undefined }]);
+  });
+
   it('keep what both added, and drop what one removed and the other left alone', () => {
     const mine = edited((draft) => draft.methods.splice(0, 1, { id: 'm', name: 'Mine' }));
     const theirs = edited((draft) => draft.methods.push({ id: 't', name: 'Theirs' }));
@@ -73,6 +88,8 @@ describe('two edits of one draft', () => {
     expect(settled.title).toBe('Mine');
     expect(settled.methods).toContainEqual({ id: 'b', name: 'Steamed long' });
     expect(nameOfField('methods.a.name', base as never)).toBe('Method, "Boiled", name');
+    const asking = { ...base, ballot: { items: [{ id: 'q1', ask: 'How juicy?', weight: 2 }] } };
+    expect(nameOfField('ballot.items.q1.weight', asking as never)).toBe('Ballot, "How juicy?", counts in a total');
   });
 
   it('agree when both did the same', () => {

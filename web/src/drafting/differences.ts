@@ -29,15 +29,22 @@ const NAMES: Record<string, string> = {
 /** A field by the words of the screen: the list, the item by its name, and what of it. */
 export function nameOfField(path: string, draft: DraftInput): string {
   const [list, ...rest] = path.split('.');
-  const items = (draft as unknown as Record<string, unknown>)[list];
+  let within: unknown = (draft as unknown as Record<string, unknown>)[list];
   const named = rest.map((part) => {
-    const item = Array.isArray(items)
-      ? (items as { id?: string; name?: string }[]).find(({ id }) => id === part)
-      : null;
-    return item?.name ? `"${item.name}"` : part.replace(/([A-Z])/g, ' $1').toLowerCase();
+    within = childOf(within, part);
+    const { name, ask } = within as { name?: string; ask?: string };
+    return name || ask ? `"${name || ask}"` : (PARTS[part] ?? part.replace(/([A-Z])/g, ' $1').toLowerCase());
   });
   return [NAMES[list] ?? list, ...named.filter((part) => part !== 'items')].join(', ');
 }
+
+/** What a screen calls otherwise than the draft does. */
+const PARTS: Record<string, string> = { weight: 'counts in a total' };
+
+const childOf = (within: unknown, part: string): unknown =>
+  (Array.isArray(within)
+    ? (within as { id?: string }[]).find(({ id }) => id === part)
+    : (within as Record<string, unknown> | undefined)?.[part]) ?? {};
 
 export function valueInWords(value: unknown): string {
   if (value === null || value === undefined) return 'taken out';
