@@ -2,6 +2,8 @@ import { neutralQuestion } from '@jacana/core/library';
 import { SnapshotRow } from '../src/database/entities';
 import { Transactions } from '../src/database/transactions';
 import { FindingsService } from '../src/findings/findings.service';
+import { WorkersService } from '../src/jobs/workers.service';
+import { simulatedBundle } from '../../core/test/support/bundles';
 import { startServer, type Running } from './support/running';
 import { codesOf, device, draft, handIn, handInBallot, locked, note, tokens } from './support/tasting';
 
@@ -62,6 +64,59 @@ describe('findings on the server', () => {
     await asked;
     expect(order).toEqual(['session', 'findings']);
   });
+});
+
+describe('findings that several ask for', () => {
+  it('are computed once for all of them, and go on while one still waits', async () => {
+    const id = await unsealed(20);
+    const service = running.app.get(FindingsService);
+    const computed = jest.spyOn(running.app.get(WorkersService), 'findings');
+    const leaving = [new AbortController(), new AbortController()];
+    const asked = Array.from({ length: 6 }, (_, at) =>
+      service.find(id, me, (leaving[at] ?? new AbortController()).signal),
+    );
+    for (const one of leaving) one.abort();
+    const found = await Promise.allSettled(asked);
+    expect(found.map(({ status }) => status)).toEqual([
+      'rejected',
+      'rejected',
+      ...new Array<string>(4).fill('fulfilled'),
+    ]);
+    expect(computed).toHaveBeenCalledTimes(1);
+    computed.mockRestore();
+  });
+
+  it('stop when nobody waits any more, and begin anew for whoever asks then', async () => {
+    const id = await unsealed(24);
+    const service = running.app.get(FindingsService);
+    const computed = jest.spyOn(running.app.get(WorkersService), 'findings');
+    const leaving = [new AbortController(), new AbortController()];
+    const asked = leaving.map(({ signal }) => service.find(id, me, signal));
+    // Once it is under way.
+    while (computed.mock.calls.length === 0) await new Promise((resolve) => setTimeout(resolve, 5));
+    for (const one of leaving) one.abort();
+    for (const one of asked) await expect(one).rejects.toThrow(/abort/i);
+    expect(computed.mock.calls[0][1].signal.aborted).toBe(true);
+    const again = await service.find(id, me, new AbortController().signal);
+    expect(again.people).toBe(24);
+    expect(computed).toHaveBeenCalledTimes(2);
+    computed.mockRestore();
+  });
+
+  it('do not keep a plan from being locked, or a sheet from being printed', async () => {
+    const workers = running.app.get(WorkersService);
+    const big = simulatedBundle({ methods: 6, panelists: 60, liking: true, pieces: 4 });
+    const order: string[] = [];
+    const following = { signal: new AbortController().signal, onProgress: () => undefined };
+    const long = Array.from({ length: 4 }, () => workers.findings(big, following).then(() => order.push('findings')));
+    const { coordinator } = running.as;
+    const id = await locked(coordinator, draft({}, 4, 12)).then((own) => (order.push('locked'), own));
+    await coordinator.get(`/api/tastings/${id}/sheets/plan`).expect(200);
+    order.push('printed');
+    await Promise.all(long);
+    expect(order.indexOf('printed')).toBeLessThan(order.lastIndexOf('findings'));
+    expect(order.slice(0, 2)).toContain('locked');
+  }, 90_000);
 });
 
 describe('scales added up', () => {

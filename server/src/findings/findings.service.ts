@@ -18,6 +18,7 @@ import type { Me } from '../accounts/allow';
 import { SnapshotRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
+import { Shared } from '../jobs/shared';
 import { WorkersService } from '../jobs/workers.service';
 import { LiveService } from '../live/live.service';
 import { CurvesService } from '../readings/curves.service';
@@ -35,6 +36,8 @@ interface Asked {
  */
 @Injectable()
 export class FindingsService {
+  private readonly computing = new Shared<Findings>();
+
   constructor(
     private readonly transactions: Transactions,
     private readonly access: AccessService,
@@ -87,7 +90,8 @@ export class FindingsService {
     const snapshot = await read.findOneBy(SnapshotRow, { tastingId: id });
     if (snapshot?.bundleHash === bundleHash && snapshot.engine === ENGINE)
       return JSON.parse(snapshot.findings) as Findings;
-    return this.compute(id, bundle, bundleHash, signal);
+    // Six who open the page at once wait for one computation.
+    return this.computing.run(`${id} ${bundleHash}`, signal, (all) => this.compute(id, bundle, bundleHash, all));
   }
 
   private async compute(

@@ -17,13 +17,19 @@ export interface Following {
   onProgress: (fraction: number) => void;
 }
 
-/** The worker pool: everything that may take more than about 50 ms runs here. */
+/**
+ * The worker pools: everything that may take more than about 50 ms runs here. What takes long (findings, what-ifs, run
+ * sheets) has one of its own, so that locking a plan or printing a sheet never waits behind it.
+ */
 @Injectable()
 export class WorkersService implements OnModuleDestroy {
-  private readonly pool: Piscina;
+  private readonly long: Piscina;
+  private readonly short: Piscina;
 
   constructor(@Inject(OPTIONS) options: ServerOptions) {
-    this.pool = new Piscina({ filename: options.coreWorker, minThreads: 0, maxThreads: 2, idleTimeout: 60_000 });
+    const pool = (maxThreads: number): Piscina =>
+      new Piscina({ filename: options.coreWorker, minThreads: 0, maxThreads, idleTimeout: 60_000 });
+    [this.long, this.short] = [pool(2), pool(1)];
   }
 
   findings(bundle: TastingBundle, following: Following): Promise<Findings> {
@@ -32,7 +38,7 @@ export class WorkersService implements OnModuleDestroy {
 
   /** The planned analysis again, without each of these. */
   async without(bundle: TastingBundle, all: readonly Without[], signal: AbortSignal): Promise<AnswerWithout[]> {
-    return (await this.pool.run({ bundle, all }, { name: 'without', signal })) as AnswerWithout[];
+    return (await this.long.run({ bundle, all }, { name: 'without', signal })) as AnswerWithout[];
   }
 
   /** Scales added up by other weights than the plan's. */
@@ -41,7 +47,7 @@ export class WorkersService implements OnModuleDestroy {
     weights: readonly Weight[],
     signal: AbortSignal,
   ): Promise<WeightedFinding | null> {
-    return (await this.pool.run({ bundle, weights }, { name: 'weighted', signal })) as WeightedFinding | null;
+    return (await this.long.run({ bundle, weights }, { name: 'weighted', signal })) as WeightedFinding | null;
   }
 
   /** A run sheet of many pieces is looked for over seconds, and what would make one for longer. */
@@ -53,7 +59,7 @@ export class WorkersService implements OnModuleDestroy {
     const { port1, port2 } = new MessageChannel();
     port1.on('message', onProgress);
     try {
-      return (await this.pool.run({ ...what, port: port2 }, { name, transferList: [port2], signal })) as Result;
+      return (await this.long.run({ ...what, port: port2 }, { name, transferList: [port2], signal })) as Result;
     } finally {
       port1.close();
     }
@@ -61,29 +67,29 @@ export class WorkersService implements OnModuleDestroy {
 
   /** @returns the name of the copy */
   async backUp(wanted: { data: string; folder: string; now: number }): Promise<string> {
-    return (await this.pool.run(wanted, { name: 'backUp' })) as string;
+    return (await this.long.run(wanted, { name: 'backUp' })) as string;
   }
 
   /** Orders of a large plan are searched for seconds. */
   async lock(tasting: Tasting, inputs: { seed: string; salt: string; lockedAt: string }): Promise<LockedPlan> {
-    return (await this.pool.run({ tasting, inputs }, { name: 'lock' })) as LockedPlan;
+    return (await this.short.run({ tasting, inputs }, { name: 'lock' })) as LockedPlan;
   }
 
   /** A sheet of paper as PDF. */
   async paper(sheet: Sheet, printing: Printing): Promise<Uint8Array> {
-    return (await this.pool.run({ sheet, printing }, { name: 'paper' })) as Uint8Array;
+    return (await this.short.run({ sheet, printing }, { name: 'paper' })) as Uint8Array;
   }
 
   /** Tables for a spreadsheet. */
   async workbook(sheets: WorkbookSheet[]): Promise<Uint8Array> {
-    return (await this.pool.run(sheets, { name: 'workbook' })) as Uint8Array;
+    return (await this.short.run(sheets, { name: 'workbook' })) as Uint8Array;
   }
 
   async labels(pages: LabelPages): Promise<Uint8Array> {
-    return (await this.pool.run(pages, { name: 'labels' })) as Uint8Array;
+    return (await this.short.run(pages, { name: 'labels' })) as Uint8Array;
   }
 
   async onModuleDestroy(): Promise<void> {
-    await this.pool.destroy();
+    await Promise.all([this.long.destroy(), this.short.destroy()]);
   }
 }
