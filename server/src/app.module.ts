@@ -2,6 +2,7 @@ import { type DynamicModule, Global, Module } from '@nestjs/common';
 import { LoggerModule } from 'nestjs-pino';
 import { AccountsModule } from './accounts/accounts.module';
 import { AuditModule } from './audit/audit.module';
+import { JournalRow } from './audit/journal.row';
 import { BallotsModule } from './ballots/ballots.module';
 import { ClockModule } from './clock/clock';
 import { ContentsModule } from './contents/contents.module';
@@ -44,7 +45,7 @@ export class AppModule {
       imports: [
         OptionsModule.with(options),
         LoggerModule.forRoot(loggerOptions(options)),
-        DatabaseModule.with([...SEALED_ROWS, ShareRow]),
+        DatabaseModule.with([...SEALED_ROWS, ShareRow, JournalRow]),
         AuditModule,
         StoreModule,
         LogModule,

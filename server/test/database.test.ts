@@ -15,6 +15,7 @@ import {
 } from '../src/database/entities';
 import { KeyRow } from '../src/seal/keys/key.row';
 import { SEALED_ROWS } from '../src/seal/seal.module';
+import { JournalRow } from '../src/audit/journal.row';
 import { ShareRow } from '../src/shares/share.row';
 import { dataSourceOptions, openBoth } from '../src/database/dataSource';
 import { First1767225600000 } from '../src/database/migrations/1767225600000-first';
@@ -25,7 +26,7 @@ let source: DataSource;
 let reader: DataSource;
 beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'jacana-'));
-  ({ writer: source, reader } = await openBoth(join(folder, 'tastings.db'), [...SEALED_ROWS, ShareRow]));
+  ({ writer: source, reader } = await openBoth(join(folder, 'tastings.db'), [...SEALED_ROWS, ShareRow, JournalRow]));
 });
 afterEach(async () => {
   await reader.destroy();
@@ -40,7 +41,7 @@ describe('migrations', () => {
   });
 
   it('bring an older file up to date with nothing lost', async () => {
-    const options = dataSourceOptions(join(folder, 'older.db'), [...SEALED_ROWS, ShareRow]);
+    const options = dataSourceOptions(join(folder, 'older.db'), [...SEALED_ROWS, ShareRow, JournalRow]);
     const older = await new DataSource({ ...options, migrations: [First1767225600000] }).initialize();
     await older.query(
       `INSERT INTO tastings (id, title, question, ballotTitle, liking, ties, piecesPerMethod, alpha, createdAt)

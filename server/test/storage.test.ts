@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { spawn, spawnSync } from 'node:child_process';
 import { chmodSync, existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
@@ -128,6 +129,9 @@ describe('a data file', () => {
     const other = new Database(data);
     const before = other.prepare('SELECT * FROM answers ORDER BY seq').all() as Record<string, unknown>[];
     expect(before.length).toBeGreaterThan(3);
+    // A program that knows nothing of the chain of records adds nothing at all.
+    expect(() => other.prepare('INSERT INTO answers SELECT * FROM answers WHERE seq = 1')).toThrow(/jacana_sha256/);
+    other.function('jacana_sha256', (text: string) => createHash('sha256').update(text).digest('hex'));
     // Named by its number, and by what its device called it.
     for (const changes of [{ value: '{"score":1}' }, { value: '{"score":1}', seq: 9999 }]) {
       const row = { ...before[0], ...changes };

@@ -6,6 +6,7 @@ import { inPercent } from '../questions';
 import type { Decision, Plan, Tasting } from '../tasting';
 import { askedText, servedText, sizedForText } from './planned';
 import { plannedPortions, type PlannedPortion } from '../served';
+import { markFacts, type RecordMark } from './record';
 import { counted, type Block, type Sheet } from './sheet';
 
 /** What can be decided, in words. */
@@ -19,14 +20,14 @@ export const DECISION_NAMES: Readonly<Record<Decision['kind'], string>> = {
 };
 
 /** The locked plan, with the fingerprint that vouches for it, for whoever signs it. Says nothing of which code is which. */
-export function planSheet(tasting: Tasting, plan: Plan): Sheet {
+export function planSheet(tasting: Tasting, plan: Plan, record?: RecordMark): Sheet {
   const nameOf = (id: string): string => tasting.methods.find((method) => method.id === id)?.name ?? '';
   const { constants, bundled } = tasting;
   return {
     name: 'Plan sheet',
     title: tasting.title,
     blocks: [
-      { kind: 'facts', facts: [...facts(tasting), ...lockFacts(plan, tasting)] },
+      { kind: 'facts', facts: [...facts(tasting), ...lockFacts(plan, tasting), ...markFacts(record)] },
       ...howCooked(tasting),
       ...(constants.length > 0 ? [constantsTable(tasting)] : []),
       ...(bundled.length > 0

@@ -8,6 +8,7 @@ import { number } from './figures';
 import { constantsTable, decisionText, followsLines } from './plan';
 import { askedText, servedText } from './planned';
 import { caveatTable, guessBlocks, holdsBlocks, limitBlocks, plannedBlocks, serviceBlocks } from './reportFigures';
+import { markFacts, type RecordMark } from './record';
 import { counted, type Block, type Sheet } from './sheet';
 
 /** How a report is wanted. */
@@ -17,6 +18,8 @@ export interface ReportForm {
   paper: 'A4' | 'Letter';
   /** Whether panelists are named; else they are seats. */
   names: boolean;
+  /** How far the chain of records goes; on the full report only. */
+  record?: RecordMark;
 }
 
 export const USUAL_REPORT: ReportForm = { length: 'full', paper: 'A4', names: false };
@@ -88,7 +91,13 @@ function fullBlocks(found: Findings, bundle: TastingBundle, form: ReportForm): B
     charts.filter((chart) => chart.status === status).map(chartBlock);
   const { tasting } = bundle;
   return [
-    { kind: 'facts', facts: [...decided(found, bundle), ...asServed(found, bundle), ...onRecord(found, bundle)] },
+    {
+      kind: 'facts',
+      facts: [
+        ...[...decided(found, bundle), ...asServed(found, bundle)],
+        ...[...onRecord(found, bundle), ...markFacts(form.record)],
+      ],
+    },
     { kind: 'heading', text: found.brought === null ? 'What was found, as it was planned' : 'What was found' },
     ...(found.brought === null ? ofStatus('planned') : charts.slice(0, 1).map(chartBlock)),
     ...plannedBlocks(found),

@@ -1,3 +1,4 @@
+import { markFacts, type RecordMark } from './record';
 import type { TrayRow } from './day';
 import type { Block, Sheet } from './sheet';
 
@@ -69,6 +70,7 @@ function byFlight(name: string, title: string, { trays, sitting, lead, columns, 
 export function envelopeSheet(
   title: string,
   { fingerprint, lockedAt }: { fingerprint: string; lockedAt: string },
+  record?: RecordMark,
 ): Sheet {
   return {
     name: 'Envelope',
@@ -83,6 +85,7 @@ export function envelopeSheet(
         kind: 'facts',
         facts: [
           { name: 'Fingerprint', lines: [fingerprint] },
+          ...markFacts(record),
           { name: 'Locked', lines: [`${lockedAt.slice(0, 16).replace('T', ' ')} UTC`] },
           { name: 'Closed by', lines: ['______________________________', ' '] },
           { name: 'Witness', lines: ['______________________________', ' '] },

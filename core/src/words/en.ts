@@ -186,6 +186,7 @@ export const en = {
   'waiting-line': 'Waiting for a connection.',
   'handing-in': 'Handing in…',
   arrived: 'Your ballot arrived at {{time}}.',
+  'other-records': 'What this tasting has recorded is not what this phone remembers. Please tell whoever runs it.',
   'can-close': 'You can close this page.',
   'safe-here':
     'Your answers are safe on this device. Keep this page open: they are sent as soon as there is a connection.',

@@ -1,12 +1,24 @@
 import { Body, Controller, Delete, Get, Headers, Param, Post, Res, UseGuards } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { ThrottlerGuard } from '@nestjs/throttler';
-import type { Response } from 'express';
+import type { CookieOptions, Response } from 'express';
 import { Answers } from '../fields/fields';
-import { AccountView, FirstAccount, NewAccount, SessionView, SignIn } from './accounts.dto';
+import {
+  AccountView,
+  ChangedPassword,
+  FirstAccount,
+  HouseEvent,
+  NewAccount,
+  OwnSession,
+  RenewedPassword,
+  SessionView,
+  SignIn,
+} from './accounts.dto';
 import { AccountsService } from './accounts.service';
 import { Allow, Anyone, type Me, SignedIn } from './allow';
-import { COOKIE, SessionsService } from './sessions.service';
+import { COOKIE, DEVICE_COOKIE, SessionsService } from './sessions.service';
+
+const DAY_MS = 86_400_000;
 
 @ApiTags('accounts')
 @Controller('api')
@@ -31,11 +43,12 @@ export class AccountsController {
     @Body() { login, password }: SignIn,
     @Res({ passthrough: true }) response: Response,
   ): Promise<SessionView> {
-    const { token, me } = await this.sessions.open(login, password);
-    response.cookie(COOKIE, token, {
-      ...{ httpOnly: true, sameSite: 'strict', path: '/', maxAge: 14 * 86_400_000 },
-      secure: response.req.secure,
-    });
+    const { req } = response;
+    const { cookie: cookies, 'user-agent': agent = '' } = req.headers;
+    const { token, device, me } = await this.sessions.open(login, password, { cookies, agent, address: req.ip ?? '' });
+    const rules: CookieOptions = { httpOnly: true, sameSite: 'strict', path: '/', secure: req.secure };
+    response.cookie(COOKIE, token, { ...rules, maxAge: 14 * DAY_MS });
+    response.cookie(DEVICE_COOKIE, device, { ...rules, maxAge: 365 * DAY_MS });
     return this.accounts.session(me);
   }
 
@@ -48,6 +61,29 @@ export class AccountsController {
   ): Promise<void> {
     await this.sessions.close(cookies);
     response.clearCookie(COOKIE, { path: '/' });
+  }
+
+  /** Where the signed-in person is signed in. */
+  @Get('sessions')
+  @Allow('coordinator', 'kitchen', 'server', 'reader')
+  @Answers([OwnSession])
+  listSessions(@SignedIn() me: Me): Promise<OwnSession[]> {
+    return this.sessions.list(me);
+  }
+
+  @Delete('sessions/:id')
+  @Allow('coordinator', 'kitchen', 'server', 'reader')
+  @Answers()
+  endSession(@Param('id') id: string, @SignedIn() me: Me): Promise<void> {
+    return this.sessions.endOwn(me, id);
+  }
+
+  @Post('password')
+  @Allow('coordinator', 'kitchen', 'server', 'reader')
+  @UseGuards(ThrottlerGuard)
+  @Answers()
+  changePassword(@Body() changed: ChangedPassword, @SignedIn() me: Me): Promise<void> {
+    return this.accounts.changePassword(me, changed);
   }
 
   @Post('set-up')
@@ -70,6 +106,21 @@ export class AccountsController {
   @Answers(AccountView)
   addAccount(@Body() account: NewAccount, @SignedIn() me: Me): Promise<AccountView> {
     return this.accounts.add(account, me.name);
+  }
+
+  /** What was done to accounts, sign-ins and the file. */
+  @Get('accounts/log')
+  @Allow('coordinator')
+  @Answers([HouseEvent])
+  listHouseLog(): Promise<HouseEvent[]> {
+    return this.accounts.log();
+  }
+
+  @Post('accounts/:id/password')
+  @Allow('coordinator')
+  @Answers()
+  renewPassword(@Param('id') id: string, @Body() { password }: RenewedPassword, @SignedIn() me: Me): Promise<void> {
+    return this.accounts.renewPassword(me, id, password);
   }
 
   @Delete('accounts/:id')

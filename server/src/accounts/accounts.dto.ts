@@ -1,26 +1,56 @@
 import { ROLES, type Role } from '../database/entities';
-import { Choice, ListOf, Optional, Part, Said, Text } from '../fields/fields';
+import { Choice, ListOf, Optional, Part, Said, SaidTexts, Text } from '../fields/fields';
 
 export class SignIn {
   @Text(100, { least: 1 }) login: string;
   @Text(200, { least: 1 }) password: string;
 }
 
+/** As OWASP's ASVS has it (from memory). */
+const PASSWORD = { least: 12 };
 const LOGIN = { least: 2, pattern: /^[a-z0-9._-]+$/i, patternMessage: 'Use letters, digits, dots, - and _ only.' };
 
 export class NewAccount {
   @Text(100, { least: 1 }) name: string;
   @Text(60, LOGIN) login: string;
-  @Text(200, { least: 10 }) password: string;
+  @Text(200, PASSWORD) password: string;
   @Choice(ROLES, 'Role') role: Role;
 }
 
 export class FirstAccount {
   @Text(100, { least: 1 }) name: string;
   @Text(60, LOGIN) login: string;
-  @Text(200, { least: 10 }) password: string;
+  @Text(200, PASSWORD) password: string;
   /** Printed by the server at its start when it is open to the network. */
   @Optional() @Text(40) setUpCode?: string;
+}
+
+export class ChangedPassword {
+  @Text(200, { least: 1 }) current: string;
+  @Text(200, PASSWORD) password: string;
+}
+
+export class RenewedPassword {
+  @Text(200, PASSWORD) password: string;
+}
+
+/** One place where somebody is signed in. */
+export class OwnSession {
+  @Said('string') id: string;
+  @Said('string') openedAt: string;
+  @Said('string') seenAt: string;
+  @Said('string') address: string;
+  /** What the browser calls itself. */
+  @Said('string') agent: string;
+  /** Whether it is the one that asks. */
+  @Said('boolean') isThis: boolean;
+}
+
+export class HouseEvent {
+  @Said('string') at: string;
+  @Said('string') by: string;
+  @Said('string') action: string;
+  @Said('string') detail: string;
 }
 
 export class AccountView {
@@ -28,6 +58,9 @@ export class AccountView {
   @Said('string') name: string;
   @Said('string') login: string;
   @Choice(ROLES, 'Role') role: Role;
+  @Said('string') createdAt: string;
+  /** Others, in another role, who signed in on a device of theirs: one person may be both. */
+  @SaidTexts() beside: string[];
 }
 
 export class PersonView {

@@ -19,6 +19,6 @@ import { SessionsService } from './sessions.service';
   ],
   controllers: [AccountsController],
   providers: [AccountsService, SessionsService, { provide: APP_GUARD, useClass: AccessGuard }],
-  exports: [AccountsService],
+  exports: [AccountsService, SessionsService],
 })
 export class AccountsModule {}

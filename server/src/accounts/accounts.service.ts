@@ -1,15 +1,20 @@
 import { randomBytes, randomUUID } from 'node:crypto';
-import { ForbiddenException, Inject, Injectable, type OnModuleInit } from '@nestjs/common';
+import { ForbiddenException, Inject, Injectable, NotFoundException, type OnModuleInit } from '@nestjs/common';
 import type { EntityManager } from 'typeorm';
 import { AuditService } from '../audit/audit.service';
 import { AccountRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
 import { OPTIONS, publicAddress, type ServerOptions } from '../options/options';
-import type { AccountView, FirstAccount, NewAccount, SessionView } from './accounts.dto';
+import type { AccountView, ChangedPassword, FirstAccount, HouseEvent, NewAccount, SessionView } from './accounts.dto';
 import type { Me } from './allow';
 import { DEMO_SIGN_INS } from './demoSignIns';
-import { hashPassword } from './passwords';
+import { hashPassword, passwordMatches } from './passwords';
+import { companyOf, SessionsService } from './sessions.service';
+import { whyWeak } from './weakPassword';
+
+/** Lines of the log that are shown at once. */
+const MOST_SHOWN = 500;
 
 @Injectable()
 export class AccountsService implements OnModuleInit {
@@ -19,6 +24,7 @@ export class AccountsService implements OnModuleInit {
   constructor(
     private readonly transactions: Transactions,
     private readonly audit: AuditService,
+    private readonly sessions: SessionsService,
     @Inject(OPTIONS) private readonly options: ServerOptions,
   ) {}
 
@@ -72,7 +78,7 @@ export class AccountsService implements OnModuleInit {
     by: string,
     refuse?: (manager: EntityManager) => Promise<void>,
   ): Promise<AccountView> {
-    const passwordHash = await hashPassword(password);
+    const passwordHash = await this.hashed(password, account);
     const added = row({ ...account, login: account.login.trim().toLowerCase(), passwordHash, demo: false });
     await this.transactions.write(async (manager) => {
       await refuse?.(manager);
@@ -82,11 +88,67 @@ export class AccountsService implements OnModuleInit {
       await manager.insert(AccountRow, added);
       await this.audit.record(manager, { by, action: 'account added', detail: `${added.name}, ${added.role}` });
     });
-    return view(added);
+    return view(added, []);
   }
 
   async list(): Promise<AccountView[]> {
-    return (await this.transactions.read.find(AccountRow, { order: { createdAt: 'ASC' } })).map(view);
+    const { read } = this.transactions;
+    const rows = await read.find(AccountRow, { order: { createdAt: 'ASC' } });
+    return Promise.all(rows.map(async (one) => view(one, one.demo ? [] : await companyOf(read, one.id))));
+  }
+
+  /** Since when an account exists, and who in another role has used its devices. */
+  async standing(id: string): Promise<{ createdAt: string; beside: Pick<AccountRow, 'name' | 'role'>[] }> {
+    const { read } = this.transactions;
+    const { createdAt, demo } = await read.findOneByOrFail(AccountRow, { id });
+    return { createdAt, beside: demo ? [] : await companyOf(read, id) };
+  }
+
+  /** What was done to accounts, sign-ins and the file; the latest first. */
+  async log(): Promise<HouseEvent[]> {
+    const rows = await this.audit.house(this.transactions.read, '');
+    return rows
+      .slice(-MOST_SHOWN)
+      .reverse()
+      .map(({ at, by, action, detail }) => ({ at, by, action, detail }));
+  }
+
+  /** One's own; all other sessions end. */
+  async changePassword(me: Me, { current, password }: ChangedPassword): Promise<void> {
+    const account = await this.transactions.read.findOneByOrFail(AccountRow, { id: me.id });
+    if (!(await passwordMatches(current, account.passwordHash)))
+      throw refuseFields([
+        { field: 'current', message: 'This is not your password. Type the one that you sign in with.' },
+      ]);
+    await this.setPassword(account, password, { by: me.name, action: 'password changed', but: me.session });
+  }
+
+  /** For somebody who forgot theirs; all their sessions end. */
+  async renewPassword(me: Me, id: string, password: string): Promise<void> {
+    if (id === me.id) throw new ForbiddenException('Change your own password with the one that you have.');
+    const account = await this.transactions.read.findOneBy(AccountRow, { id });
+    if (!account) throw new NotFoundException('This account does not exist any more. Reload the page.');
+    await this.setPassword(account, password, { by: me.name, action: 'password renewed' });
+  }
+
+  private async setPassword(
+    account: AccountRow,
+    password: string,
+    { by, action, but }: { by: string; action: string; but?: string },
+  ): Promise<void> {
+    if (account.demo) throw new ForbiddenException('The sign-ins of the demo stay as they are.');
+    const passwordHash = await this.hashed(password, account);
+    await this.transactions.write(async (manager) => {
+      await manager.update(AccountRow, { id: account.id }, { passwordHash });
+      await this.sessions.endAll(manager, account.id, but);
+      await this.audit.record(manager, { by, action, detail: `${account.name}, ${account.role}` });
+    });
+  }
+
+  private hashed(password: string, whose: { login: string; name: string }): Promise<string> {
+    const problem = whyWeak(password, whose);
+    if (problem !== null) throw refuseFields([{ field: 'password', message: problem }]);
+    return hashPassword(password);
   }
 
   async remove(id: string, me: Me): Promise<void> {
@@ -94,7 +156,7 @@ export class AccountsService implements OnModuleInit {
     await this.transactions.write(async (manager) => {
       const account = await manager.findOneBy(AccountRow, { id });
       if (!account) return;
-      await manager.delete('sessions', { accountId: id });
+      await this.sessions.forget(manager, id);
       await manager.delete(AccountRow, { id });
       await this.audit.record(manager, {
         by: me.name,
@@ -110,4 +172,10 @@ const row = (account: Omit<AccountRow, 'id' | 'createdAt'>): AccountRow => ({
   id: randomUUID(),
   createdAt: new Date().toISOString(),
 });
-const view = ({ id, name, login, role }: AccountRow): AccountView => ({ id, name, login, role });
+const view = (
+  { id, name, login, role, createdAt }: AccountRow,
+  beside: readonly Pick<AccountRow, 'name' | 'role'>[],
+): AccountView => ({
+  ...{ id, name, login, role, createdAt },
+  beside: beside.map((one) => `${one.name}, ${one.role}`),
+});

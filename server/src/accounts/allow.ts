@@ -22,6 +22,8 @@ export interface Me {
   id: string;
   name: string;
   role: Role;
+  /** The session that this is asked in, where somebody signed in. */
+  session?: string;
 }
 
 export interface SignedInRequest extends Request {

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import type { EntityManager } from 'typeorm';
+import { Between, type EntityManager, IsNull } from 'typeorm';
 import { AuditRow } from '../database/entities';
 
 /** What is written down: who did what to which tasting. */
@@ -31,6 +31,16 @@ export class AuditService {
       previousHash: last?.hash ?? BEFORE_THE_FIRST,
     };
     await manager.insert(AuditRow, { ...entry, hash: hashOf(entry) });
+  }
+
+  /** Whether the same was written down before. */
+  has(manager: EntityManager, { by, action, detail }: AuditEntry): Promise<boolean> {
+    return manager.existsBy(AuditRow, { by, action, detail });
+  }
+
+  /** What was done in the house, not to one tasting: to accounts, sign-ins and the file. Oldest first. */
+  house(manager: EntityManager, since: string, until = '9'): Promise<AuditRow[]> {
+    return manager.find(AuditRow, { where: { tastingId: IsNull(), at: Between(since, until) }, order: { seq: 'ASC' } });
   }
 
   /** Whether every entry still follows from the one before. */

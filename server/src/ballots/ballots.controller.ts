@@ -3,7 +3,16 @@ import { ApiTags } from '@nestjs/swagger';
 import { Anyone } from '../accounts/allow';
 import { Answers } from '../fields/fields';
 import { BallotView } from '../seal/views/panelist';
-import { GuessInput, HandIn, OpenBallot, SaveAnswers, SavedAnswers, StopInput, TrayOut } from './ballots.dto';
+import {
+  GuessInput,
+  HandIn,
+  MarkedAnswers,
+  OpenBallot,
+  SaveAnswers,
+  SavedAnswers,
+  StopInput,
+  TrayOut,
+} from './ballots.dto';
 import { BallotsService } from './ballots.service';
 import { GuessesService } from './guesses.service';
 import { StopsService } from './stops.service';
@@ -28,8 +37,8 @@ export class BallotsController {
   }
 
   @Post('answers')
-  @Answers(SavedAnswers)
-  saveAnswers(@Param('token') token: string, @Body() body: SaveAnswers): Promise<SavedAnswers> {
+  @Answers(MarkedAnswers)
+  saveAnswers(@Param('token') token: string, @Body() body: SaveAnswers): Promise<MarkedAnswers> {
     return this.ballots.save(token, body);
   }
 

@@ -42,6 +42,8 @@ export class OpenBallot {
   @Id() device: string;
   /** Go on here, and stop the other device. */
   @Flag() takeOver: boolean;
+  /** The last mark of the records that this phone was told. */
+  @Optional() @Text(60) remembers?: string;
 }
 
 /** One answer. Which fields it has follows from its kind; what is missing or too much is refused by name. */
@@ -81,6 +83,11 @@ export class SaveAnswers {
 export class SavedAnswers {
   /** Ids that are stored now, for good. */
   @SaidTexts() saved: string[];
+}
+
+export class MarkedAnswers extends SavedAnswers {
+  /** The end of the chain of records, these among them. */
+  @Said('string') mark: string;
 }
 
 /** Whether a panelist's tray was put down. */

@@ -6,6 +6,7 @@ import { CodesController } from './codes.controller';
 import { BallotsService } from './ballots.service';
 import { FirstScreens } from './firstScreens.service';
 import { GuessesService } from './guesses.service';
+import { MarksService } from './marks.service';
 import { OwnBallots } from './ownBallots.service';
 import { StopsService } from './stops.service';
 import { TraysService } from './trays.service';
@@ -13,7 +14,7 @@ import { TraysService } from './trays.service';
 @Module({
   imports: [ContentsModule, SealModule],
   controllers: [BallotsController, CodesController],
-  providers: [BallotsService, FirstScreens, GuessesService, OwnBallots, StopsService, TraysService],
+  providers: [BallotsService, FirstScreens, GuessesService, MarksService, OwnBallots, StopsService, TraysService],
   exports: [OwnBallots],
 })
 export class BallotsModule {}

@@ -20,9 +20,10 @@ import { LiveService } from '../live/live.service';
 import { AccessService } from '../seal/access/access.service';
 import type { BallotState, BallotView } from '../seal/views/panelist';
 import { answerRow } from '../tastings/answers';
-import type { HandIn, OpenBallot, SaveAnswers, SavedAnswers } from './ballots.dto';
+import type { HandIn, MarkedAnswers, OpenBallot, SaveAnswers } from './ballots.dto';
 import { GuessesService } from './guesses.service';
 import { allIncoming, saidUntasted } from './incoming';
+import { MarksService } from './marks.service';
 import { type OwnBallot, OwnBallots } from './ownBallots.service';
 import { StopsService } from './stops.service';
 import { TraysService } from './trays.service';
@@ -42,10 +43,11 @@ export class BallotsService {
     private readonly trays: TraysService,
     private readonly access: AccessService,
     private readonly live: LiveService,
+    private readonly marks: MarksService,
   ) {}
 
   /** Opens the ballot on this device, unless it is open on another one. */
-  async open(token: string, { device, takeOver }: OpenBallot): Promise<BallotView> {
+  async open(token: string, { device, takeOver, remembers }: OpenBallot): Promise<BallotView> {
     return this.transactions.write(async (manager) => {
       const own = await this.own.find(manager, token);
       const { panelist, row, ballot } = own;
@@ -59,8 +61,9 @@ export class BallotsService {
         await manager.save(BallotRow, ballot);
         await this.live.note(manager, row.id, 'seats', panelist.id);
       }
+      const isAsRemembered = await this.marks.isAsRemembered(manager, own, remembers);
       const hasStopped = await this.stops.hasStopped(manager, own);
-      return this.view(
+      const view = await this.view(
         manager,
         own,
         stateOf({
@@ -71,6 +74,7 @@ export class BallotsService {
           closed: row.closedAt !== null,
         }),
       );
+      return { ...view, isAsRemembered };
     });
   }
 
@@ -85,8 +89,8 @@ export class BallotsService {
   }
 
   /** Stores answers as they are given, one sample at a time. */
-  async save(token: string, { device, sitting, answers }: SaveAnswers): Promise<SavedAnswers> {
-    await this.transactions.write(async (manager) => {
+  async save(token: string, { device, sitting, answers }: SaveAnswers): Promise<MarkedAnswers> {
+    const mark = await this.transactions.write(async (manager) => {
       const own = await this.own.find(manager, token, sitting);
       refuseUnlessOpen(own, device);
       const untasted = saidUntasted(await this.own.stored(manager, own), answers);
@@ -94,8 +98,9 @@ export class BallotsService {
       if (read.problems.length > 0) throw refuseFields(read.problems);
       await this.append(manager, own, read.answers);
       await this.seen(manager, own, {});
+      return this.marks.of(manager, own);
     });
-    return { saved: answers.map((answer) => answer.id) };
+    return { saved: answers.map((answer) => answer.id), mark };
   }
 
   /**
@@ -223,6 +228,8 @@ export class BallotsService {
       contains: contentsInWords(contentsOf(row.design.ingredients)),
       answers: answers.map(({ at: _at, by: _by, reason: _reason, ...answer }) => answer),
       handedInAt: ballot.handedInAt,
+      mark: await this.marks.of(manager, own),
+      isAsRemembered: true,
       guess: state === 'handed-in' ? await this.guesses.view(manager, own) : null,
     };
   }

@@ -11,6 +11,7 @@ const SOURCES = Symbol('DataSources');
 interface Sources {
   writer: DataSource;
   reader: DataSource;
+  wanting: string[];
   claim: Claim;
 }
 
@@ -46,7 +47,7 @@ export class DatabaseModule implements OnApplicationShutdown {
         {
           provide: Transactions,
           inject: [SOURCES],
-          useFactory: ({ writer, reader }: Sources) => new Transactions(writer, reader),
+          useFactory: ({ writer, reader, wanting }: Sources) => new Transactions(writer, reader, wanting),
         },
       ],
       exports: [Transactions],

@@ -50,6 +50,15 @@ export class SessionRow {
   @PrimaryColumn('varchar') tokenHash: string;
   @Column('varchar') @ForeignKey(() => AccountRow) accountId: string;
   @Column('varchar') expiresAt: string;
+  @Column('varchar', { default: '' }) openedAt: string;
+  /** Of the last request, to some minutes. */
+  @Column('varchar', { default: '' }) seenAt: string;
+  @Column('varchar', { nullable: true }) endedAt: string | null;
+  /** SHA-256 of a mark that the browser keeps: which sessions were opened in one place. */
+  @Column('varchar', { default: '' }) device: string;
+  @Column('varchar', { default: '' }) address: string;
+  /** What the browser calls itself. */
+  @Column('varchar', { default: '' }) agent: string;
 }
 
 /** What is to be decided and how it is asked and served; never searched by, so kept as it is. */

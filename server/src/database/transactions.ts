@@ -27,6 +27,8 @@ export class Transactions {
   constructor(
     private readonly writer: DataSource,
     private readonly reader: DataSource,
+    /** Guards of the file that were not as they should be when it was opened. */
+    readonly wanting: readonly string[] = [],
   ) {}
 
   /** What is committed. */

@@ -49,6 +49,14 @@ export function Text(most: number, { least = 0, pattern, patternMessage }: TextR
   );
 }
 
+/** A reason that says something: two words at the least. */
+export const Reason = (most: number): PropertyDecorator =>
+  Text(most, {
+    least: 3,
+    pattern: /\p{L}{2,}\P{L}+\p{L}{2,}/u,
+    patternMessage: 'Say it in a few words, for whoever reads the log.',
+  });
+
 export function Whole({ least, most }: Limits): PropertyDecorator {
   const message = `This should be a whole number from ${least} to ${most}.`;
   return applyDecorators(

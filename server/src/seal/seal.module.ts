@@ -1,5 +1,6 @@
 import { Module } from '@nestjs/common';
 import type { OwnRows } from '../database/dataSource';
+import { AccountsModule } from '../accounts/accounts.module';
 import { WorkersModule } from '../jobs/workers.module';
 import { AccessService } from './access/access.service';
 import { BundlesService } from './bundles/bundles.service';
@@ -17,7 +18,7 @@ export const SEALED_ROWS: OwnRows = [KeyRow, AmendedKeyRow];
  * (views), opening the key (unsealing), and the tasting as one document (bundles).
  */
 @Module({
-  imports: [WorkersModule],
+  imports: [AccountsModule, WorkersModule],
   controllers: [SealController],
   providers: [AccessService, BundlesService, KeysService, UnsealingService],
   exports: [AccessService, BundlesService, KeysService, UnsealingService],

@@ -1,9 +1,9 @@
 import { MOST_PANELISTS, SHORT_TEXT } from '@jacana/core/bundle';
-import { Code, Id, Moment, Said, SaidTexts, Text, Whole } from '../fields/fields';
+import { Code, Id, Moment, Reason, Said, SaidTexts, Text, Whole } from '../fields/fields';
 
 export class PortioningReason {
   /** Why the sheet is needed, and who will see it; kept in the seal's log. */
-  @Text(500, { least: 3 }) reason: string;
+  @Reason(500) reason: string;
 }
 
 export class SparesOf {

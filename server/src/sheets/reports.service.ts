@@ -2,6 +2,7 @@ import { Injectable, StreamableFile } from '@nestjs/common';
 import { plainText, reportSheet, USUAL_REPORT, workbookOf, type Sheet } from '@jacana/core/sheets';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
+import { JournalService } from '../audit/journal.service';
 import { Transactions } from '../database/transactions';
 import { FindingsService } from '../findings/findings.service';
 import { WorkersService } from '../jobs/workers.service';
@@ -18,6 +19,7 @@ export class ReportsService {
     private readonly bundles: BundlesService,
     private readonly workers: WorkersService,
     private readonly audit: AuditService,
+    private readonly journal: JournalService,
   ) {}
 
   async print(id: string, asked: ReportAsked, me: Me): Promise<StreamableFile> {
@@ -38,6 +40,7 @@ export class ReportsService {
       length: length ?? USUAL_REPORT.length,
       paper: paper ?? USUAL_REPORT.paper,
       names: names === 'yes' && me.role === 'coordinator',
+      record: await this.journal.mark(this.transactions.read, id),
     });
   }
 

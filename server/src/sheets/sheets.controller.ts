@@ -72,6 +72,13 @@ export class SheetsController {
     return this.sheets.envelope(id);
   }
 
+  /** How many answered, and the mark of all that was recorded, to be signed and kept. */
+  @Get('closing')
+  @Allow('coordinator')
+  printClosing(@Param('id') id: string): Promise<StreamableFile> {
+    return this.sheets.closing(id);
+  }
+
   /** A label for each portion: codes, seats and flights, and no piece. */
   @Get('labels')
   @Allow('coordinator', 'server')
@@ -92,10 +99,10 @@ export class SheetsController {
     return this.sheets.portioning(id, me);
   }
 
-  /** For a coordinator, who must say why: it is written into the seal's log. */
+  /** For whoever could put it together with the kitchen's list, and must say why: it is written into the seal's log. */
   @Post('portioning')
   @HttpCode(200)
-  @Allow('coordinator')
+  @Allow('coordinator', 'server')
   openAndPrintPortioning(
     @Param('id') id: string,
     @Body() { reason }: PortioningReason,

@@ -2,6 +2,7 @@ import { Inject, Injectable, StreamableFile } from '@nestjs/common';
 import {
   attendanceSheet,
   ballotSheet,
+  closingSheet,
   envelopeSheet,
   kitchenSheet,
   linksSheet,
@@ -24,6 +25,7 @@ import { rawNumbers } from '@jacana/core/served';
 import { serviceDay, trayName } from '@jacana/core/service';
 import { ExclusionsService } from '../contents/exclusions.service';
 import type { Me } from '../accounts/allow';
+import { JournalService } from '../audit/journal.service';
 import { Transactions } from '../database/transactions';
 import { refuseFields } from '../fields/problems';
 import { HouseService } from '../house/house.service';
@@ -55,13 +57,14 @@ export class SheetsService {
     private readonly house: HouseService,
     private readonly printer: LabelPrinterService,
     private readonly exclusions: ExclusionsService,
+    private readonly journal: JournalService,
     @Inject(OPTIONS) private readonly options: ServerOptions,
   ) {}
 
   async plan(id: string): Promise<StreamableFile> {
     const stored = await this.store.getLocked(this.transactions.read, id);
     const { tasting, plan } = asLocked({ tasting: tastingOf(stored), plan: planOf(stored.plan) }, stored.amendments);
-    return this.drawn(planSheet(tasting, plan));
+    return this.drawn(planSheet(tasting, plan, await this.journal.mark(this.transactions.read, id)));
   }
 
   async kitchen(id: string, me: Me): Promise<StreamableFile> {
@@ -115,7 +118,19 @@ export class SheetsService {
 
   async envelope(id: string): Promise<StreamableFile> {
     const { row, plan } = await this.store.getLocked(this.transactions.read, id);
-    return this.drawn(envelopeSheet(row.title, plan));
+    return this.drawn(envelopeSheet(row.title, plan, await this.journal.mark(this.transactions.read, id)));
+  }
+
+  /** What is kept once nobody answers any more, to be compared with the records later. */
+  async closing(id: string): Promise<StreamableFile> {
+    const { read } = this.transactions;
+    const { row, plan, panelists, ballots } = await this.store.getLocked(read, id);
+    const closed = {
+      ...{ closedAt: row.closedAt, fingerprint: plan.fingerprint },
+      handedIn: ballots.filter(({ handedInAt }) => handedInAt !== null).length,
+      ballots: panelists.length * row.design.service.sittings,
+    };
+    return this.drawn(closingSheet(row.title, closed, await this.journal.mark(read, id)));
   }
 
   async labels(id: string, { spares, ...layout }: LabelsAsked, me: Me): Promise<StreamableFile> {

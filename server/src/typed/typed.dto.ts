@@ -10,7 +10,7 @@ import {
 } from '@jacana/core/bundle';
 import { Type } from 'class-transformer';
 import { AnswerInput } from '../ballots/ballots.dto';
-import { Choice, DraftId, Flag, ListOf, Said, Text, Texts, Whole } from '../fields/fields';
+import { Choice, DraftId, Flag, ListOf, Reason, Said, Text, Texts, Whole } from '../fields/fields';
 import { BallotAnswer, BallotSet } from '../seal/views/panelist';
 import { BallotItemInput } from '../tastings/design.dto';
 
@@ -98,7 +98,7 @@ export class PaperPicture {
 
 /** Why the answers of a ballot are looked at, and what is put right on it. */
 export class LookedAt {
-  @Text(SHORT_TEXT, { least: 3 }) because: string;
+  @Reason(SHORT_TEXT) because: string;
 }
 
 export class Correction extends LookedAt {

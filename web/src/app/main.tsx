@@ -6,6 +6,11 @@ import '../look/theme.css';
 import { router } from './router';
 import { store } from '../store/store';
 
+// A page that the browser kept for its way back may be the last person's.
+window.addEventListener('pageshow', ({ persisted }) => {
+  if (persisted) window.location.reload();
+});
+
 createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>
     <Provider store={store}>

@@ -1,5 +1,6 @@
 import { createBrowserRouter, Navigate } from 'react-router';
 import { Loading } from '../ui/Notice';
+import { AccountPage } from './pages/AccountPage';
 import { BrokenPage } from './pages/BrokenPage';
 import { DeskPage } from './pages/DeskPage';
 import { SetUpPage } from './pages/SetUpPage';
@@ -25,6 +26,7 @@ export const router = createBrowserRouter([
     children: [
       { path: '/', element: <DeskPage /> },
       { path: '/team', element: <TeamPage /> },
+      { path: '/account', element: <AccountPage /> },
       {
         path: '/tastings/:id',
         element: <TastingShell />,

@@ -25,6 +25,7 @@ export function Ballot() {
     <div data-dim={isDim} className="min-h-dvh bg-water text-[1.0625rem] text-ink dim:bg-night dim:text-night-ink">
       <div className="mx-auto flex min-h-dvh max-w-[30rem] flex-col px-[20px] pt-3 pb-6">
         <TopLine isDim={isDim} onDim={() => setDim(!isDim)} onStop={() => setStopping(true)} />
+        <Remembered />
         <Content isStopping={isStopping} onGoOn={() => setStopping(false)} />
       </div>
     </div>
@@ -66,6 +67,18 @@ function whereOf({ ballot, step }: BallotState, t: Words): string {
 function stepAt(ballot: BallotView, number: number): Step {
   const steps = stepsOf(ballot);
   return steps[number] ?? steps[0];
+}
+
+/** Records that are not the ones that this phone was told of: said to whoever can do something about it. */
+function Remembered() {
+  const t = useWords();
+  const isAsRemembered = useBallot((state) => state.ballot?.isAsRemembered ?? true);
+  if (isAsRemembered) return null;
+  return (
+    <p role="alert" className="rounded-card border border-chestnut p-3 font-bold">
+      {t('other-records')}
+    </p>
+  );
 }
 
 function Content({ isStopping, onGoOn }: { isStopping: boolean; onGoOn: () => void }) {

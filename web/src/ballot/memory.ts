@@ -1,7 +1,7 @@
 import type { Language } from '@jacana/core/bundle';
 import { nanoid } from 'nanoid';
 import { LANGUAGE_NAMES } from '../words/words';
-import { fresh, type BallotState } from './state';
+import { forgotten, fresh, type BallotState } from './state';
 
 /**
  * What this browser keeps. Where it may not keep anything (private windows), the ballot
@@ -36,7 +36,7 @@ export function recall(token: string): BallotState {
 }
 
 export function keep(token: string, state: BallotState): void {
-  attempt(() => localStorage.setItem(place(token), JSON.stringify(state)), undefined);
+  attempt(() => localStorage.setItem(place(token), JSON.stringify(forgotten(state))), undefined);
 }
 
 /** Whether the dim screen is wanted, for rooms that are darkened or lit red. */

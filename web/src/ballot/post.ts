@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import type { BallotView, SavedAnswers, TrayOut } from '../client/api.generated';
+import type { BallotView, MarkedAnswers, SavedAnswers, TrayOut } from '../client/api.generated';
 import { ask, Refused, send } from '../post/letter';
 import { fetchRankingBoard } from '../questions/LazyRankingBoard';
 import { Patience } from '../post/patience';
@@ -44,7 +44,8 @@ export class Post {
   /** Opens the ballot here. @param takeOver stops another device that has it open */
   async open(takeOver: boolean): Promise<void> {
     try {
-      const ballot = await this.send<BallotView>('open', { device: deviceId(), takeOver });
+      const remembers = this.store.getState().ballot?.mark || undefined;
+      const ballot = await this.send<BallotView>('open', { device: deviceId(), takeOver, remembers });
       // A ballot opens once all that its questions need is here: the network may be gone by the last of them.
       if (ballot.items.some((item) => item.kind === 'ranking')) await fetchRankingBoard();
       await readIn(languageMemory.read() ?? ballot.language);
@@ -94,8 +95,9 @@ export class Post {
   private async sendAnswers(): Promise<void> {
     const { queue, ballot } = this.store.getState();
     const letter = { device: deviceId(), sitting: ballot?.sitting, answers: queue.slice(0, this.isCareful ? 1 : 100) };
-    const { saved } = await this.send<SavedAnswers>('answers', letter);
+    const { saved, mark } = await this.send<MarkedAnswers>('answers', letter);
     this.store.dispatch(actions.acknowledged(saved));
+    this.store.dispatch(actions.markTold(mark));
     if (this.store.getState().queue.length === 0) this.isCareful = false;
   }
 

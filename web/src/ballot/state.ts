@@ -52,6 +52,12 @@ export const fresh: BallotState = {
   line: 'saved',
 };
 
+/** What is left of a ballot that is in: that it is, and its mark. The next one with this phone reads no answer here. */
+export const forgotten = (state: BallotState): BallotState =>
+  state.ballot?.state !== 'handed-in' || state.guess !== null
+    ? state
+    : { ...fresh, ballot: { ...state.ballot, answers: [], sets: [], items: [], guess: null } };
+
 /** What an answer is about. */
 export const placeOf = (answer: Omit<AnswerInput, 'id'>): string => placeOfAnswer(answer as AnswerValue);
 
@@ -132,6 +138,10 @@ const slice = createSlice({
     },
     acknowledged: (state, { payload: ids }: PayloadAction<string[]>) => {
       state.queue = state.queue.filter((answer) => !ids.includes(answer.id));
+    },
+    /** Kept, to be held against what the server has later. */
+    markTold: (state, { payload: mark }: PayloadAction<string>) => {
+      if (state.ballot) state.ballot.mark = mark;
     },
     lineChanged: (state, { payload }: PayloadAction<Line>) => {
       state.line = payload;

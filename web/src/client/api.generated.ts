@@ -36,6 +36,18 @@ const injectedRtkApi = api
         query: () => ({ url: `/api/session`, method: 'DELETE' }),
         invalidatesTags: ['accounts'],
       }),
+      listSessions: build.query<ListSessionsApiResponse, ListSessionsApiArg>({
+        query: () => ({ url: `/api/sessions` }),
+        providesTags: ['accounts'],
+      }),
+      endSession: build.mutation<EndSessionApiResponse, EndSessionApiArg>({
+        query: (queryArg) => ({ url: `/api/sessions/${queryArg.id}`, method: 'DELETE' }),
+        invalidatesTags: ['accounts'],
+      }),
+      changePassword: build.mutation<ChangePasswordApiResponse, ChangePasswordApiArg>({
+        query: (queryArg) => ({ url: `/api/password`, method: 'POST', body: queryArg.changedPassword }),
+        invalidatesTags: ['accounts'],
+      }),
       setUp: build.mutation<SetUpApiResponse, SetUpApiArg>({
         query: (queryArg) => ({ url: `/api/set-up`, method: 'POST', body: queryArg.firstAccount }),
         invalidatesTags: ['accounts'],
@@ -48,6 +60,18 @@ const injectedRtkApi = api
         query: (queryArg) => ({ url: `/api/accounts`, method: 'POST', body: queryArg.newAccount }),
         invalidatesTags: ['accounts'],
       }),
+      listHouseLog: build.query<ListHouseLogApiResponse, ListHouseLogApiArg>({
+        query: () => ({ url: `/api/accounts/log` }),
+        providesTags: ['accounts'],
+      }),
+      renewPassword: build.mutation<RenewPasswordApiResponse, RenewPasswordApiArg>({
+        query: (queryArg) => ({
+          url: `/api/accounts/${queryArg.id}/password`,
+          method: 'POST',
+          body: queryArg.renewedPassword,
+        }),
+        invalidatesTags: ['accounts'],
+      }),
       removeAccount: build.mutation<RemoveAccountApiResponse, RemoveAccountApiArg>({
         query: (queryArg) => ({ url: `/api/accounts/${queryArg.id}`, method: 'DELETE' }),
         invalidatesTags: ['accounts'],
@@ -55,6 +79,14 @@ const injectedRtkApi = api
       getSeal: build.query<GetSealApiResponse, GetSealApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/seal` }),
         providesTags: ['seal'],
+      }),
+      compareMark: build.mutation<CompareMarkApiResponse, CompareMarkApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/seal/compare`,
+          method: 'POST',
+          body: queryArg.compareMark,
+        }),
+        invalidatesTags: ['seal'],
       }),
       unseal: build.mutation<UnsealApiResponse, UnsealApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/unseal`, method: 'POST' }),
@@ -510,6 +542,16 @@ export type SignInApiArg = {
 };
 export type SignOutApiResponse = unknown;
 export type SignOutApiArg = void;
+export type ListSessionsApiResponse = /** status 200  */ OwnSession[];
+export type ListSessionsApiArg = void;
+export type EndSessionApiResponse = unknown;
+export type EndSessionApiArg = {
+  id: string;
+};
+export type ChangePasswordApiResponse = unknown;
+export type ChangePasswordApiArg = {
+  changedPassword: ChangedPassword;
+};
 export type SetUpApiResponse = unknown;
 export type SetUpApiArg = {
   firstAccount: FirstAccount;
@@ -520,6 +562,13 @@ export type AddAccountApiResponse = /** status 200  */ AccountView;
 export type AddAccountApiArg = {
   newAccount: NewAccount;
 };
+export type ListHouseLogApiResponse = /** status 200  */ HouseEvent[];
+export type ListHouseLogApiArg = void;
+export type RenewPasswordApiResponse = unknown;
+export type RenewPasswordApiArg = {
+  id: string;
+  renewedPassword: RenewedPassword;
+};
 export type RemoveAccountApiResponse = unknown;
 export type RemoveAccountApiArg = {
   id: string;
@@ -527,6 +576,11 @@ export type RemoveAccountApiArg = {
 export type GetSealApiResponse = /** status 200  */ SealView;
 export type GetSealApiArg = {
   id: string;
+};
+export type CompareMarkApiResponse = /** status 200  */ ComparedView;
+export type CompareMarkApiArg = {
+  id: string;
+  compareMark: CompareMark;
 };
 export type UnsealApiResponse = /** status 200  */ SealView;
 export type UnsealApiArg = {
@@ -743,7 +797,7 @@ export type OpenBallotApiArg = {
   token: string;
   openBallot: OpenBallot;
 };
-export type SaveAnswersApiResponse = /** status 200  */ SavedAnswers;
+export type SaveAnswersApiResponse = /** status 200  */ MarkedAnswers;
 export type SaveAnswersApiArg = {
   token: string;
   saveAnswers: SaveAnswers;
@@ -935,6 +989,18 @@ export type SignIn = {
   login: string;
   password: string;
 };
+export type OwnSession = {
+  id: string;
+  openedAt: string;
+  seenAt: string;
+  address: string;
+  agent: string;
+  isThis: boolean;
+};
+export type ChangedPassword = {
+  current: string;
+  password: string;
+};
 export type FirstAccount = {
   name: string;
   login: string;
@@ -946,12 +1012,23 @@ export type AccountView = {
   name: string;
   login: string;
   role: Role;
+  createdAt: string;
+  beside: string[];
 };
 export type NewAccount = {
   name: string;
   login: string;
   password: string;
   role: Role;
+};
+export type HouseEvent = {
+  at: string;
+  by: string;
+  action: string;
+  detail: string;
+};
+export type RenewedPassword = {
+  password: string;
 };
 export type SealEvent = {
   at: string;
@@ -968,6 +1045,17 @@ export type SealView = {
   matches: boolean;
   logIntact: boolean;
   log: SealEvent[];
+  number: number;
+  mark: string;
+  problems: string[];
+};
+export type ComparedView = {
+  isFound: boolean;
+  number: number | null;
+  of: number;
+};
+export type CompareMark = {
+  mark: string;
 };
 export type Status = 'draft' | 'locked' | 'tasting' | 'closed' | 'unsealed';
 export type Test =
@@ -1838,14 +1926,18 @@ export type BallotView = {
   contains: string[];
   answers: BallotAnswer[];
   handedInAt: string | null;
+  mark: string;
+  isAsRemembered: boolean;
   guess: GuessView | null;
 };
 export type OpenBallot = {
   device: string;
   takeOver: boolean;
+  remembers?: string;
 };
-export type SavedAnswers = {
+export type MarkedAnswers = {
   saved: string[];
+  mark: string;
 };
 export type AnswerInput = {
   id: string;
@@ -1874,6 +1966,9 @@ export type HandIn = {
   id: string;
   sitting: number;
   answers: AnswerInput[];
+};
+export type SavedAnswers = {
+  saved: string[];
 };
 export type StopInput = {
   id: string;
@@ -2169,11 +2264,17 @@ export const {
   useGetSessionQuery,
   useSignInMutation,
   useSignOutMutation,
+  useListSessionsQuery,
+  useEndSessionMutation,
+  useChangePasswordMutation,
   useSetUpMutation,
   useListAccountsQuery,
   useAddAccountMutation,
+  useListHouseLogQuery,
+  useRenewPasswordMutation,
   useRemoveAccountMutation,
   useGetSealQuery,
+  useCompareMarkMutation,
   useUnsealMutation,
   useListTastingsQuery,
   useCreateTastingMutation,

@@ -12,6 +12,7 @@ const NAMES = {
   attendance: 'Attendance list',
   ballots: 'Paper ballots',
   envelope: 'Envelope',
+  closing: 'Closing sheet',
   portioning: 'Portioning sheet',
   links: 'Ballot cards',
 } as const;

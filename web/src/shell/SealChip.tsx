@@ -2,6 +2,7 @@ import { Popover } from 'radix-ui';
 import { format } from 'date-fns';
 import { api } from '../client/api';
 import type { TastingCard } from '../client/api.generated';
+import { Records } from './Records';
 
 /** The seal, always at the top right: a closed bud or an open flower, and who may see what. */
 export function SealChip({ card, isCoordinator }: { card: TastingCard; isCoordinator: boolean }) {
@@ -65,6 +66,7 @@ function SealStory({ id, isSealed }: { id: string; isSealed: boolean }) {
           <p className="mt-1 font-mono text-xs break-all">{seal.stated}</p>
         </div>
       )}
+      {seal && seal.number > 0 && <Records id={id} seal={seal} />}
       {seal && (
         <div className="border-t border-line pt-3 text-sm">
           <h2 className="font-bold">
@@ -74,6 +76,7 @@ function SealStory({ id, isSealed }: { id: string; isSealed: boolean }) {
             {seal.log.map((entry) => (
               <li key={`${entry.at}${entry.action}`}>
                 <span className="text-quiet">{format(entry.at, 'd MMM HH:mm')}</span> {entry.by}: {entry.action}
+                {entry.detail && <span className="block pl-4 text-quiet">{entry.detail}</span>}
               </li>
             ))}
           </ol>

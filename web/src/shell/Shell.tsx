@@ -1,4 +1,4 @@
-import { LogOut, Users } from 'lucide-react';
+import { KeyRound, LogOut, Users } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { type ReactNode, useMemo } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -8,6 +8,7 @@ import { api } from '../client/api';
 import type { PersonView } from '../client/api.generated';
 import { useCommands } from './CommandProvider';
 import { useCommandBook } from './commands';
+import { useSignOut } from './useSignOut';
 import { rememberUnits, unitsChosen } from '../store/preferences';
 import { useAppDispatch, useAppSelector } from '../store/store';
 
@@ -90,11 +91,12 @@ function useUnitsSwitch() {
 
 function useDeskCommands(me: PersonView, flipUnits: () => void): void {
   const go = useNavigate();
-  const [signOut] = api.useSignOutMutation();
+  const signOut = useSignOut();
   const commands = useMemo(
     () => [
       { label: 'All tastings', group: 'Go to', keys: 'd', run: () => void go('/') },
       ...(me.role === 'coordinator' ? [{ label: 'Team', group: 'Go to', keys: 't', run: () => void go('/team') }] : []),
+      { label: 'Your sign-in', group: 'Go to', run: () => void go('/account') },
       { label: 'Switch units', group: 'Desk', keys: 'u', run: flipUnits },
       { label: 'Sign out', group: 'Desk', run: () => void signOut() },
     ],
@@ -122,7 +124,7 @@ function useTastingCommands(): void {
 }
 
 function AccountMenu({ me }: { me: PersonView }) {
-  const [signOut] = api.useSignOutMutation();
+  const signOut = useSignOut();
   const item = 'flex cursor-pointer items-center gap-2 rounded-md px-3 py-2 outline-none data-[highlighted]:bg-pad';
   return (
     <DropdownMenu.Root>
@@ -143,6 +145,11 @@ function AccountMenu({ me }: { me: PersonView }) {
               </Link>
             </DropdownMenu.Item>
           )}
+          <DropdownMenu.Item asChild className={item}>
+            <Link to="/account">
+              <KeyRound size={16} /> Your sign-in
+            </Link>
+          </DropdownMenu.Item>
           <DropdownMenu.Item className={item} onSelect={() => void signOut()}>
             <LogOut size={16} /> Sign out
           </DropdownMenu.Item>

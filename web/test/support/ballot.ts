@@ -28,6 +28,8 @@ export const servedBallot = (codes: string[], change: Partial<BallotView> = {}):
   contains: [],
   answers: [],
   handedInAt: null,
+  mark: '',
+  isAsRemembered: true,
   guess: null,
   ...change,
 });

@@ -179,6 +179,8 @@ export const de: Omit<Catalogue, 'place_ordinal_one' | 'place_ordinal_two' | 'pl
   'waiting-line': 'Warten auf eine Verbindung.',
   'handing-in': 'Wird abgegeben …',
   arrived: 'Ihr Bogen ist um {{time}} angekommen.',
+  'other-records':
+    'Was bei dieser Verkostung aufgezeichnet ist, ist nicht das, was dieses Telefon noch weiß. Bitte sagen Sie es der Leitung.',
   'can-close': 'Sie können diese Seite schließen.',
   'safe-here':
     'Ihre Antworten sind auf diesem Gerät sicher. Lassen Sie diese Seite offen: Sie werden gesendet, sobald es eine Verbindung gibt.',

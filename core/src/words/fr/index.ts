@@ -182,6 +182,8 @@ export const fr: Omit<Catalogue, 'place_ordinal_two' | 'place_ordinal_few'> = {
   'waiting-line': 'En attente d’une connexion.',
   'handing-in': 'Remise en cours…',
   arrived: 'Votre bulletin est arrivé à {{time}}.',
+  'other-records':
+    'Ce que cette dégustation a enregistré n’est pas ce dont ce téléphone se souvient. Prévenez la personne qui l’organise.',
   'can-close': 'Vous pouvez fermer cette page.',
   'safe-here':
     'Vos réponses sont en sûreté sur cet appareil. Laissez cette page ouverte : elles partent dès qu’il y a une connexion.',

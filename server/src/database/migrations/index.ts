@@ -9,6 +9,7 @@ import { WalkIns1796083200000 } from './1796083200000-walk-ins';
 import { Exclusions1796169600000 } from './1796169600000-exclusions';
 import { Typed1796256000000 } from './1796256000000-typed';
 import { Shares1796342400000 } from './1796342400000-shares';
+import { Evidence1796428800000 } from './1796428800000-evidence';
 
 /** Names of all that this program knows, as the data file keeps them. */
 export const migrationNames = (): string[] => MIGRATIONS.map(({ name }) => name);
@@ -26,4 +27,5 @@ export const MIGRATIONS = [
   Exclusions1796169600000,
   Typed1796256000000,
   Shares1796342400000,
+  Evidence1796428800000,
 ];

@@ -1,8 +1,8 @@
-import { Controller, Get, Param, Post } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Param, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow, type Me, SignedIn } from '../../accounts/allow';
 import { Answers } from '../../fields/fields';
-import { SealView } from '../views/coordinator';
+import { CompareMark, ComparedView, SealView } from '../views/coordinator';
 import { UnsealingService } from './unsealing.service';
 
 @ApiTags('seal')
@@ -15,6 +15,15 @@ export class SealController {
   @Answers(SealView)
   getSeal(@Param('id') id: string): Promise<SealView> {
     return this.unsealing.view(id);
+  }
+
+  /** Whether what was printed, or what a phone keeps, is part of the chain of records. */
+  @Post('seal/compare')
+  @HttpCode(200)
+  @Allow('coordinator')
+  @Answers(ComparedView)
+  compareMark(@Param('id') id: string, @Body() { mark }: CompareMark): Promise<ComparedView> {
+    return this.unsealing.compare(id, mark);
   }
 
   @Post('unseal')

@@ -1,7 +1,9 @@
 import { ForbiddenException, Injectable } from '@nestjs/common';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../../accounts/allow';
+import { AccountsService } from '../../accounts/accounts.service';
 import { AuditService } from '../../audit/audit.service';
+import { JournalService } from '../../audit/journal.service';
 import { AuditRow, type PlanRow, TastingRow } from '../../database/entities';
 import { Transactions } from '../../database/transactions';
 import { refuseState } from '../../fields/problems';
@@ -9,7 +11,7 @@ import { LogService } from '../../log/log.service';
 import { LiveService } from '../../live/live.service';
 import { type StoredTasting, TastingStore } from '../../tastings/tasting.store';
 import { KeysService } from '../keys/keys.service';
-import type { SealView } from '../views/coordinator';
+import type { ComparedView, SealView } from '../views/coordinator';
 import { type PortionView, portions, sparesFor } from '../views/server';
 
 /** Opens the key: for good at the end, or, for whoever portions, just which piece goes under which code. */
@@ -21,6 +23,8 @@ export class UnsealingService {
     private readonly keys: KeysService,
     private readonly log: LogService,
     private readonly audit: AuditService,
+    private readonly journal: JournalService,
+    private readonly accounts: AccountsService,
     private readonly live: LiveService,
   ) {}
 
@@ -49,14 +53,19 @@ export class UnsealingService {
   async view(id: string): Promise<SealView> {
     const { read } = this.transactions;
     const stored = await this.store.get(read, id);
-    const log = await read.find(AuditRow, { where: { tastingId: id }, order: { seq: 'ASC' } });
     const { row, plan } = stored;
+    const own = await read.find(AuditRow, { where: { tastingId: id }, order: { seq: 'ASC' } });
+    // Who could have had which view meanwhile: accounts come and go in the log of every tasting whose key is closed.
+    const house = plan ? await this.audit.house(read, plan.lockedAt, row.unsealedAt ?? undefined) : [];
+    const log = [...own, ...house].sort((a, b) => a.seq - b.seq);
     return {
       lockedAt: plan?.lockedAt ?? null,
       unsealedAt: row.unsealedAt,
       unsealedBy: row.unsealedBy,
       ...(plan ? await this.keys.verify(read, { ...stored, plan }) : { stated: null, computed: null, matches: false }),
       logIntact: await this.audit.isIntact(read),
+      ...(await this.journal.mark(read, id)),
+      problems: await this.journal.problems(read, id),
       log: log.map(({ at, by, action, detail }) => ({ at, by, action, detail })),
     };
   }
@@ -68,15 +77,41 @@ export class UnsealingService {
    */
   async portioningSheet(id: string, me: Me, reason?: string): Promise<PortionView[]> {
     const stored = await this.store.getLocked(this.transactions.read, id);
-    if (me.role === 'coordinator') {
-      if (!reason) throw new ForbiddenException('Say why you need the portioning sheet before the key is unsealed.');
-      await this.transactions.write((manager) =>
-        this.audit.record(manager, { by: me.name, action: 'portioning sheet opened', tastingId: id, detail: reason }),
-      );
-    }
+    const why = await this.whyReason(me, stored.plan.lockedAt);
+    if (why !== null && !reason) throw new ForbiddenException(why);
+    await this.noteOpening(id, me, reason);
     const { read } = this.transactions;
     const [kitchen, log] = [await this.log.kitchen(read, id), await this.log.service(read, id)];
     return portions(stored, await this.keys.get(read, id), { kitchen, log });
+  }
+
+  /** Who could put the sheet together with the kitchen's list has to say why; null for others. */
+  private async whyReason(me: Me, lockedAt: string): Promise<string | null> {
+    if (me.role === 'coordinator') return 'Say why you need the portioning sheet before the key is unsealed.';
+    const { createdAt, beside } = await this.accounts.standing(me.id);
+    if (createdAt > lockedAt)
+      return 'This sign-in is younger than the plan. Say why you need the portioning sheet: it is written into the log.';
+    return beside.some(({ role }) => role !== 'server')
+      ? 'Somebody in another role has signed in on this device. Say why you need the portioning sheet: it is written into the log.'
+      : null;
+  }
+
+  /** Each time with a reason; of those who portion once, however often they look. */
+  private async noteOpening(tastingId: string, me: Me, reason: string | undefined): Promise<void> {
+    const entry = { by: me.name, action: 'portioning sheet opened', tastingId };
+    const detail = reason ?? 'to portion';
+    await this.transactions.write(async (manager) => {
+      const isKnown = reason === undefined && (await manager.existsBy(AuditRow, { ...entry, detail }));
+      if (!isKnown) await this.audit.record(manager, { ...entry, detail });
+    });
+  }
+
+  /** Whether a mark that was printed or kept is one of this tasting's. */
+  async compare(id: string, typed: string): Promise<ComparedView> {
+    const { read } = this.transactions;
+    await this.store.get(read, id);
+    const found = await this.journal.find(read, id, typed);
+    return { isFound: found !== null, number: found?.number ?? null, of: (await this.journal.mark(read, id)).number };
   }
 
   /** Pieces that another portion for a code may be cut from: for whoever portions, and for what is checked before it is stored. */

@@ -1,5 +1,5 @@
 import { ANALYSES, type Analysis } from '@jacana/core/bundle';
-import { Choice, ListOf, Said } from '../../fields/fields';
+import { Choice, ListOf, Said, SaidTexts, Text } from '../../fields/fields';
 import { SittingTrayView } from './server';
 
 /** What the coordinator may know: everything but the key, until it is unsealed. */
@@ -37,4 +37,21 @@ export class SealView {
   /** Whether the log's chain of hashes holds. */
   @Said('boolean') logIntact: boolean;
   @ListOf(() => SealEvent, 10000) log: SealEvent[];
+  /** How many records there are in the chain of this tasting, and the mark of the last, as it is printed. */
+  @Said('integer') number: number;
+  @Said('string') mark: string;
+  /** What is not as it was stored, in words. */
+  @SaidTexts() problems: string[];
+}
+
+/** A mark off a sheet or a phone. */
+export class CompareMark {
+  @Text(60, { least: 1 }) mark: string;
+}
+
+export class ComparedView {
+  @Said('boolean') isFound: boolean;
+  /** After which record it was taken, and how many there are now. */
+  @Said('integer', true) number: number | null;
+  @Said('integer') of: number;
 }

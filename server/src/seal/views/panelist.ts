@@ -89,6 +89,10 @@ export class BallotView {
   /** The answers that count now. */
   @ListOf(() => BallotAnswer, 1200) answers: BallotAnswer[];
   @Said('string', true) handedInAt: string | null;
+  /** The end of the chain of records, which the phone keeps: records that are changed later do not fit it any more. */
+  @Said('string') mark: string;
+  /** False where the mark that the phone kept is no part of the chain. */
+  @Said('boolean') isAsRemembered: boolean;
   /** Null until nothing is left to taste, or where it is not asked. */
   @ApiProperty({ type: GuessView, nullable: true }) guess: GuessView | null;
 }

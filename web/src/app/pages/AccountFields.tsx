@@ -16,10 +16,10 @@ export function AccountFields({ at }: AccountFieldsProps) {
         label="Password"
         type="password"
         required
-        minLength={10}
+        minLength={12}
         maxLength={200}
         autoComplete="new-password"
-        hint="At least 10 characters."
+        hint="At least 12 characters: three words or more do well."
         {...at('password')}
       />
     </>

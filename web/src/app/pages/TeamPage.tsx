@@ -10,8 +10,11 @@ import { noticeShown } from '../../store/notices';
 import { useDesk } from '../../shell/session';
 import { Shell } from '../../shell/Shell';
 import { counted } from '../../shell/stages';
+import { list } from '../../findings/order';
 import { useAppDispatch } from '../../store/store';
 import { AccountFields } from './AccountFields';
+import { HouseLog } from './HouseLog';
+import { RenewPassword } from './RenewPassword';
 
 const ROLES: { role: Role; sees: string }[] = [
   { role: 'kitchen', sees: 'methods and kitchen tags; never a code' },
@@ -46,11 +49,17 @@ export function TeamPage() {
                 <li key={account.id} className="flex items-center gap-4 py-2.5">
                   <span className="grow">
                     <span className="font-bold">{account.name}</span>, {account.role}
+                    {account.beside.length > 0 && (
+                      <span className="block text-sm font-bold text-chestnut">
+                        On a device that {list(account.beside)} used: one person in two roles is not blind.
+                      </span>
+                    )}
                     <span className="block text-sm text-quiet">
                       {ROLES.find(({ role }) => role === account.role)?.sees}
                     </span>
                   </span>
                   <span className="font-mono text-sm">{account.login}</span>
+                  <RenewPassword account={account} />
                   <button
                     type="button"
                     aria-label={`Remove ${account.name}`}
@@ -63,6 +72,7 @@ export function TeamPage() {
               ))}
             </ul>
           </Card>
+          <HouseLog />
         </StageLayout>
       </div>
     </Shell>

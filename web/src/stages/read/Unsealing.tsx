@@ -11,6 +11,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Mark } from '../../ui/Notice';
 import { Waiting } from '../../shell/Waiting';
+import { PrintLink } from '../../sheets/PrintSheets';
 import { Pad } from '../../ui/Pad';
 import { StageLayout } from '../../ui/StageLayout';
 
@@ -66,11 +67,12 @@ export function Unsealing({ found, onRead }: UnsealingProps) {
             />
             <span>All ballots that will come are in, and caveats are noted.</span>
           </label>
-          <div className="flex gap-3">
+          <div className="flex flex-wrap gap-3">
             <Button look="main" disabled={!isSure || isLoading} onClick={() => void unseal({ id: card.id })}>
               Unseal the key
             </Button>
             <Button onClick={() => void reopen({ id: card.id })}>Reopen the tasting</Button>
+            <PrintLink sheet="closing" look="quiet" />
           </div>
         </div>
       )}

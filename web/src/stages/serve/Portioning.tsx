@@ -42,10 +42,13 @@ export function Portioning() {
 
 function ServerSheet({ id }: { id: string }) {
   const query = api.useGetPortioningQuery({ id });
+  // A sign-in that could be somebody else's second one says why.
+  if (query.error && refusalOf(query.error).status === 403)
+    return <LoggedSheet id={id} why={refusalOf(query.error).message} />;
   return query.data ? <PortionList id={id} portions={query.data} /> : <Waiting what="the sheet" query={query} />;
 }
 
-function LoggedSheet({ id }: { id: string }) {
+function LoggedSheet({ id, why }: { id: string; why?: string }) {
   const [open, { data, error, isLoading }] = api.useOpenPortioningMutation();
   const { register, handleSubmit, getValues } = useForm({ defaultValues: { reason: '' } });
   if (data)
@@ -57,6 +60,7 @@ function LoggedSheet({ id }: { id: string }) {
     );
   return (
     <form onSubmit={(event) => void handleSubmit((portioningReason) => open({ id, portioningReason }))(event)}>
+      {why && <p className="mb-3">{why}</p>}
       <TextField
         label="Why do you open it, and who portions?"
         required
