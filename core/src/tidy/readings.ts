@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import type { ProbeSpan } from '../kitchen';
 import { readingsOf } from '../kitchen';
 import type { ReadingMinute } from '../tasting';
-import { csvOf, FORMULA } from './csv';
+import { csvOf, disarmed } from './csv';
 
 const COLUMNS = ['at', 'device', 'channel', 'piece', 'where', 'value', 'unit'];
 
@@ -25,5 +25,10 @@ export function readingsLines(minutes: readonly ReadingMinute[], spans: readonly
       return [moment, device, channel, span?.piece ?? '', span?.where ?? '', value, measures === 'grams' ? 'g' : '°C'];
     });
   });
-  return rows.length > 0 ? `${Papa.unparse(rows, { escapeFormulae: FORMULA, newline: '\n' })}\n` : '';
+  return rows.length > 0
+    ? `${Papa.unparse(
+        rows.map((row) => row.map(disarmed)),
+        { newline: '\n' },
+      )}\n`
+    : '';
 }

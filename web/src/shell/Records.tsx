@@ -27,20 +27,21 @@ export function Records({ id, seal }: { id: string; seal: SealView }) {
         className="mt-2 space-y-2"
         onSubmit={(event) => void handleSubmit((compareMark) => compare({ id, compareMark }))(event)}
       >
-        <TextField label="Mark on a sheet" className="font-mono" {...register('mark', { required: true })} />
+        <TextField label="Mark on a sheet" {...register('mark', { required: true })} />
         <Button type="submit" disabled={isLoading}>
           Compare
         </Button>
-        {data && <p role="status">{comparedText(data)}</p>}
+        {data && <p role="status">{comparedText(data, seal.problems.length === 0)}</p>}
       </form>
     </div>
   );
 }
 
 /** A mark that is found vouches for all before it; of what came later it says nothing. */
-export function comparedText({ isFound, number, of }: ComparedView): string {
+export function comparedText({ isFound, number, of }: ComparedView, isSound: boolean): string {
   if (!isFound)
     return 'No record has this mark. Look for a slip in typing; else what was recorded has been changed since that sheet was printed.';
+  if (!isSound) return 'The chain has this mark, but what it stands for was changed: see above.';
   return number === of
     ? `This is the mark of all ${of} records: nothing before it was changed.`
     : `This was the mark after ${number} records; nothing up to there was changed. ${of - (number ?? 0)} came later.`;

@@ -76,7 +76,7 @@ function SealStory({ id, isSealed }: { id: string; isSealed: boolean }) {
             {seal.log.map((entry) => (
               <li key={`${entry.at}${entry.action}`}>
                 <span className="text-quiet">{format(entry.at, 'd MMM HH:mm')}</span> {entry.by}: {entry.action}
-                {entry.detail && <span className="block pl-4 text-quiet">{entry.detail}</span>}
+                {entry.detail && <span className="block pl-4 wrap-anywhere text-quiet">{entry.detail}</span>}
               </li>
             ))}
           </ol>

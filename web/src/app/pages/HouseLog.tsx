@@ -9,6 +9,7 @@ const SHOWN = 12;
 export function HouseLog() {
   const { data: entries = [] } = api.useListHouseLogQuery();
   const { shown, more } = useFirst(entries, SHOWN);
+  if (entries.length === 0) return null;
   return (
     <Card title="What was done">
       <ol className="divide-y divide-line/60">
