@@ -12,6 +12,7 @@ import { EARLY_ALLOWED, FirstScreens } from './ballots/firstScreens.service';
 import { problemsOf, refuseFields } from './fields/problems';
 import type { ServerOptions } from './options/options';
 import { refuseDepth } from './depth';
+import { doors } from './doors';
 import type { Certificate, MadeCertificate } from './tls/certificate';
 import { RefusalsFilter } from './refusals.filter';
 
@@ -30,9 +31,11 @@ export async function createApplication(
   });
   app.useLogger(app.get(Logger));
   app.disable('x-powered-by');
+  if (options.proxy !== null) app.set('trust proxy', options.proxy);
+  app.use(doors(options));
   app.use(
     helmet({
-      hsts: false,
+      hsts: isLastingAddress(options) && { maxAge: 180 * 86_400, includeSubDomains: false },
       contentSecurityPolicy: {
         directives: { 'script-src': ["'self'", EARLY_ALLOWED], 'upgrade-insecure-requests': null },
       },
@@ -68,6 +71,13 @@ export async function createApplication(
   if (options.web) serveWeb(app, options.web);
   return app;
 }
+
+/**
+ * Whether browsers may be told to come encrypted for good: to an address that has a name and a certificate of its own. With a
+ * certificate that Jacana made, a phone that does not trust it yet could then not even go past the warning.
+ */
+const isLastingAddress = ({ address, tls, proxy }: ServerOptions): boolean =>
+  address !== null && address.startsWith('https:') && (proxy !== null || (tls !== null && tls !== 'made'));
 
 /** The built web app: its files, and its two pages for every address that is neither file nor API. */
 function serveWeb(app: NestExpressApplication, folder: string): void {

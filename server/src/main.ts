@@ -4,7 +4,7 @@ import { createApplication } from './application';
 import { Transactions } from './database/transactions';
 import { UnfitFile } from './storage/dataFile';
 import { certificateFor } from './tls/certificate';
-import { BadOptions, ownNames, publicAddress, readOptions, type ServerOptions } from './options/options';
+import { BadOptions, isReachable, ownNames, publicAddress, readOptions, type ServerOptions } from './options/options';
 
 async function main(): Promise<void> {
   const options = readOptions(process.argv.slice(2));
@@ -24,7 +24,7 @@ async function main(): Promise<void> {
 function announce(options: ServerOptions, setUpCode: string | null): void {
   const lines = [`Jacana is at ${publicAddress(options)}`];
   lines.push(
-    options.lan
+    isReachable(options)
       ? 'Open to the network: give out this address.'
       : 'Open to this machine only; add --lan for phones on your network.',
   );
@@ -32,8 +32,9 @@ function announce(options: ServerOptions, setUpCode: string | null): void {
     lines.push(
       `Phones trust it once they have taken in ${publicAddress(options)}/jacana-root.crt (docs/operating.md).`,
     );
-  if (options.demo && options.lan) lines.push('Demo sign-ins are refused while the server is open to the network.');
-  if (setUpCode && options.lan) lines.push(`Set-up code for the coordinator's account: ${setUpCode}`);
+  if (options.demo && isReachable(options))
+    lines.push('Demo sign-ins are refused while the server is open to the network.');
+  if (setUpCode && isReachable(options)) lines.push(`Set-up code for the coordinator's account: ${setUpCode}`);
   lines.push(`Data: ${options.data}`);
   if (options.backup)
     lines.push(`Copies of it: ${options.backup.folder}, every ${options.backup.everyMinutes} minutes`);

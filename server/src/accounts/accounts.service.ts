@@ -5,7 +5,7 @@ import { AuditService } from '../audit/audit.service';
 import { AccountRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
-import { OPTIONS, publicAddress, type ServerOptions } from '../options/options';
+import { isReachable, OPTIONS, publicAddress, type ServerOptions } from '../options/options';
 import type { AccountView, ChangedPassword, FirstAccount, HouseEvent, NewAccount, SessionView } from './accounts.dto';
 import type { Me } from './allow';
 import { DEMO_SIGN_INS } from './demoSignIns';
@@ -42,10 +42,10 @@ export class AccountsService implements OnModuleInit {
     return {
       me: me && { name: me.name, role: me.role },
       setUpNeeded: await this.isSetUpNeeded(),
-      setUpCodeNeeded: this.options.lan,
-      demo: this.options.demo && !this.options.lan ? DEMO_SIGN_INS : [],
+      setUpCodeNeeded: isReachable(this.options),
+      demo: this.options.demo && !isReachable(this.options) ? DEMO_SIGN_INS : [],
       address: publicAddress(this.options),
-      onNetwork: this.options.lan,
+      onNetwork: isReachable(this.options),
       hasPrinter: this.options.printer !== null,
     };
   }
@@ -53,12 +53,12 @@ export class AccountsService implements OnModuleInit {
   /** True while nobody could coordinate: demo accounts count only where they can sign in. */
   async isSetUpNeeded(manager: EntityManager = this.transactions.read): Promise<boolean> {
     const coordinators = await manager.findBy(AccountRow, { role: 'coordinator' });
-    return !coordinators.some((account) => !account.demo || !this.options.lan);
+    return !coordinators.some((account) => !account.demo || !isReachable(this.options));
   }
 
   async setUp({ setUpCode, ...first }: FirstAccount): Promise<void> {
     await this.refuseSetUp(this.transactions.read);
-    if (this.options.lan && setUpCode !== this.setUpCode) {
+    if (isReachable(this.options) && setUpCode !== this.setUpCode) {
       throw refuseFields([
         { field: 'setUpCode', message: 'Type the set-up code that the server printed when it started.' },
       ]);

@@ -6,7 +6,7 @@ import { type EntityManager, IsNull, LessThan, Not } from 'typeorm';
 import { AuditService } from '../audit/audit.service';
 import { AccountRow, SessionRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
-import { OPTIONS, type ServerOptions } from '../options/options';
+import { isReachable, OPTIONS, type ServerOptions } from '../options/options';
 import type { OwnSession } from './accounts.dto';
 import type { Me } from './allow';
 import { Attempts } from './attempts';
@@ -84,7 +84,7 @@ export class SessionsService {
       if (account) await this.noteFailure(account, address);
       throw new UnauthorizedException('Login and password do not match. Check both and try again.');
     }
-    if (account.demo && this.options.lan)
+    if (account.demo && isReachable(this.options))
       throw new UnauthorizedException('Demo sign-ins do not work while Jacana is open to the network.');
     this.attempts.succeeded(account.id);
     return account;
@@ -125,7 +125,7 @@ export class SessionsService {
     const now = new Date();
     if (!session || session.endedAt !== null || session.expiresAt < now.toISOString()) return undefined;
     const account = await this.transactions.read.findOneBy(AccountRow, { id: session.accountId });
-    if (!account || (account.demo && this.options.lan)) return undefined;
+    if (!account || (account.demo && isReachable(this.options))) return undefined;
     if (now.getTime() - Date.parse(session.seenAt || session.openedAt || '1970') > SEEN_EVERY_MS)
       await this.transactions.write((manager) =>
         manager.update(SessionRow, { tokenHash: session.tokenHash }, { seenAt: now.toISOString() }),

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { isIP } from 'node:net';
 import { networkInterfaces } from 'node:os';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
@@ -23,6 +24,10 @@ export interface ServerOptions {
   quiet: boolean;
   /** Kitchen seconds in one of ours; 1 but in a demo. */
   pace: number;
+  /** The address that links and cards carry, where it is another than this machine's own; null for that. */
+  address: string | null;
+  /** The proxy in front, whose word on who is asking is taken; null where there is none. */
+  proxy: string | null;
   /** Whether traffic is encrypted: not, by a certificate that Jacana makes for itself, or by one that is given. */
   tls: null | 'made' | { cert: string; key: string };
   /** Address of a label printer; null where there is none. */
@@ -65,6 +70,8 @@ export function readOptions(args: readonly string[]): ServerOptions {
     signInsPerMinute: 20,
     quiet: false,
     pace,
+    address: addressOf(words),
+    proxy: proxyOf(words),
     tls: tlsOf(words),
     printer: printerAt(printer),
     backup: backupOf(words),
@@ -82,6 +89,8 @@ function parseWords(args: readonly string[]) {
         port: { type: 'string', default: '4680' },
         pace: { type: 'string', default: '1' },
         printer: { type: 'string' },
+        address: { type: 'string' },
+        proxy: { type: 'string' },
         backup: { type: 'string' },
         every: { type: 'string' },
         tls: { type: 'boolean', default: false },
@@ -91,7 +100,7 @@ function parseWords(args: readonly string[]) {
     }).values;
   } catch (error) {
     throw new BadOptions(
-      `${(error as Error).message} Known options: --data FILE, --lan, --port NUMBER, --tls, --tls-cert FILE with --tls-key FILE, --printer ADDRESS, --backup FOLDER with --every 15m.`,
+      `${(error as Error).message} Known options: --data FILE, --lan, --port NUMBER, --tls, --tls-cert FILE with --tls-key FILE, --address URL, --proxy ADDRESS, --printer ADDRESS, --backup FOLDER with --every 15m.`,
     );
   }
 }
@@ -115,6 +124,24 @@ function tlsOf(words: ReturnType<typeof parseWords>): ServerOptions['tls'] {
   return { cert: contentOf(cert), key: contentOf(key) };
 }
 
+function addressOf({ address }: ReturnType<typeof parseWords>): string | null {
+  if (address === undefined) return null;
+  const url = URL.canParse(address) ? new URL(address) : null;
+  if (url && /^https?:$/.test(url.protocol) && url.pathname === '/' && !url.search && !url.username) return url.origin;
+  throw new BadOptions(`--address ${address} is not an address: give one such as https://taste.example.org.`);
+}
+
+function proxyOf({ proxy, address }: ReturnType<typeof parseWords>): string | null {
+  if (proxy === undefined) return null;
+  if (isIP(proxy) === 0)
+    throw new BadOptions(`--proxy ${proxy} is not the address of a machine: give one such as 127.0.0.1.`);
+  if (address === undefined)
+    throw new BadOptions(
+      'Behind a proxy, say under which address: --proxy 127.0.0.1 --address https://taste.example.org',
+    );
+  return proxy;
+}
+
 function contentOf(file: string): string {
   const path = resolve(process.env.INIT_CWD ?? process.cwd(), file);
   try {
@@ -129,11 +156,21 @@ function printerAt(typed: string | undefined): string | null {
   throw new BadOptions(`--printer ${typed} is not an address: give one such as http://192.168.1.20:4681.`);
 }
 
-/** The address to give out: this machine's first network address with --lan, else localhost. */
-export function publicAddress({ lan, port, tls }: Pick<ServerOptions, 'lan' | 'port' | 'tls'>): string {
+/** The address to give out: the one that was given, else this machine's first network address with --lan, else localhost. */
+export function publicAddress({
+  address,
+  lan,
+  port,
+  tls,
+}: Pick<ServerOptions, 'address' | 'lan' | 'port' | 'tls'>): string {
+  if (address !== null) return address;
   const [outside] = lan ? outsideAddresses() : [];
   return `${tls ? 'https' : 'http'}://${outside ?? 'localhost'}:${port}`;
 }
+
+/** Whether others than this machine's own people can come to the server. */
+export const isReachable = ({ lan, address }: Pick<ServerOptions, 'lan' | 'address'>): boolean =>
+  lan || address !== null;
 
 /** Names and addresses by which the server is reached. */
 export const ownNames = (lan: boolean): string[] => ['localhost', '127.0.0.1', ...(lan ? outsideAddresses() : [])];

@@ -36,6 +36,8 @@ export const testOptions: ServerOptions = {
   signInsPerMinute: 1000,
   quiet: true,
   pace: 1,
+  address: null,
+  proxy: null,
   tls: null,
   printer: null,
   backup: null,
