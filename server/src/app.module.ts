@@ -23,6 +23,7 @@ import { SEALED_ROWS, SealModule } from './seal/seal.module';
 import { ServiceModule } from './service/service.module';
 import { SheetsModule } from './sheets/sheets.module';
 import { UpkeepModule } from './upkeep/upkeep.module';
+import { SpaceModule } from './storage/space.module';
 import { StoreModule } from './tastings/store.module';
 import { ShareRow } from './shares/share.row';
 import { SharesModule } from './shares/shares.module';
@@ -46,6 +47,7 @@ export class AppModule {
         OptionsModule.with(options),
         LoggerModule.forRoot(loggerOptions(options)),
         DatabaseModule.with([...SEALED_ROWS, ShareRow, JournalRow]),
+        SpaceModule,
         AuditModule,
         StoreModule,
         LogModule,

@@ -85,6 +85,8 @@ export class SessionView {
   /** The address that other devices use. */
   @Said('string') address: string;
   @Said('boolean') onNetwork: boolean;
+  /** Megabytes that are left on the disk of the data, told to coordinators where they are few. */
+  @Said('integer', true) spaceLeft: number | null;
   /** Whether the server was told of a label printer. */
   @Said('boolean') hasPrinter: boolean;
 }

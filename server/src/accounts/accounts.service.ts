@@ -6,6 +6,7 @@ import { AccountRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
 import { isReachable, OPTIONS, publicAddress, type ServerOptions } from '../options/options';
+import { SpaceService } from '../storage/space.service';
 import type { AccountView, ChangedPassword, FirstAccount, HouseEvent, NewAccount, SessionView } from './accounts.dto';
 import type { Me } from './allow';
 import { DEMO_SIGN_INS } from './demoSignIns';
@@ -25,6 +26,7 @@ export class AccountsService implements OnModuleInit {
     private readonly transactions: Transactions,
     private readonly audit: AuditService,
     private readonly sessions: SessionsService,
+    private readonly space: SpaceService,
     @Inject(OPTIONS) private readonly options: ServerOptions,
   ) {}
 
@@ -46,6 +48,7 @@ export class AccountsService implements OnModuleInit {
       demo: this.options.demo && !isReachable(this.options) ? DEMO_SIGN_INS : [],
       address: publicAddress(this.options),
       onNetwork: isReachable(this.options),
+      spaceLeft: me?.role === 'coordinator' ? await this.space.low() : null,
       hasPrinter: this.options.printer !== null,
     };
   }

@@ -28,6 +28,9 @@ import { type OwnBallot, OwnBallots } from './ownBallots.service';
 import { StopsService } from './stops.service';
 import { TraysService } from './trays.service';
 
+/** Beside its questions, of each sample it is told that it was tasted, how long for, what was rinsed; and how often all may change. */
+const [ROOM_PER_SAMPLE, MOST_CHANGES] = [4, 10];
+
 /**
  * Takes in answers. Each is acknowledged only after its commit, stored once however often
  * it is sent, and never changed afterwards: a change of mind is one more row.
@@ -96,6 +99,7 @@ export class BallotsService {
       const untasted = saidUntasted(await this.own.stored(manager, own), answers);
       const read = allIncoming(answers, new Date().toISOString(), { ...askedOf(own), untasted });
       if (read.problems.length > 0) throw refuseFields(read.problems);
+      await this.refuseTooMany(manager, own, read.answers.length);
       await this.append(manager, own, read.answers);
       await this.seen(manager, own, {});
       return this.marks.of(manager, own);
@@ -166,6 +170,18 @@ export class BallotsService {
       counting.set(place, answer);
       known.set(answer.id, answer);
     }
+  }
+
+  /** Nobody changes their mind so often; a program that does must not fill the disk. What is there can be handed in. */
+  private async refuseTooMany(
+    manager: EntityManager,
+    { row, panelist, serving, items }: OwnBallot,
+    more: number,
+  ): Promise<void> {
+    const samples = serving.sets.reduce((sum, { codes }) => sum + codes.length, 1);
+    const given = await manager.countBy(AnswerRow, { tastingId: row.id, panelistId: panelist.id });
+    if (given + more > row.design.service.sittings * samples * (items.length + ROOM_PER_SAMPLE) * MOST_CHANGES)
+      throw refuseState('too-often', 'This ballot was changed too often to take more. Hand it in as it is.');
   }
 
   /** Whatever another device has said since, what is handed in counts: said once more, under an id of its own. */

@@ -11,6 +11,7 @@ import { LiveService } from '../live/live.service';
 import { KeysService } from '../seal/keys/keys.service';
 import type { PlanView } from '../seal/views/coordinator';
 import { allTrays } from '../seal/views/server';
+import { SpaceService } from '../storage/space.service';
 import { type StoredTasting, TastingStore, tastingOf } from '../tastings/tasting.store';
 
 /** From this scheme on a key rests on all 128 bits of its seed. */
@@ -25,6 +26,7 @@ export class PlansService {
     private readonly keys: KeysService,
     private readonly audit: AuditService,
     private readonly live: LiveService,
+    private readonly space: SpaceService,
   ) {}
 
   async plan(id: string): Promise<PlanView> {
@@ -35,6 +37,7 @@ export class PlansService {
   }
 
   async lock(id: string, me: Me): Promise<PlanView> {
+    await this.space.refuseIfFull();
     const tasting = await this.lockable(this.transactions.read, id);
     // Drawing takes seconds for a large plan, and must not hold up anyone's answers.
     const drawn = await this.keys.draw(tasting);
@@ -119,6 +122,7 @@ export class PlansService {
 
   /** Ballots of earlier sittings that were begun can still be finished. */
   async nextSitting(id: string, me: Me): Promise<void> {
+    await this.space.refuseIfFull();
     await this.transactions.write(async (manager) => {
       const stored = await this.store.getLocked(manager, id);
       const { row } = stored;

@@ -143,6 +143,9 @@ export class Post {
       return void this.open(false);
     }
     if (error.kind === 'no-way-back') return this.letGo();
+    // Handing in says all of it once more.
+    if (error.kind === 'too-often')
+      return void this.store.dispatch(actions.acknowledged(this.store.getState().queue.map(({ id }) => id)));
     const known = KNOWN.find((kind) => kind === error.kind);
     const kind = known ?? (error.status === 404 ? 'missing' : 'problem');
     this.store.dispatch(actions.refused({ kind, message: error.message }));

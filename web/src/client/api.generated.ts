@@ -983,6 +983,7 @@ export type SessionView = {
   demo: DemoSignIn[];
   address: string;
   onNetwork: boolean;
+  spaceLeft: number | null;
   hasPrinter: boolean;
 };
 export type SignIn = {
