@@ -6,10 +6,43 @@ export function bodies(contract, random) {
   const whole = (most) => Math.floor(random() * (most + 1));
   const chance = (share) => random() < share;
 
-  const TEXTS = ['', ' ', 'word', 'two words here', 'x'.repeat(5000), '\uD800', '\u0000', '=1+1', '<script>', '__proto__',
-    'constructor', '../../etc', "'; DROP TABLE tastings; --", '2026-02-30T25:61:00Z', '9'.repeat(400), '🥕'.repeat(40), 'null', '-0'];
+  const TEXTS = [
+    '',
+    ' ',
+    'word',
+    'two words here',
+    'x'.repeat(5000),
+    '\uD800',
+    '\u0000',
+    '=1+1',
+    '<script>',
+    '__proto__',
+    'constructor',
+    '../../etc',
+    "'; DROP TABLE tastings; --",
+    '2026-02-30T25:61:00Z',
+    '9'.repeat(400),
+    '🥕'.repeat(40),
+    'null',
+    '-0',
+  ];
   const NUMBERS = [0, -1, 1, 0.5, 1e308, -1e308, 1e-320, 2 ** 53, 99999999999, 12, 3];
-  const JUNK = () => pick([null, true, false, [], {}, [[]], [null], [[[]]], { a: { b: [] } }, pick(TEXTS), pick(NUMBERS), deep(4000), [1, [2, [3]]]]);
+  const JUNK = () =>
+    pick([
+      null,
+      true,
+      false,
+      [],
+      {},
+      [[]],
+      [null],
+      [[[]]],
+      { a: { b: [] } },
+      pick(TEXTS),
+      pick(NUMBERS),
+      deep(4000),
+      [1, [2, [3]]],
+    ]);
   const deep = (levels) => {
     let value = 'bottom';
     for (let level = 0; level < levels; level++) value = level % 2 ? [value] : { a: value };
@@ -17,7 +50,11 @@ export function bodies(contract, random) {
   };
 
   const resolved = (schema) =>
-    schema?.$ref ? contract.components.schemas[schema.$ref.split('/').at(-1)] : schema?.allOf ? resolved(schema.allOf[0]) : schema;
+    schema?.$ref
+      ? contract.components.schemas[schema.$ref.split('/').at(-1)]
+      : schema?.allOf
+        ? resolved(schema.allOf[0])
+        : schema;
 
   /** Something that the schema would take, or nearly. */
   function made(given, depth = 0) {
@@ -42,7 +79,9 @@ export function bodies(contract, random) {
       case 'boolean':
         return chance(0.5);
       default:
-        return schema.pattern ? pick(['482', 'K4', 'ines', 'abcdef12', '2026-03-05T18:00:00.000Z']) : pick(['abcdef12', '2026-03-05T18:00:00.000Z', 'some words of it', 'm0']);
+        return schema.pattern
+          ? pick(['482', 'K4', 'ines', 'abcdef12', '2026-03-05T18:00:00.000Z'])
+          : pick(['abcdef12', '2026-03-05T18:00:00.000Z', 'some words of it', 'm0']);
     }
   }
 

@@ -28,19 +28,30 @@ const PASSWORDS = { ines: 'reedbed-desk', marek: 'reedbed-stove', tove: 'reedbed
 
 const folder = mkdtempSync(join(tmpdir(), 'jacana-fuzz-'));
 const options = readOptions(['--demo', '--data', join(folder, 'fuzz.db')]);
-const app = await createApplication({ ...options, web: null, quiet: true, signInsPerMinute: 1e9, demoBundles: resolve(here, '../../demo') });
+const app = await createApplication({
+  ...options,
+  web: null,
+  quiet: true,
+  signInsPerMinute: 1e9,
+  demoBundles: resolve(here, '../../demo'),
+});
 await app.listen(0, '127.0.0.1');
 const base = `http://127.0.0.1:${app.getHttpServer().address().port}`;
 
 const { fraction } = randomStream(seed, 'fuzz');
 const { made, spoilt, pick, chance, text } = bodies(contract, fraction);
-const cookies = Object.fromEntries(await Promise.all(Object.entries(PASSWORDS).map(async ([login, password]) => [login, await signIn(login, password)])));
+const cookies = Object.fromEntries(
+  await Promise.all(Object.entries(PASSWORDS).map(async ([login, password]) => [login, await signIn(login, password)])),
+);
 const failures = [];
 const counts = {};
 
 async function signIn(login, password) {
   const reply = await ask('POST', '/api/session', { login, password });
-  return reply.headers.getSetCookie().map((one) => one.split(';')[0]).join('; ');
+  return reply.headers
+    .getSetCookie()
+    .map((one) => one.split(';')[0])
+    .join('; ');
 }
 
 function ask(method, path, body, cookie) {
@@ -68,15 +79,23 @@ async function world() {
 }
 
 let known = await world();
-const routes = Object.entries(contract.paths).flatMap(([path, methods]) =>
-  Object.entries(methods).map(([method, said]) => ({ name: `${method.toUpperCase()} ${path}`, method: method.toUpperCase(), path, said })),
-).filter(({ name }) => !LEFT_OUT.has(name));
+const routes = Object.entries(contract.paths)
+  .flatMap(([path, methods]) =>
+    Object.entries(methods).map(([method, said]) => ({
+      name: `${method.toUpperCase()} ${path}`,
+      method: method.toUpperCase(),
+      path,
+      said,
+    })),
+  )
+  .filter(({ name }) => !LEFT_OUT.has(name));
 
 function filled(path, subject) {
   return path.replace(/\{(\w+)\}/g, (_, name) => {
     if (chance(0.05)) return encodeURIComponent(text().toWellFormed().slice(0, 60)) || 'x';
     if (name === 'id' && path.startsWith('/api/tastings')) return subject.id;
-    if (name === 'token') return path.includes('ballots') ? (pick(subject.tokens.length ? subject.tokens : ['none'])) : 'none';
+    if (name === 'token')
+      return path.includes('ballots') ? pick(subject.tokens.length ? subject.tokens : ['none']) : 'none';
     if (name === 'panelist') return pick([...(subject.tasting.draft?.panel ?? []), { id: 'nobody' }]).id;
     if (name === 'sitting') return String(1 + Math.floor(fraction() * 2));
     return pick(['1', 'abc', 'zone', 'probe-1']);
@@ -95,7 +114,22 @@ function bodyFor({ name, said }, subject) {
   return chance(0.2) ? body : spoilt(body, 0.1);
 }
 
-const READ = ['', '/card', '/plan', '/board', '/kitchen', '/kitchen-log', '/service-log', '/seal', '/range', '/caveats', '/exclusions', '/links', '/orders', '/bundle'];
+const READ = [
+  '',
+  '/card',
+  '/plan',
+  '/board',
+  '/kitchen',
+  '/kitchen-log',
+  '/service-log',
+  '/seal',
+  '/range',
+  '/caveats',
+  '/exclusions',
+  '/links',
+  '/orders',
+  '/bundle',
+];
 async function readable() {
   for (const { id } of await json('/api/tastings'))
     for (const part of READ) {
@@ -118,7 +152,8 @@ for (let number = 0; number < Number(requests) && failures.length < 20; number++
     if (path.endsWith('/live')) await reply.body?.cancel();
     else await reply.arrayBuffer();
     counts[reply.status] = (counts[reply.status] ?? 0) + 1;
-    if (reply.status >= 500) failures.push(`${reply.status} ${who} ${route.method} ${path} ${JSON.stringify(body)?.slice(0, 600)}`);
+    if (reply.status >= 500)
+      failures.push(`${reply.status} ${who} ${route.method} ${path} ${JSON.stringify(body)?.slice(0, 600)}`);
   } catch (error) {
     failures.push(`NO ANSWER ${who} ${route.method} ${path}: ${error.message} ${JSON.stringify(body)?.slice(0, 300)}`);
   }
@@ -126,7 +161,9 @@ for (let number = 0; number < Number(requests) && failures.length < 20; number++
 }
 await readable();
 const seconds = ((Date.now() - began) / 1000).toFixed(0);
-process.stdout.write(`${JSON.stringify(counts)} in ${seconds} s, seed ${seed}\n${failures.length} failures\n${failures.join('\n')}\n`);
+process.stdout.write(
+  `${JSON.stringify(counts)} in ${seconds} s, seed ${seed}\n${failures.length} failures\n${failures.join('\n')}\n`,
+);
 await app.close();
 rmSync(folder, { recursive: true });
 process.exit(failures.length > 0 ? 1 : 0);

@@ -3,6 +3,7 @@ import {
   actions,
   ballotReducer,
   firstOpenStep,
+  forgotten,
   fresh,
   handedOver,
   placeOf,
@@ -30,6 +31,33 @@ describe('the ballot on a device', () => {
     const sent = ballotReducer(state, actions.acknowledged(['two']));
     expect(sent.queue).toEqual([]);
     expect(ballotReducer(sent, actions.answered(liked('three', '482', 8))).queue).toEqual([]);
+  });
+
+  it('keeps the mark of the records that it is told, to be held against them later', () => {
+    const state = after(actions.opened({ ...served, mark: 'aaaa' }), actions.markTold('bbbb'));
+    expect(state.ballot?.mark).toBe('bbbb');
+    expect(after(actions.markTold('bbbb')).ballot).toBeNull();
+  });
+
+  it('forgets a ballot that is in, but for that and its mark; not what is still on its way', () => {
+    const answered = after(
+      actions.opened({ ...served, mark: 'aaaa' }),
+      actions.answered(liked('one', '482', 8)),
+      actions.answered(liked('two', '907', 3)),
+    );
+    expect(forgotten(answered)).toBe(answered);
+    const handedIn = {
+      ...served,
+      state: 'handed-in' as const,
+      mark: 'cccc',
+      answers: [liked('one', '482', 8)] as never,
+    };
+    const kept = forgotten(ballotReducer(answered, actions.opened(handedIn)));
+    expect(kept.ballot).toMatchObject({ state: 'handed-in', mark: 'cccc', seat: 1, answers: [], sets: [], items: [] });
+    expect([kept.given, kept.queue]).toEqual([{}, []]);
+    for (const trace of ['482', '907', 'liking']) expect(JSON.stringify(kept)).not.toContain(trace);
+    const guessing = { ...ballotReducer(answered, actions.opened(handedIn)), guess: { id: 'guess' } };
+    expect(forgotten(guessing)).toBe(guessing);
   });
 
   it('keeps what this device still has to send over what the server says', () => {
