@@ -104,7 +104,8 @@ export class AccountsService implements OnModuleInit {
   async standing(id: string): Promise<{ createdAt: string; beside: Pick<AccountRow, 'name' | 'role'>[] }> {
     const { read } = this.transactions;
     const { createdAt, demo } = await read.findOneByOrFail(AccountRow, { id });
-    return { createdAt, beside: demo ? [] : await companyOf(read, id) };
+    // The invented staff have been there all along, whenever the demo was begun.
+    return demo ? { createdAt: '', beside: [] } : { createdAt, beside: await companyOf(read, id) };
   }
 
   /** What was done to accounts, sign-ins and the file; the latest first. */

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { Between, type EntityManager, IsNull } from 'typeorm';
+import { Between, type EntityManager, In, IsNull } from 'typeorm';
 import { AuditRow } from '../database/entities';
 
 /** What is written down: who did what to which tasting. */
@@ -36,6 +36,15 @@ export class AuditService {
   /** Whether the same was written down before. */
   has(manager: EntityManager, { by, action, detail }: AuditEntry): Promise<boolean> {
     return manager.existsBy(AuditRow, { by, action, detail });
+  }
+
+  /** When one of these was last done to a tasting; before all times where none was. */
+  async since(manager: EntityManager, tastingId: string, actions: readonly string[]): Promise<string> {
+    const last = await manager.findOne(AuditRow, {
+      where: { tastingId, action: In([...actions]) },
+      order: { seq: 'DESC' },
+    });
+    return last?.at ?? '';
   }
 
   /** What was done in the house, not to one tasting: to accounts, sign-ins and the file. Oldest first. */

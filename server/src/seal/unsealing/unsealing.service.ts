@@ -14,6 +14,9 @@ import { KeysService } from '../keys/keys.service';
 import type { ComparedView, SealView } from '../views/coordinator';
 import { type PortionView, portions, sparesFor } from '../views/server';
 
+/** With these a key comes into the house. */
+const KEY_CAME = ['plan locked, key sealed', 'new key drawn, old key destroyed', 'imported'];
+
 /** Opens the key: for good at the end, or, for whoever portions, just which piece goes under which code. */
 @Injectable()
 export class UnsealingService {
@@ -77,7 +80,7 @@ export class UnsealingService {
    */
   async portioningSheet(id: string, me: Me, reason?: string): Promise<PortionView[]> {
     const stored = await this.store.getLocked(this.transactions.read, id);
-    const why = await this.whyReason(me, stored.plan.lockedAt);
+    const why = await this.whyReason(me, id);
     if (why !== null && !reason) throw new ForbiddenException(why);
     await this.noteOpening(id, me, reason);
     const { read } = this.transactions;
@@ -86,10 +89,10 @@ export class UnsealingService {
   }
 
   /** Who could put the sheet together with the kitchen's list has to say why; null for others. */
-  private async whyReason(me: Me, lockedAt: string): Promise<string | null> {
+  private async whyReason(me: Me, tastingId: string): Promise<string | null> {
     if (me.role === 'coordinator') return 'Say why you need the portioning sheet before the key is unsealed.';
     const { createdAt, beside } = await this.accounts.standing(me.id);
-    if (createdAt > lockedAt)
+    if (createdAt > (await this.audit.since(this.transactions.read, tastingId, KEY_CAME)))
       return 'This sign-in is younger than the plan. Say why you need the portioning sheet: it is written into the log.';
     return beside.some(({ role }) => role !== 'server')
       ? 'Somebody in another role has signed in on this device. Say why you need the portioning sheet: it is written into the log.'
