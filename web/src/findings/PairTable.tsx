@@ -55,8 +55,8 @@ export function PairTable({ found }: { found: RankingView }) {
                 <td className="py-1">{name(more)}</td>
                 <td>{name(less)}</td>
                 <td className="text-right font-mono">{Math.abs(pair.difference)}</td>
-                <td className="pl-3 text-right font-mono sm:whitespace-nowrap">{pText(pair.probability.p)}</td>
-                <td className="pl-3 text-right font-mono sm:whitespace-nowrap">{pText(pair.adjustedP)}</td>
+                <td className="text-right font-mono sm:pl-3 sm:whitespace-nowrap">{pText(pair.probability.p)}</td>
+                <td className="text-right font-mono sm:pl-3 sm:whitespace-nowrap">{pText(pair.adjustedP)}</td>
                 <td className="pl-5 sm:whitespace-nowrap">
                   {pair.differ ? <strong>differ</strong> : <span className="text-quiet">not shown</span>}
                 </td>
