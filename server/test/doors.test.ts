@@ -116,7 +116,14 @@ describe('a proxy in front', () => {
   });
 
   it('tells browsers to come encrypted for good only where every one of them can', async () => {
-    for (const options of [{}, { lan: true }, { address: 'http://taste.example.org' }]) {
+    const named = { address: 'https://taste.example.org' };
+    for (const options of [
+      {},
+      { lan: true },
+      { address: 'http://taste.example.org' },
+      named,
+      { ...named, tls: 'made' as const },
+    ]) {
       const { agent } = await server(options);
       const { headers } = await agent.get('/api/session').set('Host', '127.0.0.1');
       expect(headers['strict-transport-security']).toBeUndefined();
