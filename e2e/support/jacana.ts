@@ -14,13 +14,15 @@ export interface Jacana {
   kill: (signal: NodeJS.Signals) => Promise<void>;
 }
 
+/** Below the ports that the system gives to connections: one of those may be in use by the time the server listens. */
 async function freePort(): Promise<number> {
-  return new Promise((done) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as { port: number };
-      probe.close(() => done(port));
-    });
+  const port = 20_000 + Math.floor(Math.random() * 10_000);
+  const isFree = await new Promise<boolean>((done) => {
+    const probe = createServer()
+      .once('error', () => done(false))
+      .listen(port, '127.0.0.1', () => probe.close(() => done(true)));
   });
+  return isFree ? port : freePort();
 }
 
 export async function startJacana(data: string, ...words: string[]): Promise<Jacana> {

@@ -1,12 +1,13 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { Agent } from 'node:https';
-import { createServer } from 'node:net';
+
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import Database from 'better-sqlite3';
 import type { SuperAgentRequest } from 'superagent';
 import request from 'supertest';
+import { freePort } from './support/freePort';
 import { device, draft, handIn, locked, tokens } from './support/tasting';
 
 /** The built server, killed without warning while ballots pour in: what it acknowledged must be there, once. */
@@ -30,12 +31,7 @@ afterAll(() => {
 });
 
 async function start(): Promise<void> {
-  const port = await new Promise<number>((done) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port: free } = probe.address() as { port: number };
-      probe.close(() => done(free));
-    });
-  });
+  const port = await freePort();
   address = `https://127.0.0.1:${port}`;
   child = spawn(process.execPath, [SERVER, '--data', data, '--port', String(port), '--tls'], {
     stdio: ['ignore', 'pipe', 'inherit'],

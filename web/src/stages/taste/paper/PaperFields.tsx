@@ -1,6 +1,6 @@
 import { answerKindOf } from '@jacana/core/questions';
 import { keysText, nextField, typedInto, type Entry, type PaperField } from '@jacana/core/paper';
-import { type KeyboardEvent, useEffect, useRef } from 'react';
+import { type FocusEvent, type KeyboardEvent, type MouseEvent, useEffect, useRef } from 'react';
 
 interface PaperFieldsProps {
   fields: readonly PaperField[];
@@ -67,6 +67,8 @@ function groupsOf(fields: readonly PaperField[]) {
   return groups;
 }
 
+type Typed = HTMLInputElement | HTMLTextAreaElement;
+
 interface FieldProps {
   field: PaperField;
   at: number;
@@ -80,21 +82,23 @@ interface FieldProps {
 function Field({ field, at, isDue, text, onType, onFocus, onKey }: FieldProps) {
   const kind = answerKindOf(field.item);
   // What is complete is replaced by the next key; what the key before began goes on.
-  const selectWhole = ({ currentTarget }: { currentTarget: HTMLInputElement | HTMLTextAreaElement }): void => {
-    if ((kind !== 'comment' || field.isCrossing) && typedInto(field, text).value !== null) currentTarget.select();
-  };
+  const isWhole = (kind !== 'comment' || field.isCrossing) && typedInto(field, text).value !== null;
   const shared = {
     'data-field': at,
     'aria-label': field.code ? `${field.item.ask} ${field.code}` : field.item.ask,
     autoComplete: 'off',
     value: text,
-    onFocus: (event: Parameters<typeof selectWhole>[0]) => {
-      selectWhole(event);
+    onFocus: ({ currentTarget }: FocusEvent<Typed>) => {
+      if (isWhole) currentTarget.select();
       onFocus();
     },
-    // Once the browser has done with the click: it would put the caret where it was clicked.
-    onClick: ({ currentTarget }: Parameters<typeof selectWhole>[0]) =>
-      requestAnimationFrame(() => selectWhole({ currentTarget })),
+    // The browser would put the caret where it was clicked, and the next key beside what is complete.
+    onMouseDown: (event: MouseEvent<Typed>) => {
+      if (!isWhole) return;
+      event.preventDefault();
+      event.currentTarget.focus();
+      event.currentTarget.select();
+    },
     onKeyDown: onKey,
   };
   const look = `rounded-md border-2 bg-white px-2 py-1 font-mono text-lg ${isDue ? 'border-chestnut' : 'border-quiet/40'}`;
