@@ -11,6 +11,8 @@ const ROOT = resolve(import.meta.dirname, '../..');
 export interface Jacana {
   address: string;
   data: string;
+  /** Asked for with the first account. */
+  setUpCode: string;
   kill: (signal: NodeJS.Signals) => Promise<void>;
 }
 
@@ -32,14 +34,19 @@ export async function startJacana(data: string, ...words: string[]): Promise<Jac
     [join(ROOT, 'server/dist/main.js'), '--data', data, '--port', String(port), ...words],
     { stdio: ['ignore', 'pipe', 'pipe'] },
   );
-  let said = '';
+  let [said, printed] = ['', ''];
   child.stderr?.on('data', (text: Buffer) => (said += text.toString()));
   await new Promise<void>((done, fail) => {
-    child.stdout?.on('data', (text: Buffer) => text.toString().includes('Jacana is at') && done());
+    child.stdout?.on('data', (text: Buffer) => {
+      printed += text.toString();
+      if (printed.includes('Data: ')) done();
+    });
     child.on('exit', (code) => fail(new Error(`Jacana ended with ${code}: ${said}`)));
   });
   const gone = new Promise<void>((done) => child.on('exit', () => done()));
-  return { address: `http://localhost:${port}`, data, kill: async (signal) => void (child.kill(signal), await gone) };
+  const setUpCode = /Set-up code.*: (\w+)/.exec(printed)?.[1] ?? '';
+  const kill = async (signal: NodeJS.Signals): Promise<void> => void (child.kill(signal), await gone);
+  return { address: `http://localhost:${port}`, data, setUpCode, kill };
 }
 
 /** Tests with an empty server, or with the demo. */
@@ -64,11 +71,12 @@ export { expect };
 export const PASSWORD = 'a long password';
 
 /** Creates the coordinator's account through the first-visit page. */
-export async function setUp(page: Page, { address }: Jacana): Promise<void> {
+export async function setUp(page: Page, { address, setUpCode }: Jacana): Promise<void> {
   await page.goto(address);
   await page.getByLabel('Name').fill('Ines');
   await page.getByLabel('Login').fill('ines');
   await page.getByLabel('Password').fill(PASSWORD);
+  await page.getByLabel('Set-up code').fill(setUpCode);
   await page.getByRole('button', { name: 'Create the account' }).click();
   await expect(page.getByRole('heading', { name: 'No tasting yet.' })).toBeVisible();
 }

@@ -17,6 +17,7 @@ import { LiveModule } from './live/live.module';
 import { LogModule } from './log/log.module';
 import { loggerOptions } from './logging';
 import { OPTIONS, type ServerOptions } from './options/options';
+import { PanelModule } from './panel/panel.module';
 import { PlansModule } from './plans/plans.module';
 import { ReadingsModule } from './readings/readings.module';
 import { SEALED_ROWS, SealModule } from './seal/seal.module';
@@ -56,6 +57,7 @@ export class AppModule {
         SealModule,
         DraftsModule,
         PlansModule,
+        PanelModule,
         ClockModule,
         HouseModule,
         KitchenModule,

@@ -34,7 +34,7 @@ function announce(options: ServerOptions, setUpCode: string | null): void {
     );
   if (options.demo && isReachable(options))
     lines.push('Demo sign-ins are refused while the server is open to the network.');
-  if (setUpCode && isReachable(options)) lines.push(`Set-up code for the coordinator's account: ${setUpCode}`);
+  if (setUpCode) lines.push(`Set-up code for the coordinator's account: ${setUpCode}`);
   lines.push(`Data: ${options.data}`);
   if (options.backup)
     lines.push(`Copies of it: ${options.backup.folder}, every ${options.backup.everyMinutes} minutes`);

@@ -26,24 +26,34 @@ describe('the first visit', () => {
   it('creates the coordinator once', async () => {
     const { app, agent } = await bare({});
     expect((await agent.get('/api/session')).body).toMatchObject({ setUpNeeded: true, demo: [] });
-    await agent.post('/api/set-up').send(first).expect(204);
+    const { setUpCode } = app.get(AccountsService);
+    // Typed off a screen, with a space and in capitals.
+    const typed = ` ${setUpCode.toUpperCase()}`;
+    await agent
+      .post('/api/set-up')
+      .send({ ...first, setUpCode: typed })
+      .expect(204);
     expect((await agent.get('/api/session')).body.setUpNeeded).toBe(false);
     await agent
       .post('/api/set-up')
-      .send({ ...first, login: 'other' })
+      .send({ ...first, setUpCode, login: 'other' })
       .expect(409);
     await app.close();
   });
 
   it('names what is wrong with the account', async () => {
     const { app, agent } = await bare({});
-    const { body } = await agent.post('/api/set-up').send({ name: '', login: 'a b', password: 'short' }).expect(400);
+    const { body } = await agent
+      .post('/api/set-up')
+      .send({ name: '', login: 'a b', password: 'short', setUpCode: '' })
+      .expect(400);
     expect(body.problems.map((problem: { field: string }) => problem.field)).toEqual(['name', 'login', 'password']);
     await app.close();
   });
 
-  it('on a network asks for the code that only the console shows', async () => {
-    const { app, agent } = await bare({ lan: true });
+  it.each([false, true])('asks for the code that only the console shows; open to the network: %s', async (lan) => {
+    const { app, agent } = await bare({ lan });
+    await agent.post('/api/set-up').send(first).expect(400);
     const refused = await agent
       .post('/api/set-up')
       .send({ ...first, setUpCode: 'guess' })

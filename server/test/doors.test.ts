@@ -87,11 +87,11 @@ describe('a proxy in front', () => {
     }
   });
 
-  it('is taken at its word, and makes the house reachable: no demo, and a code for the first account', async () => {
+  it('is taken at its word, and makes the house reachable: no demo', async () => {
     const { app, agent } = await server({ address: 'https://taste.example.org', proxy: '127.0.0.1', demo: true });
     const through = { Host: 'taste.example.org', 'X-Forwarded-For': '10.0.0.9', 'X-Forwarded-Proto': 'https' };
     const { body, headers } = await agent.get('/api/session').set(through).expect(200);
-    expect(body).toMatchObject({ demo: [], setUpNeeded: true, setUpCodeNeeded: true, onNetwork: true });
+    expect(body).toMatchObject({ demo: [], setUpNeeded: true, onNetwork: true });
     expect(headers['strict-transport-security']).toContain('max-age=15552000');
     await agent.post('/api/session').set(through).send({ login: 'ines', password: 'reedbed-desk' }).expect(401);
     await agent.post('/api/set-up').set(through).send(first).expect(400);

@@ -188,7 +188,7 @@ describe('records that somebody with the file has changed', () => {
     expect(await opened(token, kept)).toMatchObject({ isAsRemembered: false });
     await opened(token, kept);
     const told = (await sealOf(id)).log.filter(({ action }) => action === 'a phone remembers other records');
-    expect(told).toEqual([expect.objectContaining({ detail: `seat 1, ${kept}` })]);
+    expect(told).toEqual([expect.objectContaining({ by: 'Seat 1', detail: kept })]);
   });
 });
 

@@ -113,7 +113,8 @@ describe('a broken body', () => {
     expect(await attack({ send: post(as.coordinator, '/api/accounts'), valid })).toEqual([]);
     const session = () => Promise.resolve({ login: 'nobody', password: 'long enough to pass' });
     expect(await attack({ send: post(stranger, '/api/session'), valid: session })).toEqual([]);
-    const first = () => Promise.resolve({ name: 'Eve', login: 'eve', password: 'long enough to pass' });
+    const first = () =>
+      Promise.resolve({ name: 'Eve', login: 'eve', password: 'long enough to pass', setUpCode: '01234567' });
     expect(await attack({ send: post(stranger, '/api/set-up'), valid: first })).toEqual([]);
   });
 

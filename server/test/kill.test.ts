@@ -23,6 +23,7 @@ const folder = mkdtempSync(join(tmpdir(), 'jacana-kill-'));
 const data = join(folder, 'tastings.db');
 let child: ChildProcess;
 let address: string;
+let setUpCode = '';
 
 afterAll(() => {
   child.kill('SIGKILL');
@@ -37,7 +38,10 @@ async function start(): Promise<void> {
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   await new Promise<void>((done, fail) => {
-    child.stdout?.on('data', (text: Buffer) => text.toString().includes('Jacana is at') && done());
+    child.stdout?.on('data', (text: Buffer) => {
+      setUpCode = /Set-up code.*: (\w+)/.exec(text.toString())?.[1] ?? setUpCode;
+      if (text.toString().includes('Jacana is at')) done();
+    });
     child.on('exit', (code) => fail(new Error(`The server ended with ${code}`)));
   });
 }
@@ -54,7 +58,7 @@ async function coordinator() {
 
 it('keeps every acknowledged ballot, once, when the server is killed in a burst', async () => {
   await start();
-  await anyone().post('/api/set-up').send({ name: 'Ines', login: 'ines', password: PASSWORD }).expect(204);
+  await anyone().post('/api/set-up').send({ name: 'Ines', login: 'ines', password: PASSWORD, setUpCode }).expect(204);
   const desk = await coordinator();
   const id = await locked(desk, draft({}, 3, PANEL));
   const links = await tokens(desk, id);

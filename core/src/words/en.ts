@@ -36,7 +36,7 @@ export const en = {
   'only-yours': 'There is no right or wrong answer, only yours. Please do not talk about the samples.',
   'may-stop': 'You may stop at any time: press Stop above.',
   'is-stored':
-    'Your name and seat, your answers and when you gave them are stored; whoever runs the tasting reads them. Taking part is up to you: by going on you agree.',
+    'Your name and seat, your answers and when you gave them are stored until the tasting is deleted. Whoever runs it reads them, and can take your name out: just ask. Taking part is up to you: by going on you agree.',
   'in-the-samples': 'In the samples',
   'must-not-eat': 'Is there anything that you must not eat?',
   'contains-list': 'In one or more of the samples: {{list}}.',

@@ -21,8 +21,8 @@ export class FirstAccount {
   @Text(100, { least: 1 }) name: string;
   @Text(60, LOGIN) login: string;
   @Text(200, PASSWORD) password: string;
-  /** Printed by the server at its start when it is open to the network. */
-  @Optional() @Text(40) setUpCode?: string;
+  /** Printed by the server at its start. */
+  @Text(40) setUpCode: string;
 }
 
 export class ChangedPassword {
@@ -79,7 +79,6 @@ export class SessionView {
   @Optional() @Part(() => PersonView) me?: PersonView;
   /** True until the coordinator's account exists. */
   @Said('boolean') setUpNeeded: boolean;
-  @Said('boolean') setUpCodeNeeded: boolean;
   /** Sign-ins of a demo run; empty otherwise. */
   @ListOf(() => DemoSignIn, 10) demo: DemoSignIn[];
   /** The address that other devices use. */

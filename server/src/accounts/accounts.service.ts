@@ -19,7 +19,7 @@ const MOST_SHOWN = 500;
 
 @Injectable()
 export class AccountsService implements OnModuleInit {
-  /** On a network, whoever comes first must not become coordinator: the console says this code. */
+  /** Whoever comes first must not become coordinator, but whoever started the server: its console says this code. */
   readonly setUpCode = randomBytes(4).toString('hex');
 
   constructor(
@@ -44,7 +44,6 @@ export class AccountsService implements OnModuleInit {
     return {
       me: me && { name: me.name, role: me.role },
       setUpNeeded: await this.isSetUpNeeded(),
-      setUpCodeNeeded: isReachable(this.options),
       demo: this.options.demo && !isReachable(this.options) ? DEMO_SIGN_INS : [],
       address: publicAddress(this.options),
       onNetwork: isReachable(this.options),
@@ -61,7 +60,7 @@ export class AccountsService implements OnModuleInit {
 
   async setUp({ setUpCode, ...first }: FirstAccount): Promise<void> {
     await this.refuseSetUp(this.transactions.read);
-    if (isReachable(this.options) && setUpCode !== this.setUpCode) {
+    if (setUpCode.trim().toLowerCase() !== this.setUpCode) {
       throw refuseFields([
         { field: 'setUpCode', message: 'Type the set-up code that the server printed when it started.' },
       ]);

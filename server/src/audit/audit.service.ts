@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { Between, type EntityManager, In, IsNull } from 'typeorm';
-import { AuditRow } from '../database/entities';
+import { Between, type EntityManager, In, IsNull, Not } from 'typeorm';
+import { AuditRow, TastingRow } from '../database/entities';
+import { CLEARED, KEPT_DAYS } from '../database/guards';
 
 /** What is written down: who did what to which tasting. */
 export interface AuditEntry {
@@ -49,17 +50,43 @@ export class AuditService {
 
   /** What was done in the house, not to one tasting: to accounts, sign-ins and the file. Oldest first. */
   house(manager: EntityManager, since: string, until = '9'): Promise<AuditRow[]> {
-    return manager.find(AuditRow, { where: { tastingId: IsNull(), at: Between(since, until) }, order: { seq: 'ASC' } });
+    return manager.find(AuditRow, {
+      where: { tastingId: IsNull(), at: Between(since, until), action: Not(CLEARED) },
+      order: { seq: 'ASC' },
+    });
   }
 
-  /** Whether every entry still follows from the one before. */
+  /**
+   * Empties entries that had their time: those of tastings that are gone, and what was done in the house a year ago, unless
+   * a tasting that still stands was sealed then. Their hashes stay, so that the chain does.
+   */
+  async clear(manager: EntityManager): Promise<void> {
+    const gone = `"tastingId" IS NOT NULL AND NOT EXISTS (SELECT 1 FROM "tastings" AS own WHERE own."id" = "audit"."tastingId")`;
+    const sealed = `SELECT 1 FROM "plans" AS plan JOIN "tastings" AS own ON own."id" = plan."tastingId" WHERE "audit"."at" BETWEEN plan."lockedAt" AND COALESCE(own."unsealedAt", '9')`;
+    const old = `"tastingId" IS NULL AND "at" < ? AND NOT EXISTS (${sealed})`;
+    await manager.query(
+      `UPDATE "audit" SET "by" = '', "action" = '${CLEARED}', "detail" = '' WHERE "action" <> '${CLEARED}' AND ((${gone}) OR (${old}))`,
+      [daysAgo(KEPT_DAYS.house)],
+    );
+  }
+
+  /** Whether every entry still follows from the one before, and none is empty that still had to say something. */
   async isIntact(manager: EntityManager): Promise<boolean> {
     const rows = await manager.find(AuditRow, { order: { seq: 'ASC' } });
+    const standing = new Set((await manager.find(TastingRow, { select: { id: true } })).map(({ id }) => id));
+    const hadItsTime = ({ action, by, detail, tastingId, at }: AuditRow): boolean =>
+      action === CLEARED &&
+      by + detail === '' &&
+      (tastingId === null ? at < daysAgo(KEPT_DAYS.house) : !standing.has(tastingId));
     return rows.every(
-      (row, at) => row.previousHash === (at === 0 ? BEFORE_THE_FIRST : rows[at - 1].hash) && row.hash === hashOf(row),
+      (row, at) =>
+        row.previousHash === (at === 0 ? BEFORE_THE_FIRST : rows[at - 1].hash) &&
+        (row.hash === hashOf(row) || hadItsTime(row)),
     );
   }
 }
+
+const daysAgo = (days: number): string => new Date(Date.now() - days * 86_400_000).toISOString();
 
 function hashOf({ at, by, action, tastingId, detail, previousHash }: Omit<AuditRow, 'seq' | 'hash'>): string {
   return createHash('sha256')

@@ -3,6 +3,7 @@ import type { EntityManager } from 'typeorm';
 import { AuditService } from '../audit/audit.service';
 import { JournalService } from '../audit/journal.service';
 import type { OwnBallot } from './ownBallots.service';
+import { namelessAt } from '../tastings/tasting.store';
 
 /** Marks of the records that phones are told, and hold against what the server has later. */
 @Injectable()
@@ -24,8 +25,8 @@ export class MarksService {
   ): Promise<boolean> {
     if (!remembers || (await this.journal.find(manager, row.id, remembers)) !== null) return true;
     const entry = {
-      ...{ by: panelist.name, action: 'a phone remembers other records', tastingId: row.id },
-      detail: `seat ${panelist.seat}, ${remembers}`,
+      ...{ by: namelessAt(panelist.seat), action: 'a phone remembers other records', tastingId: row.id },
+      detail: remembers,
     };
     if (!(await this.audit.has(manager, entry))) await this.audit.record(manager, entry);
     return false;

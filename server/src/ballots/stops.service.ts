@@ -8,6 +8,7 @@ import { LiveService } from '../live/live.service';
 import { LogService } from '../log/log.service';
 import type { SavedAnswers, StopInput } from './ballots.dto';
 import { type OwnBallot, OwnBallots } from './ownBallots.service';
+import { namelessAt } from '../tastings/tasting.store';
 
 /** Whoever tastes may stop at any time. It stands in the service log like any other that stops, so a coordinator takes it back. */
 @Injectable()
@@ -36,10 +37,12 @@ export class StopsService {
       if (await this.hasStopped(manager, own)) return;
       const body = { kind: 'stopped' as const, sitting, panelist: panelist.id, because };
       const entry = { id, at: new Date().toISOString(), body };
-      const added = await this.log.append(manager, row.id, 'service', [entry], panelist);
+      // By the seat: a name stays in a log for good.
+      const by = namelessAt(panelist.seat);
+      const added = await this.log.append(manager, row.id, 'service', [entry], { id: panelist.id, name: by });
       if (added.length === 0) return;
       const detail = repairText(body, () => panelist.seat);
-      await this.audit.record(manager, { by: panelist.name, action: 'service repaired', tastingId: row.id, detail });
+      await this.audit.record(manager, { by, action: 'service repaired', tastingId: row.id, detail });
       await this.live.note(manager, row.id, 'tasting', 'service-log');
       await this.live.note(manager, row.id, 'seats', panelist.id);
     });

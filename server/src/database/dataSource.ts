@@ -20,6 +20,8 @@ export function dataSourceOptions(data: string, ownRows: OwnRows = []): DataSour
     enableWAL: true,
     prepareDatabase: (database: Opened) => {
       database.pragma('synchronous = FULL');
+      // What is erased is gone from the file, too.
+      database.pragma('secure_delete = ON');
       database.pragma('busy_timeout = 5000');
       database.function(HASH, { deterministic: true }, sha256);
     },

@@ -70,7 +70,26 @@ export const nameOf = ({ name }: Journaled, from: string): string =>
   `CAST(${name.map((column) => `${from}."${column}"`).join(` || ' ' || `)} AS TEXT)`;
 
 /** Goes up with every change of a guard, so that a file of an earlier Jacana is not taken for one that was tampered with. */
-const GUARDS = 1;
+const GUARDS = 2;
+
+/** How long a removed tasting can be brought back, and what was done in the house stays in the log. */
+export const KEPT_DAYS = { removed: 30, house: 365 };
+/** What stands in the log where an entry was that had its time. */
+export const CLEARED = 'cleared';
+
+const before = (days: number): string => `strftime('%Y-%m-%dT%H:%M:%fZ', 'now', '-${days} days')`;
+/** Whether a row is of a tasting that lay in the bin for its whole time. Of another program it is not: that one lacks the hash. */
+const hadItsTime = `${HASH}('') <> '' AND OLD."tastingId" IN (SELECT "id" FROM "tastings" WHERE "removedAt" < ${before(KEPT_DAYS.removed)})`;
+/** An entry of the log is never taken out, since the next one follows from it; what it says may be, once nothing needs it. */
+const isClearing = [
+  `${HASH}('') <> ''`,
+  `NEW."by" = '' AND NEW."action" = '${CLEARED}' AND NEW."detail" = ''`,
+  ...['seq', 'at', 'tastingId', 'previousHash', 'hash'].map((column) => `NEW."${column}" IS OLD."${column}"`),
+  `(CASE WHEN OLD."tastingId" IS NULL THEN OLD."at" < ${before(KEPT_DAYS.house)} ELSE NOT EXISTS (SELECT 1 FROM "tastings" WHERE "id" = OLD."tastingId") END)`,
+].join(' AND ');
+/** What may be done to a table that only grows, all the same. */
+const allowed = (table: string, change: string): string =>
+  table === 'audit' ? (change === 'UPDATE' ? isClearing : '0') : change === 'DELETE' ? hadItsTime : '0';
 
 /** Triggers by name: what they are made with. */
 function guards(): Map<string, string> {
@@ -79,7 +98,10 @@ function guards(): Map<string, string> {
   for (const [table, names] of Object.entries(APPEND_ONLY)) {
     const refuse = `BEGIN SELECT RAISE(ABORT, '${table} are append-only'); END`;
     for (const change of ['UPDATE', 'DELETE'])
-      add(`${table}_no_${change.toLowerCase()}`, `BEFORE ${change} ON "${table}" ${refuse}`);
+      add(
+        `${table}_no_${change.toLowerCase()}`,
+        `BEFORE ${change} ON "${table}" WHEN NOT (${allowed(table, change)}) ${refuse}`,
+      );
     // "INSERT OR REPLACE" takes a row away without deleting it: where one stands already, nothing is put in its place.
     const stands = names
       .map((columns) => `(${columns.map((column) => `own."${column}" = NEW."${column}"`).join(' AND ')})`)

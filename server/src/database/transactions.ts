@@ -51,6 +51,11 @@ export class Transactions {
     return result;
   }
 
+  /** After something was erased: takes it out of the write-ahead log, too, as far as nobody reads there now. */
+  async settle(): Promise<void> {
+    await this.turn.runExclusive(() => this.writer.query('PRAGMA wal_checkpoint(TRUNCATE)'));
+  }
+
   /** Within a write: what to do once it is committed. Not done when it fails. */
   afterCommit(tell: () => void): void {
     this.told.push(tell);

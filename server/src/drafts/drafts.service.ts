@@ -6,6 +6,7 @@ import { In, MoreThan, type EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
 import { MethodRow, PanelistRow, PlanRow, TastingRow } from '../database/entities';
+import { KEPT_DAYS } from '../database/guards';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
 import { newToken } from '../panel/token';
@@ -165,7 +166,7 @@ export class DraftsService {
     await this.transactions.write(async (manager) => {
       const row = await manager.findOneBy(TastingRow, { id });
       if (!row || (row.removedAt !== null && row.removedAt < keptSince()))
-        throw new NotFoundException(`This tasting is not in the bin. It is kept there for ${KEPT_DAYS} days.`);
+        throw new NotFoundException(`This tasting is not in the bin. It is kept there for ${KEPT_DAYS.removed} days.`);
       await manager.update(TastingRow, { id }, { removedAt: null });
       await this.audit.record(manager, { by: me.name, action: 'tasting brought back', tastingId: id });
       await this.live.note(manager, id, 'tasting', 'restored');
@@ -173,9 +174,7 @@ export class DraftsService {
   }
 }
 
-/** How long a removed tasting can be brought back. */
-const KEPT_DAYS = 30;
-const KEPT_MS = KEPT_DAYS * 86_400_000;
+const KEPT_MS = KEPT_DAYS.removed * 86_400_000;
 const keptSince = (): string => new Date(Date.now() - KEPT_MS).toISOString();
 
 const newPanelist = () => ({

@@ -25,7 +25,7 @@ import { putRows, rowOf } from '../readings/readings.service';
 import { BundlesService } from '../seal/bundles/bundles.service';
 import { KeysService } from '../seal/keys/keys.service';
 import { answerRow } from '../tastings/answers';
-import { designOf, methodRow } from '../tastings/tasting.store';
+import { designOf, methodRow, namelessAt, withName } from '../tastings/tasting.store';
 
 /** Takes tastings out and brings them in, as bundles and as tidy CSV. */
 @Injectable()
@@ -176,7 +176,10 @@ export class ExchangeService {
       ...rowsOf('caveats', records.caveats),
       ...rowsOf('kitchen', records.kitchen),
       ...rowsOf('service', records.service),
-      ...rowsOf('amendments', records.amendments),
+      ...rowsOf(
+        'amendments',
+        records.amendments.map((entry) => withName(entry, ({ seat: own }) => namelessAt(own))),
+      ),
     ];
     for (let at = 0; at < entries.length; at += 50) await manager.insert(EntryRow, entries.slice(at, at + 50));
   }

@@ -13,7 +13,7 @@ import { LogService } from '../log/log.service';
 import { newToken } from '../panel/token';
 import { AccessService } from '../seal/access/access.service';
 import { KeysService } from '../seal/keys/keys.service';
-import { TastingStore, type StoredTasting } from '../tastings/tasting.store';
+import { namelessAt, TastingStore, withName, type StoredTasting } from '../tastings/tasting.store';
 import type { WalkInInput, WalkInView } from './service.dto';
 
 type Locked = StoredTasting & { plan: PlanRow };
@@ -41,11 +41,13 @@ export class WalkInsService {
       if (known?.body.kind === 'walk-in') return { panelistId: known.body.panelist.id, seat: known.body.panelist.seat };
       refuseClosed(stored);
       const { seat, name, flight } = input;
-      const panelist = { id: randomUUID(), seat, name: name.trim() || `Seat ${seat}`, flight };
+      const panelist = { id: randomUUID(), seat, name: name.trim() || namelessAt(seat), flight };
       refuseTaken(stored, panelist);
       const body = await this.drawn(manager, stored, panelist);
       await manager.insert(PanelistRow, { ...panelist, tastingId: id, token: newToken(), device: null });
-      await this.log.append<Body>(manager, id, 'amendments', [{ id: input.id, at: input.at, body }], me);
+      // The name stands with the panelist alone, where it can be erased.
+      const entry = withName({ id: input.id, at: input.at, body: body as Body }, ({ seat: own }) => namelessAt(own));
+      await this.log.append<Body>(manager, id, 'amendments', [entry], me);
       await this.audit.record(manager, {
         ...{ by: me.name, action: 'somebody walked in', tastingId: id },
         detail: `seat ${seat}, servings ${body.digest}`,

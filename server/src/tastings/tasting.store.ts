@@ -69,8 +69,15 @@ export class TastingStore {
     return rows.map((row) => entryOf<CaveatEntry>(row));
   }
 
-  /** What was added to the plan since it was locked. */
+  /** What was added to the plan since it was locked. Who walked in is called what they are called now. */
   async amendments(manager: EntityManager, tastingId: string): Promise<Amendment[]> {
+    const entries = await this.added(manager, tastingId);
+    if (entries.length === 0) return entries;
+    const names = new Map((await this.panelists(manager, tastingId)).map(({ id, name }) => [id, name]));
+    return entries.map((entry) => withName(entry, ({ id, seat }) => names.get(id) ?? namelessAt(seat)));
+  }
+
+  private async added(manager: EntityManager, tastingId: string): Promise<Amendment[]> {
     const rows = await manager.find(EntryRow, { where: { tastingId, log: 'amendments' }, order: { seq: 'ASC' } });
     return rows.map((row) => entryOf<Amendment>(row));
   }
@@ -84,7 +91,7 @@ export class TastingStore {
     if (!known) return null;
     const read = (): Promise<PlanRow> => manager.findOneByOrFail(PlanRow, { tastingId });
     const locked = await this.plans.get(tastingId, known.fingerprint, read);
-    const added = walkInsOf(await this.amendments(manager, tastingId)).flatMap(({ servings }) => servings);
+    const added = walkInsOf(await this.added(manager, tastingId)).flatMap(({ servings }) => servings);
     return added.length > 0 ? { ...locked, servings: [...locked.servings, ...added] } : locked;
   }
 
@@ -144,6 +151,19 @@ export class TastingStore {
     return { ...stored, plan: lockedOnly(stored.plan) };
   }
 }
+
+/** What somebody is called of whom no name is known. */
+export const namelessAt = (seat: number): string => `Seat ${seat}`;
+
+/** An amendment with another name for who walked in: records never change, so none of them holds a name. */
+export const withName = <Added extends Pick<Amendment, 'body'>>(
+  entry: Added,
+  nameOf: (panelist: { id: string; seat: number }) => string,
+): Added => {
+  const { body } = entry;
+  if (body.kind !== 'walk-in') return entry;
+  return { ...entry, body: { ...body, panelist: { ...body.panelist, name: nameOf(body.panelist) } } };
+};
 
 /** @throws ConflictException without a plan */
 export function lockedOnly(plan: PlanRow | null): PlanRow {

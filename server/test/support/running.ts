@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import request, { type Agent } from 'supertest';
+import { AccountsService } from '../../src/accounts/accounts.service';
 import { createApplication } from '../../src/application';
 import type { Role } from '../../src/database/entities';
 import type { ServerOptions } from '../../src/options/options';
@@ -49,7 +50,11 @@ export async function startServer(options: Partial<ServerOptions> = {}): Promise
   await app.init();
   const server = app.getHttpServer();
   const stranger = request.agent(server);
-  await stranger.post('/api/set-up').send({ name: 'Ines', login: 'coordinator', password: PASSWORD }).expect(204);
+  const { setUpCode } = app.get(AccountsService);
+  await stranger
+    .post('/api/set-up')
+    .send({ name: 'Ines', login: 'coordinator', password: PASSWORD, setUpCode })
+    .expect(204);
   const coordinator = await signIn(request.agent(server), 'coordinator');
   const as = { coordinator } as Record<Role, Agent>;
   for (const role of ['kitchen', 'server', 'reader'] as const) {

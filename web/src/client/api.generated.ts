@@ -4,6 +4,7 @@ export const addTagTypes = [
   'seal',
   'tastings',
   'plans',
+  'panel',
   'clock',
   'house',
   'kitchen',
@@ -155,6 +156,22 @@ const injectedRtkApi = api
       reopen: build.mutation<ReopenApiResponse, ReopenApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/reopen`, method: 'POST' }),
         invalidatesTags: ['plans'],
+      }),
+      putNameRight: build.mutation<PutNameRightApiResponse, PutNameRightApiArg>({
+        query: (queryArg) => ({
+          url: `/api/tastings/${queryArg.id}/names/${queryArg.panelist}`,
+          method: 'PUT',
+          body: queryArg.nameInput,
+        }),
+        invalidatesTags: ['panel'],
+      }),
+      eraseName: build.mutation<EraseNameApiResponse, EraseNameApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/names/${queryArg.panelist}`, method: 'DELETE' }),
+        invalidatesTags: ['panel'],
+      }),
+      eraseNames: build.mutation<EraseNamesApiResponse, EraseNamesApiArg>({
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/names`, method: 'DELETE' }),
+        invalidatesTags: ['panel'],
       }),
       getClock: build.query<GetClockApiResponse, GetClockApiArg>({
         query: () => ({ url: `/api/clock` }),
@@ -645,6 +662,21 @@ export type CloseApiArg = {
 };
 export type ReopenApiResponse = unknown;
 export type ReopenApiArg = {
+  id: string;
+};
+export type PutNameRightApiResponse = unknown;
+export type PutNameRightApiArg = {
+  id: string;
+  panelist: string;
+  nameInput: NameInput;
+};
+export type EraseNameApiResponse = unknown;
+export type EraseNameApiArg = {
+  id: string;
+  panelist: string;
+};
+export type EraseNamesApiResponse = unknown;
+export type EraseNamesApiArg = {
   id: string;
 };
 export type GetClockApiResponse = /** status 200  */ ClockView;
@@ -1440,6 +1472,9 @@ export type BallotLinkView = {
   seat: number;
   name: string;
   address: string;
+};
+export type NameInput = {
+  name: string;
 };
 export type ClockView = {
   now: string;
@@ -2293,6 +2328,9 @@ export const {
   useGetLinksQuery,
   useCloseMutation,
   useReopenMutation,
+  usePutNameRightMutation,
+  useEraseNameMutation,
+  useEraseNamesMutation,
   useGetClockQuery,
   useGetHouseQuery,
   useKeepRangeMutation,

@@ -34,6 +34,9 @@ const HOUSE: Tag = { type: 'house', id: 'house' };
 /** What locking, closing and the like make stale at once, before the stream of events says so. */
 const moved = of('card', 'tasting', 'plan', 'seal', 'kitchen', 'range', 'board');
 
+/** Whoever shows names. */
+const named = of('tasting', 'plan', 'board', 'seal', 'findings', 'caveats', 'serviceLog', 'exclusions', 'paper');
+
 /** The generated client, with what the contract cannot say: which answers grow stale when. */
 export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceEndpoints({
   endpoints: {
@@ -111,6 +114,9 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     reopen: { invalidatesTags: moved },
     unseal: { invalidatesTags: of('card', 'tasting', 'seal', 'findings', 'caveats') },
     addEntries: { invalidatesTags: of('card', 'caveats', 'board', 'findings', 'seal') },
+    putNameRight: { invalidatesTags: named },
+    eraseName: { invalidatesTags: named },
+    eraseNames: { invalidatesTags: named },
     openPortioning: { invalidatesTags: of('seal') },
   },
 });

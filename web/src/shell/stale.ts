@@ -15,6 +15,7 @@ const STALE: Record<string, readonly TagOf[]> = {
   reopened: ['seal', 'tasting'],
   unsealed: ['seal', 'tasting', 'findings', 'caveats'],
   caveats: ['caveats', 'findings', 'seal'],
+  names: ['tasting', 'plan', 'board', 'seal', 'findings', 'caveats', 'serviceLog', 'exclusions', 'paper'],
   removed: ['tasting'],
   restored: ['tasting'],
 };

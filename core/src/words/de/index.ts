@@ -35,7 +35,7 @@ export const de: Omit<Catalogue, 'place_ordinal_one' | 'place_ordinal_two' | 'pl
   'only-yours': 'Es gibt kein Richtig oder Falsch, nur Ihre Antwort. Bitte sprechen Sie nicht über die Proben.',
   'may-stop': 'Sie können jederzeit aufhören: oben auf Aufhören drücken.',
   'is-stored':
-    'Gespeichert werden Ihr Name und Platz, Ihre Antworten und wann Sie sie gaben; wer die Verkostung leitet, liest sie. Ob Sie teilnehmen, entscheiden Sie: Wenn Sie weitergehen, sind Sie einverstanden.',
+    'Gespeichert werden Ihr Name und Platz, Ihre Antworten und wann Sie sie gaben, bis die Verkostung gelöscht wird. Wer sie leitet, liest sie und kann Ihren Namen herausnehmen: Fragen Sie einfach. Ob Sie teilnehmen, entscheiden Sie: Wenn Sie weitergehen, sind Sie einverstanden.',
   'in-the-samples': 'In den Proben',
   'must-not-eat': 'Gibt es etwas, das Sie nicht essen dürfen?',
   'contains-list': 'In einer oder mehreren der Proben: {{list}}.',

@@ -36,7 +36,7 @@ export const fr: Omit<Catalogue, 'place_ordinal_two' | 'place_ordinal_few'> = {
     'Il n’y a ni bonne ni mauvaise réponse, seulement la vôtre. Ne parlez pas des échantillons, s’il vous plaît.',
   'may-stop': 'Vous pouvez arrêter à tout moment : appuyez sur Arrêter, en haut.',
   'is-stored':
-    'Votre nom et votre place, vos réponses et leur heure sont enregistrés ; la personne qui dirige la dégustation les lit. Participer dépend de vous : en continuant, vous êtes d’accord.',
+    'Votre nom et votre place, vos réponses et leur heure sont enregistrés jusqu’à la suppression de la dégustation. La personne qui la dirige les lit et peut retirer votre nom : il suffit de le demander. Participer dépend de vous : en continuant, vous êtes d’accord.',
   'in-the-samples': 'Dans les échantillons',
   'must-not-eat': 'Y a-t-il quelque chose que vous ne devez pas manger ?',
   'contains-list': 'Dans un ou plusieurs échantillons : {{list}}.',

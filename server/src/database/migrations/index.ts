@@ -9,6 +9,7 @@ import { WalkIns1796083200000 } from './1796083200000-walk-ins';
 import { Exclusions1796169600000 } from './1796169600000-exclusions';
 import { Typed1796256000000 } from './1796256000000-typed';
 import { Shares1796342400000 } from './1796342400000-shares';
+import { Names1796400000000 } from './1796400000000-names';
 import { Evidence1796428800000 } from './1796428800000-evidence';
 
 /** Names of all that this program knows, as the data file keeps them. */
@@ -27,5 +28,6 @@ export const MIGRATIONS = [
   Exclusions1796169600000,
   Typed1796256000000,
   Shares1796342400000,
+  Names1796400000000,
   Evidence1796428800000,
 ];

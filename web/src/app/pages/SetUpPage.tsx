@@ -22,24 +22,22 @@ export function SetUpPage() {
   if (!session.setUpNeeded) return <Navigate to="/sign-in" replace />;
   const refusal = error && refusalOf(error);
   const problem = (field: string) => refusal?.problems.find((one) => one.field === field)?.message;
-  const submit = handleSubmit(async ({ setUpCode, ...account }) => {
-    await setUp({ firstAccount: session.setUpCodeNeeded ? { ...account, setUpCode } : account }).unwrap();
-    await signIn({ signIn: { login: account.login, password: account.password } });
+  const submit = handleSubmit(async (firstAccount) => {
+    await setUp({ firstAccount }).unwrap();
+    await signIn({ signIn: { login: firstAccount.login, password: firstAccount.password } });
   });
   return (
     <Entrance sentence="Nothing is here yet. Create the coordinator's account to begin.">
       <Card className="max-w-lg">
         <form onSubmit={(event) => void submit(event).catch(() => undefined)} className="space-y-3">
           <AccountFields at={(field) => ({ problem: problem(field), ...register(field) })} />
-          {session.setUpCodeNeeded && (
-            <TextField
-              label="Set-up code"
-              required
-              hint="Printed where Jacana was started."
-              problem={problem('setUpCode')}
-              {...register('setUpCode')}
-            />
-          )}
+          <TextField
+            label="Set-up code"
+            required
+            hint="Printed in the terminal where Jacana was started."
+            problem={problem('setUpCode')}
+            {...register('setUpCode')}
+          />
           {refusal && refusal.problems.length === 0 && <p role="alert">{refusal.message}</p>}
           <Button type="submit" look="main" disabled={isLoading}>
             Create the account

@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { useLedger } from '../../caveats/ledgerPost';
 import { api } from '../../client/api';
 import type { SeatView } from '../../client/api.generated';
+import { OwnName } from '../../panel/OwnName';
 import { RepairDialog } from '../../service/repairs/RepairDialog';
 import type { Service } from '../../service/useService';
 import { useInTasting } from '../../shell/session';
@@ -39,6 +40,7 @@ export function SeatDialog({ seat, seats, service, onClose }: SeatDialogProps) {
             </p>
           )}
           <BlindMark key={seat.panelistId} id={card.id} seat={seat} />
+          <OwnName key={`${seat.panelistId} ${seat.name}`} id={card.id} seat={seat} isClosed={card.closedAt !== null} />
         </>
       )}
     </RepairDialog>

@@ -47,7 +47,7 @@ export function PanelSize() {
 
 /** Who they are: names can be typed, or pasted as a list. */
 export function SeatsCard() {
-  const { form, draft, isLocked } = useDrafting();
+  const { form, draft } = useDrafting();
   const panel = useFieldArray({ control: form.control, name: 'panel', keyName: 'key' });
   const removal = useUndo<DraftInput['panel']>((before) => panel.replace(before));
   const remove = (at: number): void => {
@@ -56,7 +56,7 @@ export function SeatsCard() {
   };
   if (panel.fields.length === 0) return null;
   return (
-    <Card title="Seats" aside={isLocked ? '' : 'paste a list of names into any seat'}>
+    <Card title="Seats" aside="paste a list of names into any seat">
       <ol
         className="grid max-h-[15rem] gap-1.5 overflow-auto pr-1 sm:grid-cols-2"
         aria-label="Panelists by seat"
@@ -83,7 +83,7 @@ interface SeatLineProps {
 }
 
 function SeatLine({ at, onRemove, onPaste }: SeatLineProps) {
-  const { form, problems, isLocked } = useDrafting();
+  const { form, problems } = useDrafting();
   const problem = problems.find(({ field }) => field === `panel.${at}.name`)?.message;
   const paste = (event: ClipboardEvent<HTMLInputElement>): void => {
     const names = event.clipboardData
@@ -103,21 +103,18 @@ function SeatLine({ at, onRemove, onPaste }: SeatLineProps) {
           aria-label={`Name at seat ${at + 1}`}
           aria-invalid={Boolean(problem)}
           maxLength={200}
-          disabled={isLocked}
           onPaste={paste}
-          className={`min-w-0 grow rounded-md border bg-white px-2 py-1 disabled:bg-water disabled:text-quiet ${problem ? 'border-2 border-chestnut' : 'border-quiet/50'}`}
+          className={`min-w-0 grow rounded-md border bg-white px-2 py-1 ${problem ? 'border-2 border-chestnut' : 'border-quiet/50'}`}
           {...form.register(`panel.${at}.name`)}
         />
-        {!isLocked && (
-          <button
-            type="button"
-            onClick={onRemove}
-            aria-label={`Remove seat ${at + 1}`}
-            className="rounded p-1 text-quiet hover:bg-pad hover:text-ink"
-          >
-            <X size={16} />
-          </button>
-        )}
+        <button
+          type="button"
+          onClick={onRemove}
+          aria-label={`Remove seat ${at + 1}`}
+          className="rounded p-1 text-quiet hover:bg-pad hover:text-ink"
+        >
+          <X size={16} />
+        </button>
       </div>
       {problem && <p className="ml-9 text-sm font-bold text-chestnut">{problem}</p>}
     </li>

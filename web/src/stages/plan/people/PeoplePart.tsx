@@ -1,6 +1,7 @@
 import { MOST_PIECES } from '@jacana/core/bundle';
 import { Controller } from 'react-hook-form';
 import { useDrafting } from '../../../drafting/draft';
+import { LockedSeats } from '../../../panel/LockedSeats';
 import { Card } from '../../../ui/Card';
 import { RangeField } from '../../../ui/RangeField';
 import { AlikeField } from './AlikeField';
@@ -17,7 +18,7 @@ const LEVELS = [
 
 /** How many people and pieces, and what they can find. */
 export function PeoplePart() {
-  const { form, isLocked } = useDrafting();
+  const { form, isLocked, tasting } = useDrafting();
   return (
     <div className="grid items-start gap-4 md:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
       <div className="space-y-4">
@@ -66,7 +67,7 @@ export function PeoplePart() {
             />
           </div>
         </Card>
-        <SeatsCard />
+        {isLocked ? <LockedSeats id={tasting.id} isClosed={tasting.closedAt !== null} /> : <SeatsCard />}
         <ExclusionsCard />
       </div>
       <div className="space-y-4">

@@ -1,0 +1,248 @@
+import { readFileSync } from 'node:fs';
+import type { TastingBundle } from '@jacana/core/bundle';
+import Database from 'better-sqlite3';
+import { AuditService } from '../src/audit/audit.service';
+import { Transactions } from '../src/database/transactions';
+import { RetentionService } from '../src/upkeep/retention.service';
+import { freshFile, startServer, type Running } from './support/running';
+import { device, draft, handInBallot, locked, tokens } from './support/tasting';
+
+/** Who somebody is can be put right and taken out; what had its time is taken out of the file. */
+
+let running: Running;
+let file: ReturnType<typeof freshFile>;
+beforeEach(async () => {
+  file = freshFile();
+  running = await startServer({ data: file.data });
+});
+afterEach(async () => {
+  await running.stop();
+  file.discard();
+});
+
+const named = (): ReturnType<typeof draft> =>
+  draft({
+    panel: ['Quillfeather', 'Brindlewick', 'Copperdown'].map((name, at) => ({ id: `panelist-${at + 1}`, name })),
+  });
+const bundleOf = async (id: string): Promise<TastingBundle> =>
+  (await running.as.coordinator.get(`/api/tastings/${id}/bundle`).expect(200)).body as TastingBundle;
+const sealOf = async (id: string) =>
+  (await running.as.coordinator.get(`/api/tastings/${id}/seal`).expect(200)).body as {
+    matches: boolean;
+    logIntact: boolean;
+    problems: string[];
+    log: { action: string; by: string; detail: string }[];
+  };
+/** Which of these words the disk still has: in the file, or in its write-ahead log. */
+const onDisk = (...words: string[]): string[] => {
+  const all = Buffer.concat(['', '-wal'].map((end) => readFileSync(`${file.data}${end}`)));
+  return words.filter((word) => all.includes(word));
+};
+const rename = (id: string, who: string, name: string) =>
+  running.as.coordinator.put(`/api/tastings/${id}/names/${who}`).send({ name });
+const WALK_IN = { id: 'guest-0001', at: '2026-03-05T18:10:00.000Z', name: 'Marrowby', seat: 4, flight: 1 };
+
+/** Three on the panel and one who walked in; the second must not eat something and stops, all others are heard. */
+async function tasted(): Promise<string> {
+  const { coordinator, server } = running.as;
+  const id = await locked(coordinator, named());
+  await coordinator
+    .put(`/api/tastings/${id}/exclusions/panelist-2`)
+    .send({ allergens: [], others: 'zedoary' })
+    .expect(200);
+  await server.post(`/api/tastings/${id}/walk-ins`).send(WALK_IN).expect(200);
+  const all = await tokens(coordinator, id);
+  for (const at of [0, 2, 3]) await handInBallot(running.stranger, all[at], at);
+  await running.stranger
+    .post(`/api/ballots/${all[1]}/open`)
+    .send({ device: device(1), takeOver: false })
+    .expect(200);
+  await running.stranger
+    .post(`/api/ballots/${all[1]}/stop`)
+    .send({ id: 'stopped-0001', sitting: 1, because: 'had enough' })
+    .expect(200);
+  return id;
+}
+
+describe('a name', () => {
+  it('is put right after locking, everywhere, and no log says which it was', async () => {
+    const id = await tasted();
+    const before = (await sealOf(id)).log.length;
+    await rename(id, 'panelist-1', ' Larkmoor ').expect(204);
+    const { seats } = (await running.as.server.get(`/api/tastings/${id}/board`)).body as { seats: { name: string }[] };
+    expect(seats.map(({ name }) => name)).toEqual(['Larkmoor', 'Brindlewick', 'Copperdown', 'Marrowby']);
+    expect((await bundleOf(id)).tasting.panel[0].name).toBe('Larkmoor');
+    const { matches, logIntact, problems, log } = await sealOf(id);
+    expect({ matches, logIntact, problems }).toEqual({ matches: true, logIntact: true, problems: [] });
+    expect(log[before]).toMatchObject({ by: 'Ines', action: 'name put right', detail: 'seat 1' });
+    expect(JSON.stringify(log)).not.toMatch(/Larkmoor|Quillfeather|Brindlewick|Marrowby/);
+    // As it is already: nothing to write down.
+    await rename(id, 'panelist-1', 'Larkmoor').expect(204);
+    expect((await sealOf(id)).log.filter(({ action }) => action === 'name put right')).toHaveLength(1);
+  });
+
+  it('is refused where servers could not tell two people apart, where it is empty, and in a draft', async () => {
+    const id = await tasted();
+    for (const name of ['copperdown', ' Marrowby', '', '  ']) await rename(id, 'panelist-1', name).expect(400);
+    await rename(id, 'nobody', 'Larkmoor').expect(404);
+    const { body } = await running.as.coordinator.post('/api/tastings').send({ title: 'Beans' });
+    await rename((body as { id: string }).id, 'panelist-1', 'Larkmoor').expect(409);
+    expect((await bundleOf(id)).tasting.panel.map(({ name }) => name)).toEqual([
+      ...['Quillfeather', 'Brindlewick', 'Copperdown', 'Marrowby'],
+    ]);
+  });
+
+  it('is erased once nobody is served any more, and leaves nothing of itself in the file', async () => {
+    const { coordinator } = running.as;
+    const id = await tasted();
+    await coordinator.delete(`/api/tastings/${id}/names/panelist-2`).expect(409);
+    await coordinator.post(`/api/tastings/${id}/close`).expect(204);
+    expect(onDisk('Brindlewick', 'zedoary')).toHaveLength(2);
+    await coordinator.delete(`/api/tastings/${id}/names/panelist-2`).expect(204);
+    expect(onDisk('Brindlewick', 'zedoary', 'Quillfeather')).toEqual(['Quillfeather']);
+    expect((await coordinator.get(`/api/tastings/${id}/exclusions`)).body).toEqual([]);
+    const answers = (await bundleOf(id)).ballots.flatMap((ballot) => ballot.answers).length;
+    await coordinator.delete(`/api/tastings/${id}/names`).expect(204);
+    expect(onDisk('Quillfeather', 'Copperdown', 'Marrowby')).toEqual([]);
+    const { ballots, tasting, records } = await bundleOf(id);
+    expect(tasting.panel.map(({ name }) => name)).toEqual(['Seat 1', 'Seat 2', 'Seat 3', 'Seat 4']);
+    expect(ballots.flatMap((ballot) => ballot.answers)).toHaveLength(answers);
+    expect(JSON.stringify(records)).toContain('Seat 2');
+    expect(await sealOf(id)).toMatchObject({ matches: true, logIntact: true, problems: [] });
+  });
+
+  it('is no part of what was found: erased or not, it is the same', async () => {
+    const { coordinator } = running.as;
+    const id = await tasted();
+    await coordinator.post(`/api/tastings/${id}/close`).expect(204);
+    await coordinator.post(`/api/tastings/${id}/unseal`).expect(200);
+    const found = async () => (await coordinator.get(`/api/tastings/${id}/findings`).expect(200)).body as object;
+    const told = async (of: string) => (await coordinator.get(`/api/tastings/${id}/${of}`).expect(200)).text;
+    const before = await found();
+    expect(await told('csv')).toContain('Copperdown');
+    await coordinator.delete(`/api/tastings/${id}/names`).expect(204);
+    expect(await found()).toEqual(before);
+    for (const part of ['csv', 'findings/servings', 'sheets/report.txt', 'bundle'])
+      expect(await told(part)).not.toMatch(/Quillfeather|Copperdown|Marrowby/);
+  });
+
+  it('that comes with a bundle stands in no record either', async () => {
+    const { coordinator } = running.as;
+    const id = await tasted();
+    await coordinator.post(`/api/tastings/${id}/close`).expect(204);
+    await coordinator.post(`/api/tastings/${id}/unseal`).expect(200);
+    const bundle = await bundleOf(id);
+    const { body } = await coordinator.post('/api/import').send(bundle).expect(200);
+    const { id: there } = body as { id: string };
+    expect((await bundleOf(there)).tasting.panel.map(({ name }) => name)).toContain('Marrowby');
+    for (const one of [id, there]) await coordinator.delete(`/api/tastings/${one}/names`).expect(204);
+    expect(onDisk('Quillfeather', 'Brindlewick', 'Copperdown', 'Marrowby')).toEqual([]);
+  });
+});
+
+describe('what had its time', () => {
+  /** As if so many days had gone by since it was put into the bin. */
+  const inBinFor = (id: string, days: number) =>
+    running.app
+      .get(Transactions)
+      .write((manager) =>
+        manager.query(`UPDATE "tastings" SET "removedAt" = ? WHERE "id" = ?`, [
+          new Date(Date.now() - days * 86_400_000).toISOString(),
+          id,
+        ]),
+      );
+  const rowsOf = (id: string): Record<string, number> => {
+    const other = new Database(file.data, { readonly: true });
+    const tables = other
+      .prepare(
+        `SELECT own.name FROM sqlite_master AS own, pragma_table_info(own.name) AS field WHERE own.type = 'table' AND field.name = 'tastingId'`,
+      )
+      .pluck()
+      .all() as string[];
+    const count = (table: string): number =>
+      other.prepare(`SELECT COUNT(*) FROM "${table}" WHERE "tastingId" = ?`).pluck().get(id) as number;
+    const all = Object.fromEntries(tables.map((table) => [table, count(table)]).filter(([, rows]) => rows !== 0));
+    other.close();
+    return all as Record<string, number>;
+  };
+
+  it('is a tasting that lay in the bin for 30 days: nothing of it is left but that something was there', async () => {
+    const { coordinator } = running.as;
+    const [id, other] = [await tasted(), await tasted()];
+    await coordinator.delete(`/api/tastings/${id}`).expect(204);
+    const kept = rowsOf(other);
+    const keep = () => running.app.get(RetentionService).keep();
+    await inBinFor(id, 29);
+    await keep();
+    expect(Object.keys(rowsOf(id)).length).toBeGreaterThan(10);
+    await coordinator.post(`/api/tastings/${id}/restore`).expect(204);
+    await inBinFor(id, 31);
+    await keep();
+    const audit = rowsOf(id).audit;
+    expect(rowsOf(id)).toEqual({ audit });
+    expect(onDisk(id)).toEqual([id]); // of the log's empty entries
+    const standing = (await sealOf(other)).log;
+    expect(standing.filter(({ action }) => action === 'tasting taken out of the file')).toHaveLength(1);
+    // The other one is as it was, but for what its log says of the first.
+    expect(rowsOf(other)).toEqual(kept);
+    expect(await sealOf(other)).toMatchObject({ matches: true, logIntact: true, problems: [] });
+    // Its entries in the log say nothing any more.
+    const said = new Database(file.data, { readonly: true });
+    const entries = said.prepare(`SELECT "by", "action", "detail" FROM "audit" WHERE "tastingId" = ?`).all(id);
+    said.close();
+    expect(entries).toEqual(Array.from({ length: audit }, () => ({ by: '', action: 'cleared', detail: '' })));
+    await coordinator.post(`/api/tastings/${id}/restore`).expect(404);
+  });
+
+  it('is nothing that anybody else may take out', async () => {
+    const { coordinator } = running.as;
+    const id = await tasted();
+    await coordinator.delete(`/api/tastings/${id}`).expect(204);
+    const writes = (sql: string) => running.app.get(Transactions).write((manager) => manager.query(sql));
+    for (const table of ['answers', 'entries', 'journal'])
+      await expect(writes(`DELETE FROM "${table}" WHERE "tastingId" = '${id}'`)).rejects.toThrow('append-only');
+    await expect(writes(`UPDATE "audit" SET "by" = '', "action" = 'cleared', "detail" = ''`)).rejects.toThrow(
+      'append-only',
+    );
+    await inBinFor(id, 31);
+    // Its time is over, but another program does not know how.
+    const foreign = new Database(file.data);
+    expect(() => foreign.exec(`DELETE FROM "answers" WHERE "tastingId" = '${id}'`)).toThrow('jacana_sha256');
+    foreign.close();
+    await expect(writes(`DELETE FROM "audit" WHERE "tastingId" = '${id}'`)).rejects.toThrow('append-only');
+    await expect(writes(`UPDATE "answers" SET "reason" = '' WHERE "tastingId" = '${id}'`)).rejects.toThrow(
+      'append-only',
+    );
+  });
+
+  /** The log of the house as if it were older, as a program with the file could make it: hashes and all. */
+  it('is what was done in the house a year ago, unless a tasting was sealed then', async () => {
+    const audit = running.app.get(AuditService);
+    const { read, write } = { read: running.app.get(Transactions).read, write: running.app.get(Transactions) };
+    const real = Date.now;
+    const ago = (days: number): number => real() - days * 86_400_000;
+    try {
+      for (const [days, detail] of [
+        [400, 'of long ago'],
+        [300, 'of this year'],
+      ] as const) {
+        jest.useFakeTimers({ now: ago(days), doNotFake: ['nextTick', 'setImmediate', 'setTimeout', 'queueMicrotask'] });
+        await write.write((manager) => audit.record(manager, { by: 'Ines', action: 'account added', detail }));
+      }
+    } finally {
+      jest.useRealTimers();
+    }
+    await running.app.get(RetentionService).keep();
+    const said = (await audit.house(read, '')).map(({ detail }) => detail);
+    expect(said).toContain('of this year');
+    expect(said).not.toContain('of long ago');
+    expect(onDisk('of long ago', 'of this year')).toEqual(['of this year']);
+    expect(await audit.isIntact(read)).toBe(true);
+    // Who empties an entry before its time is found out.
+    const other = new Database(file.data);
+    other.exec('DROP TRIGGER "audit_no_update"');
+    other.exec(`UPDATE "audit" SET "by" = '', "action" = 'cleared', "detail" = '' WHERE "detail" = 'of this year'`);
+    other.close();
+    expect(await audit.isIntact(read)).toBe(false);
+  });
+});
