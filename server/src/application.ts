@@ -7,12 +7,14 @@ import compression from 'compression';
 import { json, type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
 import { Logger } from 'nestjs-pino';
+import { SessionsService } from './accounts/sessions.service';
 import { AppModule } from './app.module';
 import { EARLY_ALLOWED, FirstScreens } from './ballots/firstScreens.service';
 import { problemsOf, refuseFields } from './fields/problems';
 import type { ServerOptions } from './options/options';
 import { refuseDepth } from './depth';
 import { doors } from './doors';
+import { knocking, Knocks } from './knocks';
 import type { Certificate, MadeCertificate } from './tls/certificate';
 import { RefusalsFilter } from './refusals.filter';
 
@@ -53,7 +55,8 @@ export async function createApplication(
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
-  app.use('/api/import', json({ limit: '40mb' }));
+  app.use(knocking(new Knocks(3 * options.signInsPerMinute)));
+  app.use('/api/import', largeFromCoordinators(app));
   app.use(json({ limit: '1mb' }));
   app.use(refuseDepth);
   app.useGlobalPipes(
@@ -70,6 +73,16 @@ export async function createApplication(
   if (shown && 'root' in shown) serveRoot(app, (shown as MadeCertificate).root);
   if (options.web) serveWeb(app, options.web);
   return app;
+}
+
+/** A bundle with photos and curves is large, and nobody else's large body is even read. */
+function largeFromCoordinators(app: NestExpressApplication) {
+  const large = json({ limit: '40mb' });
+  return (request: Request, response: Response, next: NextFunction): void =>
+    void app
+      .get(SessionsService)
+      .find(request.headers.cookie)
+      .then((me) => (me?.role === 'coordinator' ? large(request, response, next) : next()), next);
 }
 
 /**
@@ -95,7 +108,14 @@ function serveWeb(app: NestExpressApplication, folder: string): void {
       if (own) response.type('html').send(own);
       else response.sendFile(page);
     };
-    if (token) void app.get(FirstScreens).page(token).then(sendPage);
+    if (token && !response.locals.isSecret)
+      void app
+        .get(FirstScreens)
+        .page(token)
+        .then(({ page: own, isThere }) => {
+          response.locals.isThere = isThere;
+          sendPage(own);
+        });
     else sendPage(null);
   });
 }

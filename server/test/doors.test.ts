@@ -1,9 +1,12 @@
 import { hostname } from 'node:os';
+import { resolve } from 'node:path';
 import request from 'supertest';
 import { AccountsService } from '../src/accounts/accounts.service';
 import { createApplication } from '../src/application';
 import { BadOptions, publicAddress, readOptions } from '../src/options/options';
-import { freshFile, testOptions } from './support/running';
+import { Knocks } from '../src/knocks';
+import { freshFile, startServer, testOptions } from './support/running';
+import { device, locked, tokens } from './support/tasting';
 
 const closing: (() => Promise<void>)[] = [];
 afterEach(async () => {
@@ -22,6 +25,76 @@ async function server(options: Partial<typeof testOptions> = {}) {
 }
 
 const first = { name: 'Ines', login: 'ines', password: 'long enough to pass' };
+
+/** A minute long, 60 addresses that lead nowhere. */
+describe('addresses with a secret in them', () => {
+  const missed = (knocks: Knocks, times: number, from = 'one'): void => {
+    for (let at = 0; at < times; at++) knocks.answered(from, `guess-${at}`, false);
+  };
+
+  it('are guessed for a while, and then not before a minute is over', () => {
+    let now = 0;
+    const knocks = new Knocks(60, () => now);
+    missed(knocks, 59);
+    expect(knocks.mustWait('one', 'right')).toBe(false);
+    now = 59_999;
+    missed(knocks, 1);
+    expect(knocks.mustWait('one', 'right')).toBe(true);
+    expect(knocks.mustWait('another', 'right')).toBe(false);
+    now = 60_000;
+    expect(knocks.mustWait('one', 'right')).toBe(false);
+    missed(knocks, 1);
+    expect(knocks.mustWait('one', 'right')).toBe(false);
+  });
+
+  it('that were good from there go on, whatever somebody beside them tries', () => {
+    const knocks = new Knocks(60, () => 0);
+    knocks.answered('one', 'right', true);
+    missed(knocks, 100);
+    expect(knocks.mustWait('one', 'right')).toBe(false);
+    expect(knocks.mustWait('one', 'other')).toBe(true);
+    missed(knocks, 100, 'another');
+    expect(knocks.mustWait('another', 'right')).toBe(true);
+  });
+
+  it('fill no memory', () => {
+    const knocks = new Knocks(1, () => 0);
+    for (let at = 0; at < 30_000; at++) knocks.answered(`place-${at}`, 'guess', false);
+    expect(knocks.mustWait('place-0', 'right')).toBe(false);
+    expect(knocks.mustWait('place-29999', 'right')).toBe(true);
+  });
+
+  it('tell nothing more to whoever tried too many, by page or by route, and let others answer', async () => {
+    const running = await startServer({ web: resolve(__dirname, '../../web/dist'), signInsPerMinute: 20 });
+    const { coordinator } = running.as;
+    const [begun, fresh] = await tokens(coordinator, await locked(coordinator));
+    const open = (token: string, number: number) =>
+      running.stranger.post(`/api/ballots/${token}/open`).send({ device: device(number), takeOver: false });
+    await open(begun, 0).expect(200);
+    for (let at = 0; at < 30; at++) {
+      await open(`guess-${at}`, 9).expect(404);
+      await running.stranger.get(`/b/guess-${at}`).expect(200);
+    }
+    const { body, headers } = await open(fresh, 1).expect(429);
+    expect(body).toMatchObject({ error: 'wait', message: expect.stringContaining('Wait a minute') as string });
+    expect(headers['retry-after']).toBe('60');
+    await running.stranger.get('/api/shared/guess').expect(429);
+    // The page is there, and does not say whether there is a ballot.
+    const page = await running.stranger.get(`/b/${fresh}`).expect(200);
+    expect(page.text).toBe((await running.stranger.get('/b/guess-again').expect(200)).text);
+    await open(begun, 0).expect(200);
+    await running.stop();
+  });
+});
+
+it('reads a large body only of a coordinator', async () => {
+  const running = await startServer();
+  const large = { text: 'x'.repeat(2_000_000) };
+  for (const who of [running.stranger, running.as.kitchen, running.as.reader])
+    await who.post('/api/import').send(large).expect(413);
+  await running.as.coordinator.post('/api/import').send(large).expect(400);
+  await running.stop();
+});
 
 describe('a server', () => {
   it.each(['localhost:4680', '127.0.0.1:4680', '[::1]:4680', hostname(), `${hostname().toUpperCase()}.local:4680`])(

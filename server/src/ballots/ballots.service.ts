@@ -81,6 +81,11 @@ export class BallotsService {
     });
   }
 
+  /** Whether an address of this token was ever given out. */
+  isThere(token: string): Promise<boolean> {
+    return this.own.isThere(this.transactions.read, token);
+  }
+
   /** The ballot as it is about to be opened for the first time; null once it was, or where nothing can be answered. */
   async unopened(token: string): Promise<BallotView | null> {
     const { read } = this.transactions;

@@ -34,15 +34,16 @@ export class FirstScreens {
     this.parts = options.web === null ? null : partsIn(options.web);
   }
 
-  /** @returns the page; null where it is the one for everybody */
-  async page(token: string): Promise<string | null> {
-    if (!this.parts) return null;
+  /** @returns the page, null where it is the one for everybody; and whether there is a ballot of this token at all */
+  async page(token: string): Promise<{ page: string | null; isThere: boolean }> {
+    const isThere = await this.ballots.isThere(token);
+    if (!this.parts || !isThere) return { page: null, isThere };
     try {
       const ballot = await this.ballots.unopened(token);
-      return ballot && (await this.filled(this.parts, ballot));
+      return { page: ballot && (await this.filled(this.parts, ballot)), isThere };
     } catch (error) {
       this.logger.warn({ error }, 'A first screen could not be made; the page went out without.');
-      return null;
+      return { page: null, isThere };
     }
   }
 

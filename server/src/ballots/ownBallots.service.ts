@@ -53,6 +53,11 @@ export class OwnBallots {
     return { row, panelist, serving, items, ballot };
   }
 
+  /** Whether an address of this token was ever given out, whatever became of it. */
+  isThere(manager: EntityManager, token: string): Promise<boolean> {
+    return manager.existsBy(PanelistRow, { token });
+  }
+
   /** What was answered on it, oldest first; the guess is no part of the ballot. */
   async stored(manager: EntityManager, { row, panelist, ballot }: OwnBallot): Promise<Answer[]> {
     const where = { tastingId: row.id, panelistId: panelist.id, sitting: ballot.sitting, kind: Not('guess' as const) };
