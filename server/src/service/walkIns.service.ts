@@ -46,7 +46,7 @@ export class WalkInsService {
       const body = await this.drawn(manager, stored, panelist);
       await manager.insert(PanelistRow, { ...panelist, tastingId: id, token: newToken(), device: null });
       // The name stands with the panelist alone, where it can be erased.
-      const entry = withName({ id: input.id, at: input.at, body: body as Body }, ({ seat: own }) => namelessAt(own));
+      const entry = withName({ id: input.id, at: input.at, body: body }, ({ seat: own }) => namelessAt(own));
       await this.log.append<Body>(manager, id, 'amendments', [entry], me);
       await this.audit.record(manager, {
         ...{ by: me.name, action: 'somebody walked in', tastingId: id },

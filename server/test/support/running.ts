@@ -17,7 +17,7 @@ export interface Running {
   stop: () => Promise<void>;
 }
 
-const PASSWORD = 'long enough to pass';
+export const PASSWORD = 'long enough to pass';
 
 /** A place for a data file of a test's own. */
 export function freshFile(): { data: string; discard: () => void } {
