@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 import { AccountsService } from './accounts/accounts.service';
 import { createApplication } from './application';
+import { ClockWatch } from './audit/clockWatch';
 import { Transactions } from './database/transactions';
 import { UnfitFile } from './storage/dataFile';
 import { certificateFor } from './tls/certificate';
@@ -19,6 +20,11 @@ async function main(): Promise<void> {
   await app.listen(options.port, options.lan ? '0.0.0.0' : '127.0.0.1');
   const accounts = app.get(AccountsService);
   announce(options, (await accounts.isSetUpNeeded()) ? accounts.setUpCode : null);
+  const behind = app.get(ClockWatch).behind();
+  if (behind !== null)
+    process.stderr.write(
+      `The clock of this machine is behind: it was ${behind} here already. Set it right before people taste; times would be wrong.\n`,
+    );
 }
 
 function announce(options: ServerOptions, setUpCode: string | null): void {

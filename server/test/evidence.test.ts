@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import Database from 'better-sqlite3';
 import { createApplication } from '../src/application';
+import { stopClockAt } from './support/clock';
 import { freshFile, signIn, startServer, testOptions, type Running } from './support/running';
 import { device, draft, handInBallot, locked, tokens } from './support/tasting';
 import request from 'supertest';
@@ -239,6 +240,33 @@ describe('whoever opens a key', () => {
       'Ossi: portioning sheet opened, Tove is ill',
       'Ines: account removed, Ossi, server',
     ]);
+  });
+
+  it('with the clock set back has to say why all the same, and coordinators are told of the clock', async () => {
+    const { coordinator, reader } = running.as;
+    const id = await locked(coordinator, draft({}, 3, 3));
+    const clock = async (who = coordinator) =>
+      ((await who.get('/api/session').expect(200)).body as { clockBehind: string | null }).clockBehind;
+    expect(await clock()).toBeNull();
+    const now = Date.now();
+    stopClockAt(now - 3 * 86_400_000);
+    try {
+      expect(Date.parse((await clock()) as string)).toBeGreaterThan(now - 60_000);
+      expect(await clock(reader)).toBeNull();
+      const account = { name: 'Pihla', login: 'pihla', password: 'long enough to pass', role: 'server' };
+      const { body } = await coordinator.post('/api/accounts').send(account).expect(200);
+      const pihla = await signIn(request.agent(running.app.getHttpServer()), 'pihla');
+      const refused = await pihla.get(`/api/tastings/${id}/portioning`).expect(403);
+      expect((refused.body as { message: string }).message).toMatch(/younger than the plan/);
+      await coordinator.delete(`/api/accounts/${(body as { id: string }).id}`).expect(204);
+    } finally {
+      jest.useRealTimers();
+    }
+    const { log, logIntact } = await sealOf(id);
+    expect(logIntact).toBe(true);
+    expect(log.map(({ detail }) => detail).filter((detail) => detail === 'Pihla, server')).toHaveLength(2);
+    // It is right again.
+    expect(await clock()).toBeNull();
   });
 
   it('as server on the device of the kitchen has to say why, and both are shown', async () => {

@@ -115,10 +115,60 @@ describe('a data file', () => {
     claim(data).release();
   });
 
-  (process.getuid?.() === 0 ? it.skip : it)('that cannot be written is refused in words', async () => {
+  it('that cannot be written is refused in words', async () => {
     const data = await used();
-    chmodSync(data, 0o400);
-    expect(() => inspect(data, migrationNames())).toThrow(/cannot be written/);
+    chmodSync(data, 0o444);
+    chmodSync(dirname(data), 0o755);
+    // Whoever may write everything is somebody else for once.
+    const nobody = process.getuid?.() === 0 ? { uid: 65534, gid: 65534 } : {};
+    const { status, stderr } = spawnSync(
+      process.execPath,
+      [resolve(__dirname, '../dist/main.js'), '--data', data],
+      nobody,
+    );
+    expect(stderr.toString()).toMatch(/cannot be written.*Give yourself the right to/s);
+    expect(status).toBe(1);
+  });
+
+  it('whose log is damaged is refused, unless it is what was just being written; what can be read can be saved', async () => {
+    const [data, copies] = [place(), dirname(place())];
+    mkdirSync(copies, { recursive: true });
+    const running = await startServer({ data });
+    for (const title of ['One', 'Two', 'Three', 'Four'])
+      await running.as.coordinator.post('/api/tastings').send({ title }).expect(200);
+    // As they stand on the disk when the power fails.
+    const [file, log] = ['', '-wal'].map((end) => readFileSync(`${data}${end}`));
+    await running.stop();
+    const size = log.readUInt32BE(8) + 24;
+    expect((log.length - 32) / size).toBeGreaterThan(20);
+    const withLog = (name: string, change: (log: Buffer) => Buffer): string => {
+      const own = join(copies, `${name}.db`);
+      writeFileSync(own, file);
+      writeFileSync(`${own}-wal`, change(Buffer.from(log)));
+      return own;
+    };
+    const titlesIn = (own: string): number => countIn(own, 'tastings');
+    const whole = withLog('whole', (own) => own);
+    inspect(whole, migrationNames());
+    expect(titlesIn(whole)).toBe(4);
+    // The last frame, torn: nobody was told that it is stored.
+    const torn = withLog('torn', (own) => own.fill(0x5a, own.length - 100));
+    inspect(torn, migrationNames());
+    for (const [name, change] of [
+      ['middle', (own) => own.fill(0x5a, own.length >> 1, (own.length >> 1) + 40)],
+      ['bit', (own) => ((own[32 + 24 + 100] ^= 1), own)],
+      ['head', (own) => own.fill(0, 0, 4)],
+      ['sum', (own) => own.fill(0x11, 24, 32)],
+    ] as [string, (log: Buffer) => Buffer][]) {
+      const damaged = withLog(name, change);
+      const before = readFileSync(`${damaged}-wal`);
+      expect(() => inspect(damaged, migrationNames())).toThrow(/-wal is damaged.*npm run restore.*npm run backup/s);
+      expect(readFileSync(`${damaged}-wal`).equals(before)).toBe(true);
+    }
+    const saved = join(copies, 'saved.db');
+    copyFile(join(copies, 'middle.db'), saved);
+    inspect(saved, migrationNames());
+    expect(countIn(saved, 'accounts')).toBeGreaterThan(0);
   });
 
   it('keeps its answers and logs where another program replaces rows, whatever it is named by', async () => {
@@ -187,6 +237,8 @@ describe('copies of it', () => {
     expect(kept.slice(0, 97)).toEqual(quarters.slice(0, 97));
     expect(kept).toHaveLength(97 + 24 + 29);
     expect(gone.has('tastings-mine.db') || gone.has('notes.txt')).toBe(false);
+    // A clock that is a year ahead makes all of them old, and some stay.
+    expect(tooMany(quarters, now + 365 * 86_400_000)).toHaveLength(quarters.length - 10);
     // What is kept today is not let go of as long as nothing newer takes its place.
     expect(tooMany(kept, now)).toEqual([]);
   });
@@ -195,11 +247,13 @@ describe('copies of it', () => {
     const data = await used();
     const folder = join(dirname(data), 'copies');
     mkdirSync(folder);
-    for (const name of ['tastings-2020-01-01T00-00-00.db', 'other-2020-01-01T00-00-00.db', 'tastings.txt'])
+    const recent = Array.from({ length: 9 }, (_, at) => `tastings-2026-11-28T11-0${at}-00.db`);
+    for (const name of ['tastings-2020-01-01T00-00-00.db', 'other-2020-01-01T00-00-00.db', 'tastings.txt', ...recent])
       writeFileSync(join(folder, name), '');
     const made = backUp(data, folder, Date.parse('2026-11-28T12:00:00Z'));
     expect(readdirSync(folder).sort()).toEqual([
       'other-2020-01-01T00-00-00.db',
+      ...recent,
       'tastings-2026-11-28T12-00-00.db',
       'tastings.txt',
     ]);

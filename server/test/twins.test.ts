@@ -2,6 +2,7 @@ import { copyFileSync } from 'node:fs';
 import Database from 'better-sqlite3';
 import request, { type Agent, type Response } from 'supertest';
 import { createApplication } from '../src/application';
+import { stopClockAt } from './support/clock';
 import { ACCESS, bodyFor, cookedIn, LEFT_OUT, servedIn, type Who } from './support/everyRoute';
 import { freshFile, PASSWORD, signIn, startServer, testOptions } from './support/running';
 import { caveat, codesOf, device, draft, handIn, locked, tokens } from './support/tasting';
@@ -13,12 +14,6 @@ import { caveat, codesOf, device, draft, handIn, locked, tokens } from './suppor
  */
 
 const NOW = Date.parse('2026-03-05T19:00:00.000Z');
-/** Only the time stands still; everything that waits goes on. */
-const CLOCK_ALONE = [
-  ...(['hrtime', 'nextTick', 'performance', 'queueMicrotask', 'setImmediate', 'clearImmediate'] as const),
-  ...(['setInterval', 'clearInterval', 'setTimeout', 'clearTimeout'] as const),
-];
-
 interface Subject {
   id: string;
   token: string;
@@ -36,7 +31,7 @@ let subjects: Subject[];
 let panelist: string;
 
 beforeAll(async () => {
-  jest.useFakeTimers({ now: NOW, doNotFake: CLOCK_ALONE });
+  stopClockAt(NOW);
   plain = place();
   const running = await startServer({ data: plain });
   subjects = [];

@@ -84,6 +84,8 @@ export class SessionView {
   /** The address that other devices use. */
   @Said('string') address: string;
   @Said('boolean') onNetwork: boolean;
+  /** The latest time that it was here already, where the clock of the server is behind that; for coordinators. */
+  @Said('string', true) clockBehind: string | null;
   /** Megabytes that are left on the disk of the data, told to coordinators where they are few. */
   @Said('integer', true) spaceLeft: number | null;
   /** Whether the server was told of a label printer. */

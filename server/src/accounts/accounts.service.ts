@@ -2,6 +2,7 @@ import { randomBytes, randomUUID } from 'node:crypto';
 import { ForbiddenException, Inject, Injectable, NotFoundException, type OnModuleInit } from '@nestjs/common';
 import type { EntityManager } from 'typeorm';
 import { AuditService } from '../audit/audit.service';
+import { ClockWatch } from '../audit/clockWatch';
 import { AccountRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
@@ -17,6 +18,8 @@ import { whyWeak } from './weakPassword';
 /** Lines of the log that are shown at once. */
 const MOST_SHOWN = 500;
 
+const ADDED = 'account added';
+
 @Injectable()
 export class AccountsService implements OnModuleInit {
   /** Whoever comes first must not become coordinator, but whoever started the server: its console says this code. */
@@ -27,6 +30,7 @@ export class AccountsService implements OnModuleInit {
     private readonly audit: AuditService,
     private readonly sessions: SessionsService,
     private readonly space: SpaceService,
+    private readonly clock: ClockWatch,
     @Inject(OPTIONS) private readonly options: ServerOptions,
   ) {}
 
@@ -47,6 +51,7 @@ export class AccountsService implements OnModuleInit {
       demo: this.options.demo && !isReachable(this.options) ? DEMO_SIGN_INS : [],
       address: publicAddress(this.options),
       onNetwork: isReachable(this.options),
+      clockBehind: me?.role === 'coordinator' ? this.clock.behind() : null,
       spaceLeft: me?.role === 'coordinator' ? await this.space.low() : null,
       hasPrinter: this.options.printer !== null,
     };
@@ -88,7 +93,7 @@ export class AccountsService implements OnModuleInit {
         throw refuseFields([{ field: 'login', message: 'Somebody has this login already. Choose another.' }]);
       }
       await manager.insert(AccountRow, added);
-      await this.audit.record(manager, { by, action: 'account added', detail: `${added.name}, ${added.role}` });
+      await this.audit.record(manager, { by, action: ADDED, detail: `${added.name}, ${added.role}` });
     });
     return view(added, []);
   }
@@ -99,17 +104,19 @@ export class AccountsService implements OnModuleInit {
     return Promise.all(rows.map(async (one) => view(one, one.demo ? [] : await companyOf(read, one.id))));
   }
 
-  /** Since when an account exists, and who in another role has used its devices. */
-  async standing(id: string): Promise<{ createdAt: string; beside: Pick<AccountRow, 'name' | 'role'>[] }> {
+  /** With which entry of the log an account came, and who in another role has used its devices. */
+  async standing(id: string): Promise<{ added: number; beside: Pick<AccountRow, 'name' | 'role'>[] }> {
     const { read } = this.transactions;
-    const { createdAt, demo } = await read.findOneByOrFail(AccountRow, { id });
+    const { demo, name, role } = await read.findOneByOrFail(AccountRow, { id });
     // The invented staff have been there all along, whenever the demo was begun.
-    return demo ? { createdAt: '', beside: [] } : { createdAt, beside: await companyOf(read, id) };
+    if (demo) return { added: 0, beside: [] };
+    const added = await this.audit.last(read, { actions: [ADDED], detail: `${name}, ${role}` });
+    return { added: added ?? 0, beside: await companyOf(read, id) };
   }
 
   /** What was done to accounts, sign-ins and the file; the latest first. */
   async log(): Promise<HouseEvent[]> {
-    const rows = await this.audit.house(this.transactions.read, '');
+    const rows = await this.audit.house(this.transactions.read);
     return rows
       .slice(-MOST_SHOWN)
       .reverse()

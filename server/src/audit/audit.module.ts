@@ -1,10 +1,11 @@
 import { Global, Module, type OnModuleInit } from '@nestjs/common';
 import { Transactions } from '../database/transactions';
 import { AuditService } from './audit.service';
+import { ClockWatch } from './clockWatch';
 import { JournalService } from './journal.service';
 
 @Global()
-@Module({ providers: [AuditService, JournalService], exports: [AuditService, JournalService] })
+@Module({ providers: [AuditService, JournalService, ClockWatch], exports: [AuditService, JournalService, ClockWatch] })
 export class AuditModule implements OnModuleInit {
   constructor(
     private readonly transactions: Transactions,

@@ -39,21 +39,30 @@ export class AuditService {
     return manager.existsBy(AuditRow, { by, action, detail });
   }
 
-  /** When one of these was last done to a tasting; before all times where none was. */
-  async since(manager: EntityManager, tastingId: string, actions: readonly string[]): Promise<string> {
+  /** Number of the entry by which something was done last; null where it never was. By number, not by time: clocks are set back. */
+  async last(
+    manager: EntityManager,
+    { actions, ...where }: { actions: readonly string[]; tastingId?: string; detail?: string },
+  ): Promise<number | null> {
     const last = await manager.findOne(AuditRow, {
-      where: { tastingId, action: In([...actions]) },
+      where: { ...where, action: In([...actions]) },
       order: { seq: 'DESC' },
     });
-    return last?.at ?? '';
+    return last?.seq ?? null;
   }
 
-  /** What was done in the house, not to one tasting: to accounts, sign-ins and the file. Oldest first. */
-  house(manager: EntityManager, since: string, until = '9'): Promise<AuditRow[]> {
+  /** What was done in the house, not to one tasting: to accounts, sign-ins and the file. Oldest first, between two entries. */
+  house(manager: EntityManager, from = 0, to = Number.MAX_SAFE_INTEGER): Promise<AuditRow[]> {
     return manager.find(AuditRow, {
-      where: { tastingId: IsNull(), at: Between(since, until), action: Not(CLEARED) },
+      where: { tastingId: IsNull(), seq: Between(from, to), action: Not(CLEARED) },
       order: { seq: 'ASC' },
     });
+  }
+
+  /** By its own words, the latest moment that anything was written down; null where nothing was. */
+  async latest(manager: EntityManager): Promise<string | null> {
+    const [last] = await manager.find(AuditRow, { order: { seq: 'DESC' }, take: 1 });
+    return last?.at ?? null;
   }
 
   /**

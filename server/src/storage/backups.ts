@@ -45,12 +45,16 @@ export function backUp(data: string, folder: string, now: number): string {
   return to;
 }
 
+/** So many stay whatever the clock says: one that is far ahead must not make all of them old. */
+const LEAST_KEPT = 10;
+
 /** Of copies by their names, those that may go. Files with other names are nobody's business. */
 export function tooMany(names: readonly string[], now: number): string[] {
   const kept = new Set<string>();
   return names
     .filter((name) => Number.isFinite(momentIn(name)))
     .sort((a, b) => momentIn(b) - momentIn(a))
+    .slice(LEAST_KEPT)
     .filter((name) => {
       const age = now - momentIn(name);
       if (age <= DAY) return false;

@@ -1,6 +1,7 @@
 import { accessSync, chmodSync, constants, existsSync, mkdirSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import Database from 'better-sqlite3';
+import { isLogDamaged } from './wal';
 
 /** A data file that cannot be used as it is; the message says what to do. */
 export class UnfitFile extends Error {}
@@ -57,6 +58,11 @@ export function inspect(data: string, migrations: readonly string[]): void {
   const damaged = new UnfitFile(
     `${data} is damaged. It is left as it is; go back to a backup: npm run restore -- BACKUP.db ${data}`,
   );
+  // Before SQLite looks: it would go on without what it cannot read.
+  if (isLogDamaged(data))
+    throw new UnfitFile(
+      `${data}-wal is damaged: some of what was stored last cannot be read. All is left as it is. Go back to a backup: npm run restore -- BACKUP.db ${data}. Or go on with what can be read: npm run backup -- ${data} OTHER.db, and start with that.`,
+    );
   let file: Database.Database | undefined;
   try {
     file = new Database(data, { fileMustExist: true });

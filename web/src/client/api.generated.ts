@@ -1011,10 +1011,10 @@ export type DemoSignIn = {
 export type SessionView = {
   me?: PersonView;
   setUpNeeded: boolean;
-  setUpCodeNeeded: boolean;
   demo: DemoSignIn[];
   address: string;
   onNetwork: boolean;
+  clockBehind: string | null;
   spaceLeft: number | null;
   hasPrinter: boolean;
 };
@@ -1038,7 +1038,7 @@ export type FirstAccount = {
   name: string;
   login: string;
   password: string;
-  setUpCode?: string;
+  setUpCode: string;
 };
 export type AccountView = {
   id: string;

@@ -17,6 +17,8 @@ import { type PortionView, portions, sparesFor } from '../views/server';
 /** With these a key comes into the house. */
 const KEY_CAME = ['plan locked, key sealed', 'new key drawn, old key destroyed', 'imported'];
 
+const UNSEALED = 'key unsealed';
+
 /** Opens the key: for good at the end, or, for whoever portions, just which piece goes under which code. */
 @Injectable()
 export class UnsealingService {
@@ -43,7 +45,7 @@ export class UnsealingService {
       await manager.update(TastingRow, { id }, { unsealedAt: new Date().toISOString(), unsealedBy: me.name });
       await this.audit.record(manager, {
         by: me.name,
-        action: 'key unsealed',
+        action: UNSEALED,
         tastingId: id,
         detail: matches ? 'fingerprint matches' : 'FINGERPRINT DOES NOT MATCH',
       });
@@ -59,7 +61,7 @@ export class UnsealingService {
     const { row, plan } = stored;
     const own = await read.find(AuditRow, { where: { tastingId: id }, order: { seq: 'ASC' } });
     // Who could have had which view meanwhile: accounts come and go in the log of every tasting whose key is closed.
-    const house = plan ? await this.audit.house(read, plan.lockedAt, row.unsealedAt ?? undefined) : [];
+    const house = plan ? await this.houseWhileSealed(stored.row) : [];
     const log = [...own, ...house].sort((a, b) => a.seq - b.seq);
     return {
       lockedAt: plan?.lockedAt ?? null,
@@ -71,6 +73,15 @@ export class UnsealingService {
       problems: await this.journal.problems(read, id),
       log: log.map(({ at, by, action, detail }) => ({ at, by, action, detail })),
     };
+  }
+
+  private async houseWhileSealed({ id: tastingId, unsealedAt }: TastingRow): Promise<AuditRow[]> {
+    const { read } = this.transactions;
+    const from = (await this.audit.last(read, { tastingId, actions: KEY_CAME })) ?? 0;
+    if (unsealedAt === null) return this.audit.house(read, from);
+    const to = await this.audit.last(read, { tastingId, actions: [UNSEALED] });
+    // Unsealed before it came here, this house had no part in it.
+    return to === null ? [] : this.audit.house(read, from, to);
   }
 
   /**
@@ -91,8 +102,8 @@ export class UnsealingService {
   /** Who could put the sheet together with the kitchen's list has to say why; null for others. */
   private async whyReason(me: Me, tastingId: string): Promise<string | null> {
     if (me.role === 'coordinator') return 'Say why you need the portioning sheet before the key is unsealed.';
-    const { createdAt, beside } = await this.accounts.standing(me.id);
-    if (createdAt > (await this.audit.since(this.transactions.read, tastingId, KEY_CAME)))
+    const { added, beside } = await this.accounts.standing(me.id);
+    if (added > ((await this.audit.last(this.transactions.read, { tastingId, actions: KEY_CAME })) ?? 0))
       return 'This sign-in is younger than the plan. Say why you need the portioning sheet: it is written into the log.';
     return beside.some(({ role }) => role !== 'server')
       ? 'Somebody in another role has signed in on this device. Say why you need the portioning sheet: it is written into the log.'
