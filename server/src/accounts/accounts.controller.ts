@@ -97,8 +97,8 @@ export class AccountsController {
   @Get('accounts')
   @Allow('coordinator')
   @Answers([AccountView])
-  listAccounts(): Promise<AccountView[]> {
-    return this.accounts.list();
+  listAccounts(@SignedIn() me: Me): Promise<AccountView[]> {
+    return this.accounts.list(me);
   }
 
   @Post('accounts')

@@ -61,6 +61,8 @@ export class AccountView {
   @Said('string') createdAt: string;
   /** Others, in another role, who signed in on a device of theirs: one person may be both. */
   @SaidTexts() beside: string[];
+  /** Whether it is that of whoever asks. */
+  @Said('boolean') isOwn: boolean;
 }
 
 export class PersonView {

@@ -95,13 +95,17 @@ export class AccountsService implements OnModuleInit {
       await manager.insert(AccountRow, added);
       await this.audit.record(manager, { by, action: ADDED, detail: `${added.name}, ${added.role}` });
     });
-    return view(added, []);
+    return view(added, { beside: [], isOwn: false });
   }
 
-  async list(): Promise<AccountView[]> {
+  async list(me: Me): Promise<AccountView[]> {
     const { read } = this.transactions;
     const rows = await read.find(AccountRow, { order: { createdAt: 'ASC' } });
-    return Promise.all(rows.map(async (one) => view(one, one.demo ? [] : await companyOf(read, one.id))));
+    return Promise.all(
+      rows.map(async (one) =>
+        view(one, { beside: one.demo ? [] : await companyOf(read, one.id), isOwn: one.id === me.id }),
+      ),
+    );
   }
 
   /** With which entry of the log an account came, and who in another role has used its devices. */
@@ -184,8 +188,8 @@ const row = (account: Omit<AccountRow, 'id' | 'createdAt'>): AccountRow => ({
 });
 const view = (
   { id, name, login, role, createdAt }: AccountRow,
-  beside: readonly Pick<AccountRow, 'name' | 'role'>[],
+  { beside, isOwn }: { beside: readonly Pick<AccountRow, 'name' | 'role'>[]; isOwn: boolean },
 ): AccountView => ({
-  ...{ id, name, login, role, createdAt },
+  ...{ id, name, login, role, createdAt, isOwn },
   beside: beside.map((one) => `${one.name}, ${one.role}`),
 });

@@ -1047,6 +1047,7 @@ export type AccountView = {
   role: Role;
   createdAt: string;
   beside: string[];
+  isOwn: boolean;
 };
 export type NewAccount = {
   name: string;

@@ -20,6 +20,12 @@ export function Records({ id, seal }: { id: string; seal: SealView }) {
           ))}
         </ul>
       )}
+      {isBrought(seal) && (
+        <p className="mt-1">
+          It came here as a bundle. Whether answers and logs were changed before, its fingerprint does not say: compare
+          the bundle with the sheets of the house where people tasted. Marks on those are none of these.
+        </p>
+      )}
       <p className="mt-1">
         Their mark, after {seal.number}: <span className="font-mono text-xs">{seal.mark}</span>
       </p>
@@ -36,6 +42,9 @@ export function Records({ id, seal }: { id: string; seal: SealView }) {
     </div>
   );
 }
+
+/** Whether what was recorded was recorded elsewhere. */
+export const isBrought = ({ log }: Pick<SealView, 'log'>): boolean => log.some(({ action }) => action === 'imported');
 
 /** A mark that is found vouches for all before it; of what came later it says nothing. */
 export function comparedText({ isFound, number, of }: ComparedView, isSound: boolean): string {

@@ -1,5 +1,6 @@
 import type { UseFormRegisterReturn } from 'react-hook-form';
 import { TextField } from '../../ui/Field';
+import { NewPassword } from './NewPassword';
 
 interface AccountFieldsProps {
   /** Connects a field with its form, and says what is wrong with it. */
@@ -12,16 +13,7 @@ export function AccountFields({ at }: AccountFieldsProps) {
     <>
       <TextField label="Name" required maxLength={100} {...at('name')} />
       <TextField label="Login" required maxLength={60} autoComplete="username" {...at('login')} />
-      <TextField
-        label="Password"
-        type="password"
-        required
-        minLength={12}
-        maxLength={200}
-        autoComplete="new-password"
-        hint="At least 12 characters: three words or more do well."
-        {...at('password')}
-      />
+      <NewPassword label="Password" {...at('password')} />
     </>
   );
 }

@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { TextField } from '../../ui/Field';
 import { StageLayout } from '../../ui/StageLayout';
+import { NewPassword } from './NewPassword';
 
 /** Where one is signed in, and one's password. */
 export function AccountPage() {
@@ -76,13 +77,7 @@ function PasswordForm() {
           problem={problem('current')}
           {...register('current')}
         />
-        <TextField
-          label="New password"
-          type="password"
-          required
-          minLength={12}
-          maxLength={200}
-          autoComplete="new-password"
+        <NewPassword
           hint="At least 12 characters. You stay signed in here and nowhere else."
           problem={problem('password')}
           {...register('password')}

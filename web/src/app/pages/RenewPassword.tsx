@@ -3,18 +3,16 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { api, refusalOf } from '../../client/api';
 import type { AccountView, RenewedPassword } from '../../client/api.generated';
-import { useDesk } from '../../shell/session';
 import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/Field';
 import { Modal } from '../../ui/Modal';
+import { NewPassword } from './NewPassword';
 
 /** A new password for somebody who forgot theirs. Everyone changes their own under "Your sign-in". */
-export function RenewPassword({ account: { id, name } }: { account: AccountView }) {
-  const { me } = useDesk();
+export function RenewPassword({ account: { id, name, isOwn } }: { account: AccountView }) {
   const [isOpen, setOpen] = useState(false);
   const [renew, { error, isLoading }] = api.useRenewPasswordMutation();
   const { register, handleSubmit, reset } = useForm<RenewedPassword>({ defaultValues: { password: '' } });
-  if (name === me.name) return null;
+  if (isOwn) return null;
   const submit = handleSubmit(async (renewedPassword) => {
     await renew({ id, renewedPassword }).unwrap();
     reset();
@@ -37,13 +35,7 @@ export function RenewPassword({ account: { id, name } }: { account: AccountView 
         onOpenChange={setOpen}
       >
         <form onSubmit={(event) => void submit(event).catch(() => undefined)} className="space-y-3">
-          <TextField
-            label="New password"
-            type="password"
-            required
-            minLength={12}
-            maxLength={200}
-            autoComplete="new-password"
+          <NewPassword
             problem={error && (refusalOf(error).problems[0]?.message ?? refusalOf(error).message)}
             {...register('password')}
           />

@@ -1,4 +1,3 @@
-import { Trash2 } from 'lucide-react';
 import { useForm } from 'react-hook-form';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -6,14 +5,13 @@ import { Waiting } from '../../shell/Waiting';
 import { StageLayout } from '../../ui/StageLayout';
 import { api, refusalOf } from '../../client/api';
 import type { NewAccount, Role } from '../../client/api.generated';
-import { noticeShown } from '../../store/notices';
 import { useDesk } from '../../shell/session';
 import { Shell } from '../../shell/Shell';
 import { counted } from '../../shell/stages';
 import { list } from '../../findings/order';
-import { useAppDispatch } from '../../store/store';
 import { AccountFields } from './AccountFields';
 import { HouseLog } from './HouseLog';
+import { RemoveAccount } from './RemoveAccount';
 import { RenewPassword } from './RenewPassword';
 
 const ROLES: { role: Role; sees: string }[] = [
@@ -28,13 +26,7 @@ export function TeamPage() {
   const { me } = useDesk();
   const query = api.useListAccountsQuery();
   const { data: accounts } = query;
-  const [remove] = api.useRemoveAccountMutation();
-  const dispatch = useAppDispatch();
   if (!accounts) return <Waiting what="the team" query={query} />;
-  const take = (id: string): void =>
-    void remove({ id })
-      .unwrap()
-      .catch((error: unknown) => dispatch(noticeShown({ text: refusalOf(error).message })));
   return (
     <Shell me={me} crumb="Team">
       <div className="mt-6">
@@ -60,14 +52,7 @@ export function TeamPage() {
                   </span>
                   <span className="font-mono text-sm">{account.login}</span>
                   <RenewPassword account={account} />
-                  <button
-                    type="button"
-                    aria-label={`Remove ${account.name}`}
-                    className="rounded p-2 text-quiet hover:bg-pad hover:text-ink"
-                    onClick={() => take(account.id)}
-                  >
-                    <Trash2 size={18} />
-                  </button>
+                  <RemoveAccount account={account} />
                 </li>
               ))}
             </ul>
