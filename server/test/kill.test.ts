@@ -1,4 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
+import { createHash } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { Agent } from 'node:https';
 
@@ -7,6 +8,8 @@ import { join, resolve } from 'node:path';
 import Database from 'better-sqlite3';
 import type { SuperAgentRequest } from 'superagent';
 import request from 'supertest';
+import { migrationNames } from '../src/database/migrations';
+import { copyFile, inspect } from '../src/storage/dataFile';
 import { freePort } from './support/freePort';
 import { device, draft, handIn, locked, tokens } from './support/tasting';
 
@@ -82,7 +85,26 @@ it('keeps every acknowledged ballot, once, when the server is killed in a burst'
   const lanes = Array.from({ length: LANES }, async (_, lane) => {
     for (let at = lane; at < PANEL; at += LANES) await send(at).catch(() => cutOff.add(at));
   });
-  await Promise.all(lanes);
+  // Copies are made all the while, and of what the kill left behind: each opens whole, with all that was acknowledged before it was begun.
+  const copies: { file: string; atLeast: number }[] = [];
+  const copying = (async () => {
+    for (let number = 0; number < 8; number++) {
+      const file = join(folder, `copy-${number}.db`);
+      const atLeast = acknowledged.size;
+      copyFile(data, file);
+      copies.push({ file, atLeast });
+      await new Promise((go) => setTimeout(go, 40));
+    }
+  })();
+  await Promise.all([...lanes, copying]);
+  copyFile(data, join(folder, 'left.db'));
+  for (const { file, atLeast } of [...copies, { file: join(folder, 'left.db'), atLeast: acknowledged.size }]) {
+    inspect(file, migrationNames());
+    const copy = new Database(file, { readonly: true });
+    const count = copy.prepare('SELECT COUNT(*) FROM ballots WHERE handedInAt IS NOT NULL').pluck().get() as number;
+    copy.close();
+    expect(count).toBeGreaterThanOrEqual(atLeast);
+  }
   // The kill came in the middle: some were acknowledged, some were cut off.
   expect(acknowledged.size).toBeGreaterThanOrEqual(PANEL / 3);
   expect(cutOff.size).toBeGreaterThan(0);
@@ -181,9 +203,15 @@ it(
 
 it('refuses, in the file itself, to change or remove an answer or a log entry', () => {
   const file = new Database(data);
-  for (const table of ['answers', 'audit']) {
-    expect(() => file.prepare(`UPDATE "${table}" SET "by" = 'someone'`).run()).toThrow('append-only');
-    expect(() => file.prepare(`DELETE FROM "${table}"`).run()).toThrow('append-only');
-  }
+  const refused = (why: string | RegExp): void => {
+    for (const table of ['answers', 'audit']) {
+      expect(() => file.prepare(`UPDATE "${table}" SET "by" = 'someone'`).run()).toThrow(why);
+      expect(() => file.prepare(`DELETE FROM "${table}"`).run()).toThrow(why);
+    }
+  };
+  // A program that knows nothing of Jacana, and one that does.
+  refused(/append-only|jacana_sha256/);
+  file.function('jacana_sha256', (text: string) => createHash('sha256').update(text).digest('hex'));
+  refused('append-only');
   file.close();
 });
