@@ -97,10 +97,13 @@ describe('a name', () => {
     const { coordinator } = running.as;
     const id = await tasted();
     await coordinator.delete(`/api/tastings/${id}/names/panelist-2`).expect(409);
+    const picture = `/api/tastings/${id}/sittings/1/paper/panelist-2/picture`;
+    const jpeg = Buffer.from([255, 216, 255, 224, ...Buffer.from('in Elderbloom’s hand')]).toString('base64');
+    await coordinator.put(picture).send({ jpeg }).expect(204);
     await coordinator.post(`/api/tastings/${id}/close`).expect(204);
-    expect(onDisk('Brindlewick', 'zedoary')).toHaveLength(2);
+    expect(onDisk('Brindlewick', 'zedoary', 'Elderbloom')).toHaveLength(3);
     await coordinator.delete(`/api/tastings/${id}/names/panelist-2`).expect(204);
-    expect(onDisk('Brindlewick', 'zedoary', 'Quillfeather')).toEqual(['Quillfeather']);
+    expect(onDisk('Brindlewick', 'zedoary', 'Elderbloom', 'Quillfeather')).toEqual(['Quillfeather']);
     expect((await coordinator.get(`/api/tastings/${id}/exclusions`)).body).toEqual([]);
     const answers = (await bundleOf(id)).ballots.flatMap((ballot) => ballot.answers).length;
     await coordinator.delete(`/api/tastings/${id}/names`).expect(204);
