@@ -3,6 +3,7 @@ import { resolve } from 'node:path';
 import request from 'supertest';
 import { AccountsService } from '../src/accounts/accounts.service';
 import { createApplication } from '../src/application';
+import { FirstScreens } from '../src/ballots/firstScreens.service';
 import { BadOptions, publicAddress, readOptions } from '../src/options/options';
 import { Knocks } from '../src/knocks';
 import { freshFile, startServer, testOptions } from './support/running';
@@ -79,9 +80,13 @@ describe('addresses with a secret in them', () => {
     expect(body).toMatchObject({ error: 'wait', message: expect.stringContaining('Wait a minute') as string });
     expect(headers['retry-after']).toBe('60');
     await running.stranger.get('/api/shared/guess').expect(429);
-    // The page is there, and does not say whether there is a ballot.
+    // The page is there, and does not say whether there is a ballot: nobody even looks.
+    const looked = jest.spyOn(running.app.get(FirstScreens), 'page');
     const page = await running.stranger.get(`/b/${fresh}`).expect(200);
     expect(page.text).toBe((await running.stranger.get('/b/guess-again').expect(200)).text);
+    expect(looked).not.toHaveBeenCalled();
+    await running.stranger.get(`/b/${begun}`).expect(200);
+    expect(looked).toHaveBeenCalledWith(begun);
     await open(begun, 0).expect(200);
     await running.stop();
   });

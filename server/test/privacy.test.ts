@@ -85,6 +85,9 @@ describe('a name', () => {
   it('is refused where servers could not tell two people apart, where it is empty, and in a draft', async () => {
     const id = await tasted();
     for (const name of ['copperdown', ' Marrowby', '', '  ']) await rename(id, 'panelist-1', name).expect(400);
+    // One's own, spelt otherwise, is nobody else's.
+    await rename(id, 'panelist-3', 'COPPERDOWN').expect(204);
+    await rename(id, 'panelist-3', 'Copperdown').expect(204);
     await rename(id, 'nobody', 'Larkmoor').expect(404);
     const { body } = await running.as.coordinator.post('/api/tastings').send({ title: 'Beans' });
     await rename((body as { id: string }).id, 'panelist-1', 'Larkmoor').expect(409);
@@ -136,6 +139,8 @@ describe('a name', () => {
     await coordinator.post(`/api/tastings/${id}/close`).expect(204);
     await coordinator.post(`/api/tastings/${id}/unseal`).expect(200);
     const bundle = await bundleOf(id);
+    const [walkIn] = bundle.records.amendments;
+    expect(walkIn.body).toMatchObject({ panelist: { seat: 4, name: 'Marrowby' } });
     const { body } = await coordinator.post('/api/import').send(bundle).expect(200);
     const { id: there } = body as { id: string };
     expect((await bundleOf(there)).tasting.panel.map(({ name }) => name)).toContain('Marrowby');
@@ -221,32 +226,42 @@ describe('what had its time', () => {
 
   /** The log of the house as if it were older, as a program with the file could make it: hashes and all. */
   it('is what was done in the house a year ago, unless a tasting was sealed then', async () => {
+    const { coordinator } = running.as;
     const audit = running.app.get(AuditService);
-    const { read, write } = { read: running.app.get(Transactions).read, write: running.app.get(Transactions) };
-    const real = Date.now;
-    const ago = (days: number): number => real() - days * 86_400_000;
+    const transactions = running.app.get(Transactions);
+    const kept = async (): Promise<string[]> => {
+      await running.app.get(RetentionService).keep();
+      return onDisk('of long ago', 'while sealed', 'of this year');
+    };
+    const now = Date.now();
+    let id = '';
     try {
       for (const [days, detail] of [
-        [400, 'of long ago'],
+        [600, 'of long ago'],
+        [500, null],
+        [400, 'while sealed'],
         [300, 'of this year'],
       ] as const) {
-        stopClockAt(ago(days));
-        await write.write((manager) => audit.record(manager, { by: 'Ines', action: 'account added', detail }));
+        stopClockAt(now - days * 86_400_000);
+        const entry = { by: 'Ines', action: 'account added', detail: detail ?? '' };
+        if (detail === null) id = await locked(coordinator, named());
+        else await transactions.write((manager) => audit.record(manager, entry));
       }
     } finally {
       jest.useRealTimers();
     }
-    await running.app.get(RetentionService).keep();
-    const said = (await audit.house(read)).map(({ detail }) => detail);
-    expect(said).toContain('of this year');
-    expect(said).not.toContain('of long ago');
-    expect(onDisk('of long ago', 'of this year')).toEqual(['of this year']);
-    expect(await audit.isIntact(read)).toBe(true);
+    expect(await kept()).toEqual(['while sealed', 'of this year']);
+    expect((await sealOf(id)).log.map(({ detail }) => detail)).toContain('while sealed');
+    expect(await audit.isIntact(transactions.read)).toBe(true);
+    // With the tasting, nothing needs it any more.
+    await inBinFor(id, 31);
+    expect(await kept()).toEqual(['of this year']);
+    expect(await audit.isIntact(transactions.read)).toBe(true);
     // Who empties an entry before its time is found out.
     const other = new Database(file.data);
     other.exec('DROP TRIGGER "audit_no_update"');
     other.exec(`UPDATE "audit" SET "by" = '', "action" = 'cleared', "detail" = '' WHERE "detail" = 'of this year'`);
     other.close();
-    expect(await audit.isIntact(read)).toBe(false);
+    expect(await audit.isIntact(transactions.read)).toBe(false);
   });
 });
