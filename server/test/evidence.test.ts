@@ -1,6 +1,9 @@
 import { createHash } from 'node:crypto';
 import Database from 'better-sqlite3';
 import { createApplication } from '../src/application';
+import { AuditService } from '../src/audit/audit.service';
+import { ClockWatch } from '../src/audit/clockWatch';
+import { Transactions } from '../src/database/transactions';
 import { stopClockAt } from './support/clock';
 import { freshFile, signIn, startServer, testOptions, type Running } from './support/running';
 import { device, draft, handInBallot, locked, tokens } from './support/tasting';
@@ -267,6 +270,28 @@ describe('whoever opens a key', () => {
     expect(log.map(({ detail }) => detail).filter((detail) => detail === 'Pihla, server')).toHaveLength(2);
     // It is right again.
     expect(await clock()).toBeNull();
+  });
+
+  it('cannot set the clock back before the start, nor bit by bit', async () => {
+    const watch = new ClockWatch(running.app.get(Transactions), running.app.get(AuditService));
+    const now = Date.now();
+    try {
+      stopClockAt(now - 3 * 86_400_000);
+      await watch.onApplicationBootstrap();
+      expect(Date.parse(watch.behind() as string)).toBeGreaterThan(now - 600_000);
+      for (const [seconds, isBehind] of [
+        [100, false],
+        [60, false],
+        [45, false],
+        [30, true],
+        [101, false],
+      ] as const) {
+        stopClockAt(now + seconds * 1000);
+        expect([seconds, watch.behind() !== null]).toEqual([seconds, isBehind]);
+      }
+    } finally {
+      jest.useRealTimers();
+    }
   });
 
   it('as server on the device of the kitchen has to say why, and both are shown', async () => {
