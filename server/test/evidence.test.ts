@@ -273,6 +273,7 @@ describe('whoever opens a key', () => {
   });
 
   it('cannot set the clock back before the start, nor bit by bit', async () => {
+    await locked(running.as.coordinator, draft({}, 3, 3));
     const watch = new ClockWatch(running.app.get(Transactions), running.app.get(AuditService));
     const now = Date.now();
     try {
