@@ -18,6 +18,8 @@ import { SEALED_ROWS } from '../src/seal/seal.module';
 import { JournalRow } from '../src/audit/journal.row';
 import { ShareRow } from '../src/shares/share.row';
 import { dataSourceOptions, openBoth } from '../src/database/dataSource';
+import { MIGRATIONS } from '../src/database/migrations';
+import { Names1796400000000 } from '../src/database/migrations/1796400000000-names';
 import { First1767225600000 } from '../src/database/migrations/1767225600000-first';
 import { Transactions } from '../src/database/transactions';
 
@@ -115,6 +117,41 @@ describe('migrations', () => {
     ]);
     await expect(newer.query(`UPDATE answers SET kind = 'x'`)).rejects.toThrow('append-only');
     expect(await newer.query('PRAGMA foreign_key_check')).toEqual([]);
+    await newer.destroy();
+  });
+
+  it('take names out of the records of an older file, before those are chained', async () => {
+    const options = dataSourceOptions(join(folder, 'named.db'), [...SEALED_ROWS, ShareRow, JournalRow]);
+    const before = MIGRATIONS.slice(0, MIGRATIONS.indexOf(Names1796400000000));
+    const older = await new DataSource({ ...options, migrations: before }).initialize();
+    await older.query(
+      `INSERT INTO tastings (id, title, question, ballotTitle, design, piecesPerMethod, alpha, sitting, createdAt, version)
+       VALUES ('t', 'Carrots', '', '', '{}', 1, 0.05, 1, '2026-01-01T00:00:00.000Z', 1)`,
+    );
+    await older.query(
+      `INSERT INTO panelists (tastingId, id, seat, name, token) VALUES ('t', 'p', 4, 'Marrowby', 'token')`,
+    );
+    const entry = (log: string, id: string, by: [string, string], body: object) =>
+      older.query(
+        `INSERT INTO entries (tastingId, log, entryId, at, storedAt, "by", byAccount, body) VALUES ('t', ?, ?, '', '', ?, ?, ?)`,
+        [log, id, ...by, JSON.stringify(body)],
+      );
+    const panelist = { id: 'p', seat: 4, name: 'Marrowby', flight: 1 };
+    await entry('amendments', 'in', ['Tove', 'a'], { kind: 'walk-in', panelist, servings: [], digest: 'd' });
+    await entry('service', 'stop', ['Marrowby', 'p'], { kind: 'stopped', panelist: 'p' });
+    await entry('service', 'out', ['Tove', 'a'], { kind: 'out', panelist: 'p' });
+    await older.destroy();
+    const newer = await new DataSource(options).initialize();
+    expect((await newer.manager.find(EntryRow)).map(({ by, body }) => ({ by, body }))).toEqual([
+      {
+        by: 'Tove',
+        body: { kind: 'walk-in', panelist: { ...panelist, name: 'Seat 4' }, servings: [], digest: 'd' },
+      },
+      { by: 'Seat 4', body: { kind: 'stopped', panelist: 'p' } },
+      { by: 'Tove', body: { kind: 'out', panelist: 'p' } },
+    ]);
+    expect(await newer.query('SELECT name FROM panelists')).toEqual([{ name: 'Marrowby' }]);
+    expect(await newer.query('SELECT COUNT(*) AS n FROM journal')).toEqual([{ n: 3 }]);
     await newer.destroy();
   });
 

@@ -203,6 +203,11 @@ describe('what had its time', () => {
     await coordinator.post(`/api/tastings/${id}/restore`).expect(404);
   });
 
+  it('is tried again later where nothing can be written: the server starts all the same', async () => {
+    jest.spyOn(running.app.get(AuditService), 'isDue').mockRejectedValueOnce(new Error('the disk is full'));
+    await expect(running.app.get(RetentionService).onApplicationBootstrap()).resolves.toBeUndefined();
+  });
+
   it('is nothing that anybody else may take out', async () => {
     const { coordinator } = running.as;
     const id = await tasted();

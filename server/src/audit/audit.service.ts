@@ -65,16 +65,21 @@ export class AuditService {
     return last?.at ?? null;
   }
 
+  /** Whether entries had their time: {@link clear} empties them. */
+  async isDue(manager: EntityManager): Promise<boolean> {
+    const due = await manager.query<unknown[]>(`SELECT 1 FROM "audit" WHERE ${HAD_THEIR_TIME} LIMIT 1`, [
+      daysAgo(KEPT_DAYS.house),
+    ]);
+    return due.length > 0;
+  }
+
   /**
    * Empties entries that had their time: those of tastings that are gone, and what was done in the house a year ago, unless
    * a tasting that still stands was sealed then. Their hashes stay, so that the chain does.
    */
   async clear(manager: EntityManager): Promise<void> {
-    const gone = `"tastingId" IS NOT NULL AND NOT EXISTS (SELECT 1 FROM "tastings" AS own WHERE own."id" = "audit"."tastingId")`;
-    const sealed = `SELECT 1 FROM "plans" AS plan JOIN "tastings" AS own ON own."id" = plan."tastingId" WHERE "audit"."at" BETWEEN plan."lockedAt" AND COALESCE(own."unsealedAt", '9')`;
-    const old = `"tastingId" IS NULL AND "at" < ? AND NOT EXISTS (${sealed})`;
     await manager.query(
-      `UPDATE "audit" SET "by" = '', "action" = '${CLEARED}', "detail" = '' WHERE "action" <> '${CLEARED}' AND ((${gone}) OR (${old}))`,
+      `UPDATE "audit" SET "by" = '', "action" = '${CLEARED}', "detail" = '' WHERE ${HAD_THEIR_TIME}`,
       [daysAgo(KEPT_DAYS.house)],
     );
   }
@@ -94,6 +99,10 @@ export class AuditService {
     );
   }
 }
+
+const OF_NO_TASTING = `"tastingId" IS NOT NULL AND NOT EXISTS (SELECT 1 FROM "tastings" AS own WHERE own."id" = "audit"."tastingId")`;
+const WHILE_SEALED = `SELECT 1 FROM "plans" AS plan JOIN "tastings" AS own ON own."id" = plan."tastingId" WHERE "audit"."at" BETWEEN plan."lockedAt" AND COALESCE(own."unsealedAt", '9')`;
+const HAD_THEIR_TIME = `"action" <> '${CLEARED}' AND ((${OF_NO_TASTING}) OR ("tastingId" IS NULL AND "at" < ? AND NOT EXISTS (${WHILE_SEALED})))`;
 
 const daysAgo = (days: number): string => new Date(Date.now() - days * 86_400_000).toISOString();
 

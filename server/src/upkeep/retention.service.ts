@@ -1,4 +1,5 @@
 import { Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
+import { Logger } from 'nestjs-pino';
 import { LessThan } from 'typeorm';
 import { AuditService } from '../audit/audit.service';
 import { TastingRow } from '../database/entities';
@@ -15,12 +16,20 @@ export class RetentionService implements OnApplicationBootstrap, OnApplicationSh
   constructor(
     private readonly transactions: Transactions,
     private readonly audit: AuditService,
+    private readonly log: Logger,
   ) {}
 
   async onApplicationBootstrap(): Promise<void> {
-    await this.keep();
-    this.timer = setInterval(() => void this.keep(), EVERY_MS);
+    await this.tryToKeep();
+    this.timer = setInterval(() => void this.tryToKeep(), EVERY_MS);
     this.timer.unref();
+  }
+
+  /** On a full disk nothing can be taken out either; that is no reason not to serve. */
+  private async tryToKeep(): Promise<void> {
+    await this.keep().catch(({ message }: Error) =>
+      this.log.error(`What had its time is still in the file, and is tried again later: ${message}`),
+    );
   }
 
   onApplicationShutdown(): void {
@@ -33,8 +42,10 @@ export class RetentionService implements OnApplicationBootstrap, OnApplicationSh
       where: { removedAt: LessThan(new Date(Date.now() - KEPT_DAYS.removed * 86_400_000).toISOString()) },
     });
     for (const row of due) await this.remove(row);
-    await this.transactions.write((manager) => this.audit.clear(manager));
-    await this.transactions.settle();
+    const isDue = await this.audit.isDue(this.transactions.read);
+    if (isDue) await this.transactions.write((manager) => this.audit.clear(manager));
+    // It stops whoever writes for as long as a copy is being made: not for nothing.
+    if (due.length > 0 || isDue) await this.transactions.settle();
   }
 
   /** Table by table, so that nobody waits for long; the tasting itself last, so that what was broken off goes on. */
