@@ -1,2 +1,2 @@
 /** Version of the computation, written into every plan and every set of findings. */
-export const ENGINE = 'jacana-core 0.12.0';
+export const ENGINE = 'jacana-core 0.13.0';

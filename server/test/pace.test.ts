@@ -168,7 +168,7 @@ it('lets anybody stop, tells the board why, and go on once a coordinator takes i
   // What was under way when they stopped is kept all the same.
   await save(liking(codes[1], 3, 'liking-b')).expect(200);
   const log = (await running.as.coordinator.get(`/api/tastings/${id}/service-log`).expect(200)).body.entries;
-  expect(log).toMatchObject([{ kind: 'stopped', by: 'Panelist 1', because: 'Must not eat this' }]);
+  expect(log).toMatchObject([{ kind: 'stopped', by: 'Seat 1', because: 'Must not eat this' }]);
   const { body: chained } = await running.as.coordinator.get(`/api/tastings/${id}/seal`).expect(200);
   expect(JSON.stringify(chained)).toContain('Seat 1 stopped before the end');
   const undo = { entries: [{ id: 'undo-1000', at: '2026-03-05T18:10:00.000Z', kind: 'undone', of: 'stop-1000' }] };

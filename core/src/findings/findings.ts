@@ -5,6 +5,7 @@ import { ENGINE } from '../engine';
 import type { NoTest } from '../inference';
 import { winnerText } from './chances';
 import { claimOf, methodSupport } from './claim';
+import { choicePanel } from './choicePanel';
 import { shownCodes } from './codes';
 import { withCourse } from './course';
 import { guessFinding } from './guesses';
@@ -164,12 +165,13 @@ function practicalSection(bundle: TastingBundle, key: Key, planned: Planned): Se
   return practical ? [section('practical', 'explored', practical)] : [];
 }
 
-/** Groups and orders, where scores of liking were planned. */
-function panelSection(bundle: TastingBundle, key: Key, planned: Planned): Section[] {
-  if (planned.of !== 'liking') return [];
+/** Groups and orders, where it was planned to ask which is more. */
+function panelSection(bundle: TastingBundle, key: Key, { of }: Planned): Section[] {
+  if (of === 'telling') return [];
   const alpha = bundle.plan?.alpha ?? bundle.tasting.alpha;
-  const ordersKnown = bundle.tasting.brought?.ordersKnown !== false;
-  const panel = likingPanel(bundle, key, { alpha, seed: key.seed, ordersKnown });
+  const rules = { alpha, seed: key.seed, ordersKnown: bundle.tasting.brought?.ordersKnown !== false };
+  const isChosen = of === 'ranking' || of === 'best-worst';
+  const panel = isChosen ? choicePanel(bundle, key, rules) : likingPanel(bundle, key, rules);
   return panel ? [section('panel', 'explored', panel)] : [];
 }
 

@@ -40,7 +40,7 @@ export function panelFinding(
   const byLiking = servings.some((serving) => serving.liking !== null);
   const sittings = new Map<string, TastedServing[]>(panelists.map((panelist) => [panelist.id, []]));
   for (const serving of servings) sittings.get(serving.panelist)?.push(serving);
-  const effects = ordersKnown ? effectsOf(sittings, byLiking, rules.alpha) : UNKNOWN;
+  const effects = ordersKnown ? effectsOf(sittings, byLiking, rules.alpha) : ORDERS_UNKNOWN;
   return {
     status: 'explored',
     seats: panelists.map(({ seat }) => seat),
@@ -53,7 +53,7 @@ export function panelFinding(
 }
 
 const NOT_WRITTEN: NoTest = { test: null, reason: 'In which order samples were served is not known.' };
-const UNKNOWN: OrderEffects = { position: NOT_WRITTEN, positionMeans: [], carryOver: NOT_WRITTEN };
+export const ORDERS_UNKNOWN: OrderEffects = { position: NOT_WRITTEN, positionMeans: [], carryOver: NOT_WRITTEN };
 
 function effectsOf(sittings: ReadonlyMap<string, TastedServing[]>, byLiking: boolean, alpha: number): OrderEffects {
   return orderEffects(

@@ -88,7 +88,7 @@ const WORDS: Readonly<Partial<Record<SectionId, Words>>> = {
       'Lawless & Heymann, Sensory Evaluation of Food, chapter 14; Welch 1947, Biometrika 34, 28-35; leaving groups below a fifth alone is common practice',
   },
   panel: {
-    how: 'Groups: panelists are cut in two where their rankings differ most, and it is counted how often a cut as deep comes up in panels drawn from one Plackett-Luce model of them all. Position and carry-over: liking with methods and panelists in the model.',
+    how: 'Groups: panelists are cut in two where their rankings differ most, and it is counted how often a cut as deep comes up in panels drawn from one Plackett-Luce model of them all. Position and carry-over: liking, or places turned round so that the best is the highest, with methods in the model and every sitting or set around its own mean.',
     source:
       'Hartigan, Clustering Algorithms, chapter 4; Efron & Tibshirani, An Introduction to the Bootstrap, section 6.5; Jones & Kenward, Design and Analysis of Cross-Over Trials, chapter 5',
   },
