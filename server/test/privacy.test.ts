@@ -108,6 +108,9 @@ describe('a name', () => {
     await coordinator.delete(`/api/tastings/${id}/names/panelist-2`).expect(204);
     expect(onDisk('Brindlewick', 'zedoary', 'Elderbloom', 'Quillfeather')).toEqual(['Quillfeather']);
     expect((await coordinator.get(`/api/tastings/${id}/exclusions`)).body).toEqual([]);
+    // Who must not eat what is gone with it: nobody is served any more.
+    const { body } = await coordinator.post(`/api/tastings/${id}/reopen`).expect(409);
+    expect((body as { message: string }).message).toContain('stays closed');
     const answers = (await bundleOf(id)).ballots.flatMap((ballot) => ballot.answers).length;
     await coordinator.delete(`/api/tastings/${id}/names`).expect(204);
     expect(onDisk('Quillfeather', 'Copperdown', 'Marrowby')).toEqual([]);

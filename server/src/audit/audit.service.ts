@@ -12,6 +12,9 @@ export interface AuditEntry {
   detail?: string;
 }
 
+/** That who somebody is was taken out of a tasting. */
+export const NAME_ERASED = 'name erased';
+
 const BEFORE_THE_FIRST = '0'.repeat(64);
 
 /**

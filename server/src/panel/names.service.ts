@@ -1,7 +1,7 @@
 import { Injectable, NotFoundException } from '@nestjs/common';
 import { In, type EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
-import { AuditService } from '../audit/audit.service';
+import { AuditService, NAME_ERASED } from '../audit/audit.service';
 import { ExclusionRow, PanelistRow, PaperPictureRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
@@ -61,7 +61,7 @@ export class NamesService {
       await manager.delete(ExclusionRow, at);
       await manager.delete(PaperPictureRow, at);
       const detail = panelistId === null ? 'of everybody' : `seat ${whose[0].seat}`;
-      await this.note(manager, stored, { by: me.name, action: 'name erased', detail });
+      await this.note(manager, stored, { by: me.name, action: NAME_ERASED, detail });
     });
     await this.transactions.settle();
   }

@@ -3,7 +3,7 @@ import { walkInsOf, type Tasting } from '@jacana/core/bundle';
 import { lockProblems } from '@jacana/core/design';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
-import { AuditService } from '../audit/audit.service';
+import { AuditService, NAME_ERASED } from '../audit/audit.service';
 import { TastingRow, TypingRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
@@ -164,6 +164,11 @@ export class PlansService {
           'The key is open: answers given now would not be blind, so the tasting stays closed.',
         );
       if (!row.closedAt) throw refuseState('open', 'This tasting is open.');
+      if ((await this.audit.last(manager, { tastingId: id, actions: [NAME_ERASED] })) !== null)
+        throw refuseState(
+          'erased',
+          'Names were erased, and with them who must not eat what: nobody can be served safely any more, so the tasting stays closed.',
+        );
       await manager.update(TastingRow, { id }, { closedAt: null });
       await this.audit.record(manager, { by: me.name, action: 'tasting reopened', tastingId: id });
       await this.live.note(manager, id, 'tasting', 'reopened');

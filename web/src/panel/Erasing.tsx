@@ -18,8 +18,9 @@ export function Erasing({ what, staysUnder, problem, onErase }: ErasingProps) {
   return (
     <div role="group" aria-label={what} className="rounded-card border-2 border-chestnut p-4">
       <p className="mb-3">
-        This cannot be taken back. With the name goes what they must not eat, and pictures of their paper. Answers and
-        comments stay under {staysUnder}. Other tastings, and exports and backups made before, still have the name.
+        This cannot be taken back, and the tasting stays closed. With the name goes what they must not eat, and pictures
+        of their paper. Answers and comments stay under {staysUnder}. Other tastings, and exports and backups made
+        before, still have the name.
       </p>
       {problem && <Failure message={problem} />}
       <div className="flex flex-wrap gap-3">

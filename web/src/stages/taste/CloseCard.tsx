@@ -7,12 +7,13 @@ import { counted } from '../../shell/stages';
 import { Button, buttonClass } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Modal } from '../../ui/Modal';
+import { Failure } from '../../ui/Notice';
 
 /** Ends the tasting; and, as long as the key is sealed, lets it go on. */
 export function CloseCard({ card, seats }: { card: TastingCard; seats: readonly SeatView[] }) {
   const [isAsking, setAsking] = useState(false);
   const [close, { error, isLoading }] = api.useCloseMutation();
-  const [reopen] = api.useReopenMutation();
+  const [reopen, reopening] = api.useReopenMutation();
   const { id, closedAt, unsealedAt, handedIn, panelists } = card;
   useCommands(
     useMemo(
@@ -29,6 +30,7 @@ export function CloseCard({ card, seats }: { card: TastingCard; seats: readonly 
           </Link>
           {!unsealedAt && <Button onClick={() => void reopen({ id })}>Reopen</Button>}
         </div>
+        {reopening.error && <Failure message={refusalOf(reopening.error).message} />}
       </Card>
     );
   }
