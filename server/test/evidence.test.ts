@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import Database from 'better-sqlite3';
 import { createApplication } from '../src/application';
 import { AuditService } from '../src/audit/audit.service';
@@ -7,6 +6,7 @@ import { Transactions } from '../src/database/transactions';
 import { stopClockAt } from './support/clock';
 import { freshFile, signIn, startServer, testOptions, type Running } from './support/running';
 import { device, draft, handInBallot, locked, tokens } from './support/tasting';
+import { sha256, tamper } from './support/tamper';
 import request from 'supertest';
 
 /** What somebody with the file can do, and what gives it away. */
@@ -21,22 +21,6 @@ afterAll(async () => {
   await running.stop();
   file.discard();
 });
-
-const sha256 = (text: string): string => createHash('sha256').update(text).digest('hex');
-
-/** As somebody who has the file, knows all of Jacana, and takes its guards away. */
-function tamper(work: (file: Database.Database) => void, data = file.data): void {
-  const other = new Database(data);
-  other.function('jacana_sha256', sha256);
-  const guards = other.prepare(`SELECT name, sql FROM sqlite_master WHERE type = 'trigger'`).all() as {
-    name: string;
-    sql: string;
-  }[];
-  for (const { name } of guards) other.exec(`DROP TRIGGER "${name}"`);
-  work(other);
-  for (const { sql } of guards) other.exec(sql);
-  other.close();
-}
 
 async function tasted(): Promise<{ id: string; token: string }> {
   const { coordinator } = running.as;
@@ -141,7 +125,7 @@ describe('records that somebody with the file has changed', () => {
   ])('%s: is said in words', async (_what, statement, problem) => {
     const { id } = await tasted();
     expect((await sealOf(id)).problems).toEqual([]);
-    tamper((other) => other.prepare(statement.replace(':id', `'${id}'`)).run(id));
+    tamper(file.data, (other) => other.prepare(statement.replace(':id', `'${id}'`)).run(id));
     expect((await sealOf(id)).problems).toEqual([problem]);
   });
 
@@ -149,7 +133,7 @@ describe('records that somebody with the file has changed', () => {
     const { id, token } = await tasted();
     const { mark: printed } = await sealOf(id);
     const { mark: kept } = await opened(token);
-    tamper((other) => {
+    tamper(file.data, (other) => {
       const { seq } = other
         .prepare(`SELECT min(seq) AS seq FROM answers WHERE tastingId = ? AND kind = 'score'`)
         .get(id) as { seq: number };

@@ -1,10 +1,11 @@
 import { copyFileSync } from 'node:fs';
-import Database from 'better-sqlite3';
+import type Database from 'better-sqlite3';
 import request, { type Agent, type Response } from 'supertest';
 import { createApplication } from '../src/application';
 import { stopClockAt } from './support/clock';
 import { ACCESS, bodyFor, cookedIn, LEFT_OUT, servedIn, type Who } from './support/everyRoute';
 import { freshFile, PASSWORD, signIn, startServer, testOptions } from './support/running';
+import { tamper } from './support/tamper';
 import { caveat, codesOf, device, draft, handIn, locked, tokens } from './support/tasting';
 
 /**
@@ -77,15 +78,7 @@ function unlike(title: string): ReturnType<typeof draft> {
 function twin(change: (file: Database.Database) => void): string {
   const data = place();
   copyFileSync(plain, data);
-  const file = new Database(data);
-  const guards = file.prepare(`SELECT name, sql FROM sqlite_master WHERE type = 'trigger'`).all() as {
-    name: string;
-    sql: string;
-  }[];
-  for (const { name } of guards) file.exec(`DROP TRIGGER "${name}"`);
-  change(file);
-  for (const { sql } of guards) file.exec(sql);
-  file.close();
+  tamper(data, change);
   return data;
 }
 
