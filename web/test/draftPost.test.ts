@@ -28,17 +28,29 @@ let said: SaveState[];
 let saved: string[];
 let shown: DraftInput[];
 let refuse: unknown;
+/** How long a save takes, how many were on their way at once, and whether the server has it while nobody hears so. */
+let takes: number;
+let [underWay, mostAtOnce] = [0, 0];
+let isAnswerLost: boolean;
 let post: DraftPost;
 
-/** A server that keeps one draft, and refuses what was made from an older one. */
+function stored(version: number, given: DraftInput): { data?: Version; error?: unknown } {
+  if (refuse) return { error: refuse };
+  if (version !== server.version) return { error: { status: 409, data: { error: 'behind', message: 'Behind.' } } };
+  server = { version: version + 1, draft: given };
+  saved.push(given.question);
+  return isAnswerLost ? { error: { status: 'FETCH_ERROR' } } : { data: server };
+}
+
+/** A server that keeps one draft, and refuses what was made from an older one. It stores at once, and answers later. */
 const line = {
   save: async (version: number, { ...given }: DraftInput) => {
-    await Promise.resolve();
-    if (refuse) return { error: refuse };
-    if (version !== server.version) return { error: { status: 409, data: { error: 'behind', message: 'Behind.' } } };
-    server = { version: version + 1, draft: given };
-    saved.push(given.question);
-    return { data: server };
+    underWay += 1;
+    mostAtOnce = Math.max(mostAtOnce, underWay);
+    const answer = stored(version, given);
+    await new Promise((done) => setTimeout(done, takes));
+    underWay -= 1;
+    return answer;
   },
   read: async () => {
     await Promise.resolve();
@@ -53,6 +65,7 @@ beforeEach(() => {
   Object.assign(globalThis, { localStorage: storage(), sessionStorage: storage() });
   [said, saved, shown] = [[], [], []];
   refuse = undefined;
+  [takes, underWay, mostAtOnce, isAnswerLost] = [0, 0, 0, false];
   server = { version: 1, draft: draft('') };
   post = new DraftPost('id', server, line);
 });
@@ -84,7 +97,9 @@ describe('a draft on its way', () => {
   it('says what the server refused, and keeps the words', async () => {
     refuse = { status: 400, data: { message: 'title: Use at most 200 characters.' } };
     post.changed(draft('Which?'));
-    expect(await post.flush()).toBe(false);
+    const flushed = post.flush();
+    await jest.advanceTimersByTimeAsync(10);
+    expect(await flushed).toBe(false);
     expect(said.at(-1)).toEqual({ kind: 'kept', message: 'title: Use at most 200 characters.' });
     expect(unsaved.read('id')?.draft.question).toBe('Which?');
   });
@@ -93,13 +108,95 @@ describe('a draft on its way', () => {
     post.changed(draft('one'));
     const flushed = post.flush();
     post.changed(draft('two'));
+    await jest.advanceTimersByTimeAsync(10);
     expect(await flushed).toBe(true);
     expect(saved).toEqual(['one', 'two']);
     expect(server.version).toBe(3);
   });
 });
 
+describe('a draft on a slow line', () => {
+  it.each([100, 800, 1500, 5000])(
+    'is saved one save after the other, and never at odds with itself: %i ms a save',
+    async (ms) => {
+      takes = ms;
+      const words = ['Do', ' guests', ' taste', ' the', ' butter?'];
+      for (let typed = 1; typed <= words.length; typed++) {
+        post.changed(draft(words.slice(0, typed).join('')));
+        await jest.advanceTimersByTimeAsync(600);
+        // News of one's own save may come before its answer.
+        await post.heard(server.version);
+      }
+      await jest.advanceTimersByTimeAsync(2 * ms);
+      expect(server.draft.question).toBe('Do guests taste the butter?');
+      expect(said.at(-1)).toEqual({ kind: 'saved' });
+      expect(said.filter(({ kind }) => kind === 'differs')).toEqual([]);
+      expect({ mostAtOnce, shown }).toEqual({ mostAtOnce: 1, shown: [] });
+    },
+  );
+
+  it('finds on the server what it had saved without an answer, and goes on from it, also after a reload', async () => {
+    isAnswerLost = true;
+    post.changed(draft('one'));
+    await jest.advanceTimersByTimeAsync(600);
+    expect(server.draft.question).toBe('one');
+    isAnswerLost = false;
+    const kept = unsaved.read('id')!;
+    post.changed(draft('one, two'));
+    const reloaded = new DraftPost('id', kept.base, line);
+    void reloaded.flush();
+    await jest.advanceTimersByTimeAsync(4000);
+    expect(server.draft.question).toBe('one, two');
+    expect(said.filter(({ kind }) => kind === 'differs')).toEqual([]);
+    expect(shown).toEqual([]);
+  });
+
+  it('sends again as it was what may have been stored, so that no more than one save is in doubt', async () => {
+    refuse = { status: 'FETCH_ERROR' };
+    post.changed(draft('one'));
+    await jest.advanceTimersByTimeAsync(600);
+    post.changed(draft('two'));
+    expect(unsaved.read('id')).toMatchObject({ sent: { question: 'one' }, draft: { question: 'two' } });
+    refuse = undefined;
+    await jest.advanceTimersByTimeAsync(4000);
+    expect(saved).toEqual(['one', 'two']);
+  });
+
+  it('of a page that is left and opened again goes on as one', async () => {
+    takes = 2000;
+    post.changed(draft('one'));
+    void post.flush();
+    const again = DraftPost.open('id', server, line);
+    expect(again).toBe(post);
+    again.changed(draft('one, two'));
+    await jest.advanceTimersByTimeAsync(5000);
+    expect(saved).toEqual(['one', 'one, two']);
+    expect(mostAtOnce).toBe(1);
+    expect(DraftPost.open('id', server, line)).not.toBe(post);
+  });
+});
+
 describe('a draft that someone else has saved meanwhile', () => {
+  it("is shown after a save of one's own during which it was heard of", async () => {
+    takes = 1000;
+    post.changed(draft('Mine?'));
+    void post.flush();
+    await jest.advanceTimersByTimeAsync(500);
+    server = { version: 3, draft: draft('Mine?', 'Parsnips') };
+    await post.heard(3);
+    expect(shown).toEqual([]);
+    await jest.advanceTimersByTimeAsync(600);
+    expect(shown).toMatchObject([{ title: 'Parsnips' }]);
+  });
+
+  it("is no edit of one's own when it is shown: nothing is saved back", async () => {
+    server = { version: 2, draft: draft('Theirs?') };
+    await post.heard(2);
+    post.changed(shown[0]);
+    await jest.advanceTimersByTimeAsync(1000);
+    expect(saved).toEqual([]);
+  });
+
   it('is merged and saved where the two touch different things', async () => {
     server = { version: 2, draft: draft('', 'Parsnips') };
     post.changed(draft('Which?'));
@@ -121,7 +218,9 @@ describe('a draft that someone else has saved meanwhile', () => {
     await jest.advanceTimersByTimeAsync(5000);
     expect(server.draft.question).toBe('Theirs?');
     expect(await post.flush()).toBe(false);
-    expect(await post.settle(draft('Theirs?', 'Beets'))).toBe(true);
+    const settled = post.settle(draft('Theirs?', 'Beets'));
+    await jest.advanceTimersByTimeAsync(10);
+    expect(await settled).toBe(true);
     expect(server).toMatchObject({ version: 3, draft: { question: 'Theirs?', title: 'Beets' } });
   });
 

@@ -60,6 +60,32 @@ describe('two edits of one draft', () => {
     expect(draft.methods.map(({ id }) => id).sort()).toEqual(['b', 'm', 't']);
   });
 
+  it('take what was sent from here and never acknowledged for mine, where it is found with them', () => {
+    const sent = edited((draft) => {
+      draft.title = 'Carrots, gl';
+      draft.methods.push({ id: 'c', name: 'Roasted' }, { id: 'd', name: 'Twice' });
+    });
+    const mine = edited((draft) => {
+      draft.title = 'Carrots, glazed';
+      draft.methods.push({ id: 'c', name: 'Roasted whole' });
+    });
+    const theirs = structuredClone(sent);
+    theirs.methods[0].name = 'Boiled long';
+    expect(merge(base, mine, theirs, sent)).toEqual({
+      draft: {
+        ...mine,
+        methods: [{ id: 'a', name: 'Boiled long' }, base.methods[1], { id: 'c', name: 'Roasted whole' }],
+      },
+      conflicts: [],
+    });
+    // Where the server has something else, it never came, or somebody changed it since: nothing of mine is dropped.
+    expect(merge(base, sent, base, sent).draft).toEqual(sent);
+    const without = edited((draft) => (draft.title = 'Theirs'));
+    const { draft, conflicts } = merge(base, mine, without, sent);
+    expect(draft.methods.map(({ id }) => id)).toEqual(['a', 'b', 'c']);
+    expect(conflicts).toEqual([{ path: 'title', mine: 'Carrots, glazed', theirs: 'Theirs' }]);
+  });
+
   it('keep an order that only one side changed', () => {
     const mine = edited((draft) => draft.methods.reverse());
     const theirs = edited((draft) => (draft.methods[0].name = 'Boiled long'));

@@ -1,6 +1,6 @@
 import { lockProblems } from '@jacana/core/design';
-import { useEffect, useMemo, useState } from 'react';
-import { useForm, useWatch } from 'react-hook-form';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useState } from 'react';
+import { useForm, type UseFormReturn, useWatch } from 'react-hook-form';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Outlet } from 'react-router';
 import { api } from '../client/api';
@@ -28,7 +28,8 @@ function Keeper({ tasting, inTasting }: { tasting: TastingView; inTasting: InTas
   const [saveState, setSaveState] = useState<SaveState>({ kind: 'saved' });
   const [kept] = useState(() => (isDraft ? unsaved.adopt(tasting.id) : undefined));
   const form = useForm<DraftInput>({ defaultValues: kept?.draft ?? tasting.draft });
-  const { post, history } = usePost(tasting, kept?.base ?? tasting, form.reset, setSaveState);
+  const show = useShown(form);
+  const { post, history } = usePost(tasting, kept?.base ?? tasting, show, setSaveState);
   useEffect(() => {
     if (!isDraft) return;
     void post.flush();
@@ -45,7 +46,7 @@ function Keeper({ tasting, inTasting }: { tasting: TastingView; inTasting: InTas
     };
   }, [isDraft, form, post, history]);
   useUndo(isDraft, history, (draft) => {
-    form.reset(draft);
+    show(draft);
     post.changed(draft);
   });
   const typed = useWatch({ control: form.control }) as DraftInput;
@@ -66,6 +67,38 @@ function Keeper({ tasting, inTasting }: { tasting: TastingView; inTasting: InTas
   );
 }
 
+/**
+ * Puts a draft into the fields that came from elsewhere. Whoever types goes on where they were: rows of lists are known
+ * by the ids of what they show, so that none is made anew, and the caret stays in its place.
+ */
+function useShown(form: UseFormReturn<DraftInput>): (draft: DraftInput) => void {
+  const [caret, setCaret] = useState<Caret | null>(null);
+  useLayoutEffect(() => {
+    if (caret?.field === document.activeElement) caret?.field.setSelectionRange(caret.start, caret.end);
+  }, [caret]);
+  return useCallback(
+    (draft) => {
+      setCaret(caretNow());
+      form.reset(draft);
+    },
+    [form],
+  );
+}
+
+interface Caret {
+  field: HTMLInputElement | HTMLTextAreaElement;
+  start: number;
+  end: number;
+}
+
+/** Where somebody types; null where nothing with a caret has the focus. */
+function caretNow(): Caret | null {
+  const field = document.activeElement;
+  if (!(field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement)) return null;
+  const { selectionStart: start, selectionEnd: end } = field;
+  return start === null || end === null ? null : { field, start, end };
+}
+
 /** The line to the server, and the steps that can be taken back. */
 function usePost(
   { id }: TastingView,
@@ -77,7 +110,7 @@ function usePost(
   const [save] = api.useSaveDraftMutation();
   const [held] = useState(() => {
     const history = new History(base.draft);
-    const post = new DraftPost(id, base, {
+    const post = DraftPost.open(id, base, {
       save: (version, draft) => save({ id, savedDraft: { version, draft } }),
       read: () =>
         dispatch(api.endpoints.getTasting.initiate({ id }, { forceRefetch: true, subscribe: false })).unwrap(),

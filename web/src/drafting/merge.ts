@@ -18,22 +18,35 @@ export interface Merged<Draft> {
  * other renames another.
  *
  * @param base what both began with
+ * @param sent what was saved from here and never acknowledged: where it is found on their side, mine goes on from it
  */
-export function merge<Draft>(base: Draft, mine: Draft, theirs: Draft): Merged<Draft> {
+export function merge<Draft>(base: Draft, mine: Draft, theirs: Draft, sent: Draft = base): Merged<Draft> {
   const conflicts: Conflict[] = [];
-  return { draft: merged('', base, mine, theirs, conflicts) as Draft, conflicts };
+  return { draft: merged('', { base, mine, theirs, sent }, conflicts) as Draft, conflicts };
 }
 
-function merged(path: string, base: unknown, mine: unknown, theirs: unknown, conflicts: Conflict[]): unknown {
-  if (isSame(mine, base)) return theirs;
-  if (isSame(theirs, base) || isSame(mine, theirs)) return mine;
-  if (isList(mine) && isList(theirs)) return mergedList(path, isList(base) ? base : [], mine, theirs, conflicts);
+interface Sides<Value> {
+  base: Value;
+  mine: Value;
+  theirs: Value;
+  sent: Value;
+}
+
+function merged(path: string, sides: Sides<unknown>, conflicts: Conflict[]): unknown {
+  const { base, mine, theirs, sent } = sides;
+  if (isSame(theirs, base) || isSame(theirs, sent) || isSame(theirs, mine)) return mine;
+  if (isSame(mine, base) && isSame(mine, sent)) return theirs;
+  if (isList(mine) && isList(theirs)) return mergedList(path, eachOf(sides, asList), conflicts);
   if (isFields(mine) && isFields(theirs)) {
-    const before = isFields(base) ? base : {};
+    const fields = eachOf(sides, (side) => (isFields(side) ? side : {}));
     const names = [...new Set([...Object.keys(theirs), ...Object.keys(mine)])];
     const entries = names.map((name) => [
       name,
-      merged(under(path, name), before[name], mine[name], theirs[name], conflicts),
+      merged(
+        under(path, name),
+        eachOf(fields, (side) => side[name]),
+        conflicts,
+      ),
     ]);
     return Object.fromEntries(entries.filter(([, value]) => value !== undefined));
   }
@@ -41,20 +54,22 @@ function merged(path: string, base: unknown, mine: unknown, theirs: unknown, con
   return mine;
 }
 
-function mergedList(path: string, base: Item[], mine: Item[], theirs: Item[], conflicts: Conflict[]): Item[] {
-  const [before, here, there] = [base, mine, theirs].map((list) => new Map(list.map((item) => [item.id, item])));
+function mergedList(path: string, { base, mine, theirs, sent }: Sides<Item[]>, conflicts: Conflict[]): Item[] {
+  const byId = eachOf({ base, mine, theirs, sent }, (list) => new Map(list.map((item) => [item.id, item])));
   const order = isSame(idsOf(mine), idsOf(base)) ? theirs : mine;
   const ids = [...new Set([...idsOf(order), ...idsOf(mine), ...idsOf(theirs)])];
   return ids.flatMap((id): Item[] => {
-    const [was, own, other] = [before.get(id), here.get(id), there.get(id)];
+    const item = eachOf(byId, (items) => items.get(id));
     const place = under(path, id);
-    if (own && other) return [merged(place, was, own, other, conflicts) as Item];
-    const [left, right] = [own ?? null, other ?? null];
+    const { base: was, mine: own, theirs: other } = item;
+    if (own && other) return [merged(place, item, conflicts) as Item];
+    const isGone = own ? isSame(own, was) : isSame(other, was) || isSame(other, item.sent);
+    if (isGone) return [];
+    const isAdded = own ? !was : !was && !item.sent;
     const kept = own ?? other;
-    if (!was || !kept) return kept ? [kept] : [];
-    // One side took it out. If the other left it alone it is gone; else both have to be asked.
-    if (isSame(kept, was)) return [];
-    conflicts.push({ path: place, mine: left, theirs: right });
+    if (isAdded && kept) return [kept];
+    // One side took out what the other changed: both have to be asked.
+    conflicts.push({ path: place, mine: own ?? null, theirs: other ?? null });
     return own ? [own] : [];
   });
 }
@@ -66,8 +81,17 @@ type Fields = Record<string, unknown>;
 
 const under = (path: string, name: string): string => (path ? `${path}.${name}` : name);
 const idsOf = (list: readonly Item[]): string[] => list.map(({ id }) => id);
-const isSame = (one: unknown, other: unknown): boolean => JSON.stringify(one) === JSON.stringify(other);
+/** The same for all four sides. */
+const eachOf = <From, To>({ base, mine, theirs, sent }: Sides<From>, of: (side: From) => To): Sides<To> => ({
+  base: of(base),
+  mine: of(mine),
+  theirs: of(theirs),
+  sent: of(sent),
+});
+
+export const isSame = (one: unknown, other: unknown): boolean => JSON.stringify(one) === JSON.stringify(other);
 const isFields = (value: unknown): value is Fields =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 const isList = (value: unknown): value is Item[] =>
   Array.isArray(value) && value.every((item) => isFields(item) && typeof item.id === 'string');
+const asList = (value: unknown): Item[] => (isList(value) ? value : []);

@@ -78,7 +78,7 @@ function NamedList({ what, list, most, placeholder, about }: NamedListProps) {
       <p className="mb-2 text-quiet">{about}</p>
       <ul className="grid grid-cols-2 gap-2">
         {fields.map((field, at) => (
-          <li key={field.key} className="flex items-center gap-1">
+          <li key={field.id} className="flex items-center gap-1">
             <CellInput
               label={`Name of ${what} ${at + 1}`}
               placeholder={placeholder}

@@ -18,7 +18,7 @@ export function BundledCard() {
         {list.fields.map((field, at) => {
           const problem = problems.find((one) => one.field === `bundled.${at}.text`)?.message;
           return (
-            <li key={field.key}>
+            <li key={field.id}>
               <div className="grid grid-cols-[minmax(0,9rem)_minmax(0,1fr)_auto] items-center gap-2">
                 <select
                   aria-label={`Method of line ${at + 1}`}

@@ -57,7 +57,7 @@ export function ConstantsCard() {
           <ul className="space-y-1.5 max-md:space-y-5">
             {list.fields.map((field, at) => (
               <li
-                key={field.key}
+                key={field.id}
                 className="grid items-start gap-x-2 gap-y-1.5 md:grid-cols-[minmax(0,4fr)_minmax(0,5fr)_minmax(0,3fr)_minmax(0,4fr)_2rem]"
               >
                 {COLUMNS.map((column) => (

@@ -68,7 +68,7 @@ export function MethodList() {
       <ul className="space-y-2">
         {fields.map((field, at) => (
           <MethodLine
-            key={field.key}
+            key={field.id}
             at={at}
             onRemove={() => take(at)}
             onNext={() => !isFull && add()}

@@ -57,7 +57,7 @@ export function BallotPart() {
         )}
         <ol className="space-y-2.5">
           {list.fields.map((field, at) => (
-            <li key={field.key}>
+            <li key={field.id}>
               <ItemCard
                 at={at}
                 isShown={shown === at}

@@ -61,7 +61,7 @@ export function ItemFields({ at }: { at: number }) {
           {text(item.kind === 'ranking' ? 'Bottom' : 'High end', item.kind === 'ranking' ? 'low' : 'high')}
         </div>
       )}
-      {hasPart(item, 'options') && <Options at={at} hasWeights={isScaleOfWord(item)} />}
+      {hasPart(item, 'options') && <Options key={at} at={at} hasWeights={isScaleOfWord(item)} />}
       {isScale(item) && (
         <TextField
           label="Counts in a total"
@@ -90,7 +90,7 @@ export function ItemFields({ at }: { at: number }) {
 /** Whether a question is a scale that may count in a total. */
 const isScale = (item: BallotItem): boolean => answerKindOf(item) === 'score' && item.kind !== 'just-right';
 
-/** The steps of a category scale with what each counts, or the words of a list. */
+/** The steps of a category scale with what each counts, or the words of a list. Made anew where its question moves: a list of fields keeps the place that it began with. */
 function Options({ at, hasWeights }: { at: number; hasWeights: boolean }) {
   const { form, draft, isLocked } = useDrafting();
   const list = useFieldArray({ control: form.control, name: `ballot.items.${at}.options`, keyName: 'key' });

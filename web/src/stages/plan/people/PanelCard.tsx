@@ -64,7 +64,7 @@ export function SeatsCard() {
       >
         {panel.fields.map((field, at) => (
           <SeatLine
-            key={field.key}
+            key={field.id}
             at={at}
             onRemove={() => remove(at)}
             onPaste={(names) => pasteNames(panel, at, names)}
