@@ -57,3 +57,6 @@ export function walkInDigest({ panelist, servings }: Pick<WalkIn, 'panelist' | '
   const content = { ...{ id: panelist.id, seat: panelist.seat, servings, codes, portions }, salt: key.salt };
   return bytesToHex(sha256(canonicalize(content) as string));
 }
+
+/** Whether portions and codes in the key are those that were drawn for somebody who walked in. */
+export const isDrawnFor = (walkIn: WalkIn, key: Key): boolean => walkInDigest(walkIn, key) === walkIn.digest;

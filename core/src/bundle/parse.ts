@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { Entry } from '../log';
 import { KnownService } from '../service';
 import canonicalize from 'canonicalize';
-import { walkInDigest, walkInsOf } from './amended';
+import { isDrawnFor, walkInsOf } from './amended';
 import { answerProblems, codesServed, currentAnswers, missingAnswers, untastedCodes } from '../questions';
 import {
   BUNDLE_FORMAT,
@@ -282,14 +282,14 @@ function amendmentProblems({ tasting, plan, key, records }: TastingBundle): Prob
   const standing = new Set(walkInsOf(records.amendments).map(({ panelist }) => panelist.id));
   return logProblems('amendments', records.amendments, (body, field) => {
     if (body.kind !== 'walk-in') return [];
-    const { panelist, servings, digest } = body;
+    const { panelist, servings } = body;
     const isIn = (plan?.servings ?? []).filter((serving) => serving.panelist === panelist.id);
     if (!standing.has(panelist.id)) return [];
     if (panel.get(panelist.id)?.seat !== panelist.seat)
       return [{ field: `${field}.panelist`, message: 'Who walked in is not on the panel at that seat.' }];
     if (canonicalize(isIn) !== canonicalize(servings))
       return [{ field: `${field}.servings`, message: 'The plan has other servings for who walked in.' }];
-    return !key || walkInDigest(body, key) === digest
+    return !key || isDrawnFor(body, key)
       ? []
       : [{ field: `${field}.digest`, message: 'What was drawn for who walked in was changed since.' }];
   });

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { asLocked, digestOf, fingerprint, parseBundle, type Range, type TastingBundle } from '@jacana/core/bundle';
+import { digestOf, parseBundle, verifyFingerprint, type Range, type TastingBundle } from '@jacana/core/bundle';
 import { ordersCsv, tidyCsv } from '@jacana/core/tidy';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
@@ -104,13 +104,9 @@ export class ExchangeService {
   /** What cannot be seen by looking at it: that it was changed since it was exported, or is here already. */
   private async noticesOn(bundle: TastingBundle): Promise<string[]> {
     const notices: string[] = [];
-    const { plan, key, tasting, pieces, digest } = bundle;
-    if (plan && key) {
-      const locked = asLocked({ tasting, plan, key }, bundle.records.amendments);
-      const { fingerprint: stated, ...rest } = locked.plan;
-      if (fingerprint({ ...locked, plan: rest, pieces }) !== stated)
-        notices.push('Its fingerprint does not match: plan or key were changed after locking.');
-    }
+    const { plan, key, tasting, pieces, digest, records } = bundle;
+    if (plan && key && !verifyFingerprint({ tasting, plan, pieces, key }, records.amendments).matches)
+      notices.push('Its fingerprint does not match: plan or key were changed after locking.');
     if (digest !== null && digest !== digestOf(bundle))
       notices.push('It was changed after it was exported: answers, caveats or names may not be those that were given.');
     const twins = plan ? await this.transactions.read.findBy(PlanRow, { fingerprint: plan.fingerprint }) : [];

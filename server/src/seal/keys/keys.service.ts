@@ -3,7 +3,7 @@ import { Injectable } from '@nestjs/common';
 import {
   asLocked,
   codesServed,
-  fingerprint,
+  verifyFingerprint,
   walkInsOf,
   type Key,
   type KitchenEntry,
@@ -11,6 +11,7 @@ import {
   type Plan,
   type Tasting,
   type TastingBundle,
+  type Verification,
 } from '@jacana/core/bundle';
 import type { LockedPlan } from '@jacana/core/design';
 import { drawWalkIn, type DrawnWalkIn } from '@jacana/core/walkIn';
@@ -21,13 +22,6 @@ import { LogService } from '../../log/log.service';
 import { WorkersService } from '../../jobs/workers.service';
 import { type StoredTasting, tastingOf } from '../../tastings/tasting.store';
 import { AmendedKeyRow, KeyRow } from './key.row';
-
-/** Whether what was printed at locking still comes out. */
-export interface Verification {
-  stated: string;
-  computed: string;
-  matches: boolean;
-}
 
 /** Where keys are drawn, put away and taken out. Nothing outside the seal gets at it. */
 @Injectable()
@@ -144,15 +138,9 @@ export class KeysService {
   }
 
   async verify(manager: EntityManager, stored: StoredTasting & { plan: PlanRow }): Promise<Verification> {
-    const whole = {
-      tasting: tastingOf(stored),
-      plan: planOf(stored.plan),
-      key: await this.get(manager, stored.row.id),
-    };
-    const { tasting, plan: locked, key } = asLocked(whole, stored.amendments);
-    const { fingerprint: stated, ...plan } = locked;
-    const computed = fingerprint({ tasting, plan, pieces: stored.plan.pieces, key });
-    return { stated, computed, matches: stated === computed };
+    const { row, plan, amendments } = stored;
+    const key = await this.get(manager, row.id);
+    return verifyFingerprint({ tasting: tastingOf(stored), plan: planOf(plan), pieces: plan.pieces, key }, amendments);
   }
 }
 
