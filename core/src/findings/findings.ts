@@ -1,4 +1,12 @@
-import { fingerprint, mainItem, type Key, type Plan, type TastingBundle, type Test } from '../bundle';
+import {
+  mainItem,
+  verifyFingerprint,
+  type Key,
+  type Plan,
+  type TastingBundle,
+  type Test,
+  type Verification,
+} from '../bundle';
 import { ledgerOf, type Caveat } from '../caveats';
 import { orderBalance } from '../design';
 import { ENGINE } from '../engine';
@@ -14,7 +22,8 @@ import { likenessSentence } from './likeness';
 import { likingFinding } from './liking';
 import { limits } from './limits';
 import { nextStep, plannedNextStep, type NextStep } from './nextStep';
-import { heardSets, plannedAnswer, type LeftOut, type Planned } from './planned';
+import { inSeatOrder, type LeftOut } from './leftOut';
+import { heardSets, plannedAnswer, type Planned } from './planned';
 import { practicalPick } from './practical';
 import { isRankedByAll, readPreferences, type PanelistPreferences } from './preferences';
 import { rankSumsOf } from './rankSums';
@@ -57,7 +66,7 @@ export interface Findings {
   pieces: number[];
   leftOut: LeftOut[];
   caveats: Caveat[];
-  fingerprint: { stated: string; computed: string; matches: boolean };
+  fingerprint: Verification;
   /** The file that the answers came from; null where they were given here, to a plan that was locked before. */
   brought: string | null;
   sections: Section[];
@@ -101,9 +110,10 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
     })),
     pieces,
     caveats: ledgerOf(bundle).caveats,
-    fingerprint: checkFingerprint(bundle, plan, key),
+    fingerprint: verifyFingerprint({ tasting, plan, pieces: bundle.pieces, key }, bundle.records.amendments),
     brought: tasting.brought?.file ?? null,
     ...found,
+    leftOut: inSeatOrder(found.leftOut),
     // What was said to be tested when the answers were known was not planned.
     sections: tasting.brought ? sections.map(asExplored) : sections,
   };
@@ -263,12 +273,6 @@ function tastedBalance(panelists: PanelistPreferences[], ids: string[]): Section
     ids.length,
   );
   return { positionImbalance, carryOverImbalance };
-}
-
-function checkFingerprint({ tasting, pieces }: TastingBundle, plan: Plan, key: Key): Findings['fingerprint'] {
-  const { fingerprint: stated, ...rest } = plan;
-  const computed = fingerprint({ tasting, plan: rest, pieces, key });
-  return { stated, computed, matches: stated === computed };
 }
 
 function support(

@@ -20,7 +20,6 @@ export { wordsLines, type WordFinding, type WordsFinding } from './words';
 export { plannedView, rankingView, type PlannedView, type RankingView } from './views';
 export {
   plannedAnswer,
-  type LeftOut,
   type Planned,
   type PlannedAnswer,
   type Profiled,
@@ -51,6 +50,7 @@ export type { Sensitivity } from './sensitivity';
 export type { StrengthFinding } from './strength';
 export { panelLines, type PanelFinding } from './panel';
 export { panelistLines, type PanelistsFinding, type PanelistWork } from './panelists';
+export { KINDS_LEFT_OUT, leftOutText, type LeftOut } from './leftOut';
 export type { Limit } from './limits';
 export type { PanelistPreferences } from './preferences';
 export type { About, VerdictKind } from './verdict';

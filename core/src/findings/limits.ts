@@ -3,7 +3,7 @@ import { ledgerOf } from '../caveats';
 import { isOfTwoSamples, SMALL_PANEL } from '../design';
 import { seeksSimilarity } from '../questions';
 import { claimOf } from './claim';
-import type { LeftOut } from './planned';
+import { leftOutSentences, type LeftOut } from './leftOut';
 import type { PanelistPreferences } from './preferences';
 import type { VerdictKind } from './verdict';
 import { counted, list } from './wording';
@@ -17,7 +17,7 @@ export interface Limit {
     | 'bundled'
     | 'not-blind'
     | 'guessed'
-    | 'missing'
+    | LeftOut['kind']
     | 'uneven-orders'
     | 'no-difference'
     | 'caveats'
@@ -111,13 +111,7 @@ function limitsOfPanel({ bundle: { tasting, plan }, panelists, leftOut, kind, kn
       text: 'More people named the method of their last sample than by chance. The samples were coded, and some were still known: expectations cannot be told apart from taste here.',
     });
   }
-  if (leftOut.length > 0) {
-    const who = list(leftOut.map((panelist) => String(panelist.seat)));
-    found.push({
-      kind: 'missing',
-      text: `${counted(leftOut.length, 'ballot')} of ${plan?.servings.length ?? leftOut.length} did not come in (seat ${who}). Nothing was filled in for ${leftOut.length === 1 ? 'it' : 'them'}.`,
-    });
-  }
+  found.push(...leftOutSentences(leftOut, plan?.servings ?? []));
   return found;
 }
 

@@ -2,7 +2,8 @@ import { mainItem, ranksByCode, type Key, type TastingBundle } from '../bundle';
 import { ledgerOf } from '../caveats';
 import { isComplete } from '../design';
 import { midRanks } from '../inference';
-import { blockOf, heardSets, scoreOf, setAnswer, type HeardSet, type LeftOut, type Wanted } from './planned/heard';
+import type { LeftOut } from './leftOut';
+import { blockOf, heardSets, scoreOf, setAnswer, type HeardSet, type Wanted } from './planned/heard';
 
 /** One panelist's answers by method, once the key is known. */
 export interface PanelistPreferences {
@@ -50,13 +51,15 @@ export function readPreferences(
   const notBlind = new Set(ledgerOf(bundle).notBlind.map(({ panelist }) => panelist));
   const panelists = tasting.panel.flatMap(({ id, seat }): PanelistPreferences[] => {
     const all = sets.filter((set) => set.panelist === id);
-    if (all.length === 0 || out.has(id)) return [];
+    if (all.length === 0) return [];
+    const leave = (why: string): [] => {
+      leaveOut(leftOut, all, { seat, why });
+      return [];
+    };
+    if (out.has(id)) return leave('did not answer all that was served');
     // What is read by ranks over all methods is not read from a ranking of some of them.
     const own = all.filter((set) => isWhole(set, tasting.methods.length) && setAnswer(set, ranked, 'ranking'));
-    if (own.length === 0) {
-      leftOut.push({ panelist: id, seat, why: 'did not eat and rank every method' });
-      return [];
-    }
+    if (own.length === 0) return leave('did not eat and rank every method');
     const rankings = own.flatMap((set) =>
       ranksOf(set, ranked, tasting.methods.length).map((ranks) => ({ block: blockOf(set), ranks })),
     );
@@ -73,6 +76,16 @@ export function readPreferences(
     ];
   });
   return { panelists, leftOut };
+}
+
+/** Nothing of the ballots of these sets counts, whatever else is said of them already. */
+function leaveOut(leftOut: LeftOut[], sets: readonly HeardSet[], { seat, why }: Pick<LeftOut, 'seat' | 'why'>): void {
+  const { panelist } = sets[0];
+  for (const sitting of new Set(sets.map((set) => set.sitting))) {
+    const said = leftOut.filter((one) => one.panelist === panelist && one.sitting === sitting);
+    if (said.length === 0) leftOut.push({ panelist, sitting, seat, kind: 'left-out', why });
+    for (const one of said) one.kind = 'left-out';
+  }
 }
 
 const isWhole = ({ samples }: HeardSet, methods: number): boolean =>

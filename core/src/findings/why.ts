@@ -1,6 +1,7 @@
 import { saysHow } from '../inference';
 import { methodTestText } from './claim';
 import type { Findings } from './findings';
+import { leftOutText } from './leftOut';
 import { sectionOf, type SectionId } from './sections';
 import { plannedView } from './views';
 
@@ -119,7 +120,7 @@ export function whyOf(found: Findings, id: SectionId): Why | null {
 }
 
 function checkedIn(found: Findings, id: SectionId): string[] {
-  const left = found.leftOut.map(({ seat, why }) => `Seat ${seat} ${why}, and is left out.`);
+  const left = found.leftOut.map(leftOutText);
   const liking =
     id === 'liking' ? sectionOf(found, 'liking') : id === 'scores' ? sectionOf(found, 'scores')?.liking : null;
   return [

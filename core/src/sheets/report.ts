@@ -1,8 +1,9 @@
+import { walkInsOf } from '../bundle';
 import type { TastingBundle } from '../tasting';
 import { chartsOf, svgOf, type Chart } from '../charts';
 import { ledgerOf } from '../caveats';
 import { TEST_NAMES } from '../design';
-import { rankingView, sectionOf, type Findings } from '../findings';
+import { leftOutText, rankingView, sectionOf, type Findings } from '../findings';
 import { exploredBlocks, partBlocks, weightedBlocks } from './explored';
 import { number } from './figures';
 import { constantsTable, decisionText, followsLines } from './plan';
@@ -154,12 +155,14 @@ function asServed(found: Findings, bundle: TastingBundle): Fact[] {
   const notBlind = ledgerOf(bundle).notBlind.length;
   const came = new Set(bundle.ballots.filter(({ handedInAt }) => handedInAt).map(({ panelist }) => panelist)).size;
   const blind = notBlind > 0 ? `; ${notBlind} marked as not blind` : '';
+  const guests = walkInsOf(bundle.records.amendments).length;
+  const walkedIn = guests > 0 ? `, ${guests} walked in` : '';
   return [
     {
       name: 'Panel',
       lines: [
-        `${counted(bundle.tasting.panel.length, 'person', 'people')} planned, ${came} handed in, ${found.people} counted${blind}.`,
-        ...found.leftOut.map(({ seat, why }) => `Seat ${seat} left out: ${why}`),
+        `${counted(bundle.tasting.panel.length - guests, 'person', 'people')} planned${walkedIn}, ${came} handed in, ${found.people} counted${blind}.`,
+        ...found.leftOut.map(leftOutText),
       ],
     },
     { name: 'Served', lines: servedText(bundle.tasting) },

@@ -68,8 +68,8 @@ describe('findings', () => {
     const found = rankingFindings(bundle);
     expect(found.panelists).toHaveLength(10);
     expect(found.leftOut).toEqual([
-      { panelist: 'p3', seat: 4, why: 'did not hand in the ballot' },
-      { panelist: 'p5', seat: 6, why: 'did not open the ballot' },
+      { panelist: 'p3', sitting: 1, seat: 4, kind: 'unfinished', why: 'did not hand in the ballot' },
+      { panelist: 'p5', sitting: 1, seat: 6, kind: 'not-come', why: 'did not open the ballot' },
     ]);
   });
 

@@ -144,7 +144,9 @@ describe('an incomplete ranking', () => {
     const bundle = simulatedBundle(incomplete([5, 5, 8, 5, 5, 5, 5, 5], { sittings: 2 }));
     bundle.ballots = bundle.ballots.filter(({ panelist, sitting }) => panelist !== 'p0' || sitting === 1);
     const { leftOut, verdict } = findings(bundle);
-    expect(leftOut).toEqual([{ panelist: 'p0', seat: 1, why: 'did not open the ballot of sitting 2' }]);
+    expect(leftOut).toEqual([
+      { panelist: 'p0', sitting: 2, seat: 1, kind: 'not-come', why: 'did not open the ballot of sitting 2' },
+    ]);
     expect(verdict.leaders).toEqual(['m2']);
   });
 });

@@ -17,7 +17,7 @@ describe('why', () => {
       if (!why) continue;
       expect(why.how.length).toBeGreaterThan(30);
       expect(why.source.length).toBeGreaterThan(10);
-      expect(why.checked).toContain('Seat 1 did not open the ballot, and is left out.');
+      expect(why.checked).toContain('Seat 1 did not open the ballot.');
     }
   });
 

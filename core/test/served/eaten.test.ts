@@ -151,7 +151,10 @@ describe('answers about what was eaten', () => {
     const missed = repaired(ranking, { kind: 'missed', sitting: 1, panelist: one, code: a, because: 'dropped' });
     const found = findings(missed);
     expect(found.people).toBe(everyone.length - 1);
-    expect(found.leftOut).toContainEqual({ panelist: one, seat: 1, why: 'did not eat and rank every method' });
+    expect(found.leftOut).toContainEqual({
+      ...{ panelist: one, sitting: 1, seat: 1, kind: 'left-out' },
+      why: 'did not eat and rank every method',
+    });
     const rest = everyone.filter((id) => id !== one);
     expect(sectionOf(found, 'rank-sums')!.methods.map(({ rankSum }) => rankSum)).toEqual(sums(ranking, rest));
     // What they scored of the others still stands.
@@ -183,7 +186,10 @@ describe('answers about what was eaten', () => {
     );
     const gone = { ...ranking, ballots: ranking.ballots.filter(({ panelist }) => panelist !== one) };
     const absent = repaired(gone, { kind: 'absent', sitting: 1, panelist: one, because: '' });
-    expect(findings(absent).leftOut).toContainEqual({ panelist: one, seat: 1, why: 'did not come' });
+    expect(findings(absent).leftOut).toContainEqual({
+      ...{ panelist: one, sitting: 1, seat: 1, kind: 'not-come' },
+      why: 'did not come',
+    });
     expect(
       tidyRows(absent)
         .filter(({ seat }) => seat === 1)
@@ -219,7 +225,10 @@ describe('answers about what was eaten', () => {
     const wrong: Body = { kind: 'wrong-plate', sitting: 1, panelist: 'p0', code: odd, instead: alike };
     expect(right(repaired(answering(odd), wrong))).toBeUndefined();
     expect(heardSets(repaired(triangle, wrong), key).leftOut).toEqual([
-      { panelist: 'p0', seat: 1, why: 'was served other plates than the question needs' },
+      {
+        ...{ panelist: 'p0', sitting: 1, seat: 1, kind: 'left-out' },
+        why: 'was served other plates than the question needs',
+      },
     ]);
   });
 

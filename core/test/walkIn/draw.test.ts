@@ -3,8 +3,8 @@ import {
   asLocked,
   codesServed,
   defaultTasting,
-  fingerprint,
   parseBundle,
+  verifyFingerprint,
   walkInDigest,
   type ServiceEntry,
   type Test,
@@ -16,6 +16,8 @@ import { heardSets } from '../../src/findings/planned/heard';
 import { kitchenState } from '../../src/kitchen';
 import { portionsOf, servedOf, servedPortions } from '../../src/served';
 import { serviceFinding } from '../../src/findings/service';
+import { findingsText } from '../../cli/findingsText';
+import { reportSheet, USUAL_REPORT } from '../../src/sheets';
 import { servedRows } from '../../src/tidy';
 import { drawWalkIn, type Day } from '../../src/walkIn';
 import { AT, simulatedBundle } from '../support/bundles';
@@ -71,12 +73,8 @@ function balance(bundle: TastingBundle) {
 }
 
 /** What the plan was locked as still comes out of what is left without those who walked in. */
-function isAsLocked(bundle: TastingBundle): boolean {
-  const { plan, pieces, records } = bundle;
-  const locked = asLocked({ tasting: bundle.tasting, plan: plan!, key: bundle.key! }, records.amendments);
-  const { fingerprint: stated, ...rest } = locked.plan;
-  return fingerprint({ tasting: locked.tasting, plan: rest, pieces, key: locked.key }) === stated;
-}
+const isAsLocked = ({ tasting, plan, pieces, key, records }: TastingBundle): boolean =>
+  verifyFingerprint({ tasting, plan: plan!, pieces, key: key! }, records.amendments).matches;
 
 const ranking = simulatedBundle({ panelists: 12, methods: 4, pieces: 3 });
 
@@ -167,8 +165,8 @@ describe('somebody who walks in', () => {
       plan: { ...plan!, servings: [...plan!.servings, ...body.servings] },
       key: { ...key!, codes: { ...key!.codes, ...codes }, portions: [...key!.portions, ...portions] },
     };
-    const missing = sectionOf(findings(more), 'limits')?.find(({ kind }) => kind === 'missing');
-    expect(missing?.text).toContain('1 ballot of 17 did not come in (seat 9)');
+    const missing = sectionOf(findings(more), 'limits')?.find(({ kind }) => kind === 'not-come');
+    expect(missing?.text).toContain('1 of 17 ballots was never opened (seat 9 at sitting 2)');
   });
 
   it('has a digest that nobody can try out methods by: it hangs on the salt', () => {
@@ -197,6 +195,29 @@ describe('somebody who walks in', () => {
     expect(parseBundle(JSON.parse(JSON.stringify(bundle))).problems).toEqual([]);
     const heard = (of: TastingBundle): number => heardSets(of, of.key!).sets.length;
     expect(heard(bundle)).toBe(heard(ranking) + 1);
+  });
+
+  it('leaves the fingerprint of findings and report as it was printed, and shows where their own portions were changed', () => {
+    const more = withWalkIn(ranking, 1)!;
+    const found = findings(more);
+    expect(found.fingerprint).toEqual({
+      stated: more.plan!.fingerprint,
+      computed: more.plan!.fingerprint,
+      matches: true,
+    });
+    for (const length of ['full', 'short'] as const) {
+      const report = JSON.stringify(reportSheet(found, more, { ...USUAL_REPORT, length }));
+      expect(report).toContain('Computed again from plan and key: the same.');
+      expect(report).not.toContain('ANOTHER ONE');
+    }
+    expect(findingsText(found)).toContain('Fingerprint matches');
+    const [own, other] = ['w1', 'p0'].map((panelist) =>
+      more.key!.portions.findIndex((portion) => portion.panelist === panelist),
+    );
+    for (const at of [own, other]) {
+      const portions = more.key!.portions.with(at, { ...more.key!.portions[at], tags: ['Z9'] });
+      expect(findings({ ...more, key: { ...more.key!, portions } }).fingerprint.matches).toBe(false);
+    }
   });
 
   it('has codes of their own in a triangle, and portions that are left', () => {

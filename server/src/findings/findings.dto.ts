@@ -1,5 +1,12 @@
 import { TESTS, type Test } from '@jacana/core/bundle';
-import type { About, SectionId, SectionStatus, VerdictKind } from '@jacana/core/findings';
+import {
+  KINDS_LEFT_OUT,
+  type About,
+  type LeftOut,
+  type SectionId,
+  type SectionStatus,
+  type VerdictKind,
+} from '@jacana/core/findings';
 import { ApiProperty } from '@nestjs/swagger';
 import { Choice, ListOf, Said, SaidTexts } from '../fields/fields';
 
@@ -62,7 +69,9 @@ export class FoundMethodView {
 
 export class LeftOutView {
   @Said('string') panelist: string;
+  @Said('integer') sitting: number;
   @Said('integer') seat: number;
+  @Choice(KINDS_LEFT_OUT, 'KindLeftOut') kind: LeftOut['kind'];
   @Said('string') why: string;
 }
 

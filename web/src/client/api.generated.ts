@@ -2136,9 +2136,12 @@ export type FoundMethodView = {
   reference: boolean;
   codes: string[];
 };
+export type KindLeftOut = 'not-come' | 'unfinished' | 'left-out' | 'in-part';
 export type LeftOutView = {
   panelist: string;
+  sitting: number;
   seat: number;
+  kind: KindLeftOut;
   why: string;
 };
 export type FoundTouchedView = {

@@ -2,6 +2,7 @@ import { currentAnswers, type Answer, type Ballot, type Key, type TastingBundle,
 import { isOfTwoSamples } from '../../questions';
 import { servedOf, servedPortions, type ServedPortion } from '../../served';
 import { serviceDay, type PersonState } from '../../service';
+import type { LeftOut } from '../leftOut';
 import { isPattern } from './pattern';
 
 /** One sample of a set, once the key is known. */
@@ -31,13 +32,6 @@ export interface HeardSet {
 /** Which sets are to be heard, where a part of the tasting is asked; of a set that does not count nothing is left but its zone. */
 export type Wanted = (set: Pick<HeardSet, 'zone' | 'samples'>) => boolean;
 
-/** A panelist who does not count, and why. */
-export interface LeftOut {
-  panelist: string;
-  seat: number;
-  why: string;
-}
-
 /**
  * Everything that was handed in, set by set, as it was eaten. Nothing is filled in for ballots that did not
  * come, nor for plates that nobody ate; they are listed with the reason. Who had to stop midway is heard as far
@@ -58,16 +52,20 @@ export function heardSets(
   const leftOut: LeftOut[] = [];
   for (const portions of bySitting(servedPortions(servedOf(bundle, key)))) {
     const { panelist, sitting, seat, ballot: owner } = portions[0];
+    const who = { panelist, sitting, seat };
     const ballot = ballots.get(whoAndWhen({ panelist: owner, sitting }));
     const person = people.get(whoAndWhen({ panelist: owner, sitting }));
     if (!ballot || !isHeard(ballot, person)) {
-      leftOut.push({ panelist, seat, why: whyNot(ballot, person, tasting.service.sittings > 1 ? sitting : null) });
+      const why = whyNot(ballot, person, tasting.service.sittings > 1 ? sitting : null);
+      leftOut.push({ ...who, kind: ballot?.openedAt ? 'unfinished' : 'not-come', why });
       continue;
     }
-    for (const heard of setsOf(portions, countingAnswers(ballot), { test: tasting.test, place })) {
+    const all = setsOf(portions, countingAnswers(ballot), { test: tasting.test, place });
+    const isAnyHeard = all.some(({ why }) => why === null);
+    for (const heard of all) {
       if (!isWanted(heard.why === null ? heard.set : { zone: heard.zone, samples: [] })) continue;
       if (heard.why === null) sets.push({ panelist, sitting, ...heard.set });
-      else leftOut.push({ panelist, seat, why: heard.why });
+      else leftOut.push({ ...who, kind: isAnyHeard ? 'in-part' : 'left-out', why: heard.why });
     }
   }
   return { sets, leftOut };

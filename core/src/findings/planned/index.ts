@@ -1,4 +1,4 @@
-export { heardSets, scoreOf, type HeardSample, type HeardSet, type LeftOut, type Wanted } from './heard';
+export { heardSets, scoreOf, type HeardSample, type HeardSet, type Wanted } from './heard';
 export { plannedAnswer, scalesAnswer, totalsAnswer, type Planned, type PlannedAnswer } from './planned';
 export type { Chosen, Ordered } from './ordered';
 export type { Profiled, WordTest } from './profiled';
