@@ -34,9 +34,12 @@ export function runSheetReport(bundle: TastingBundle, onProgress?: (fraction: nu
 }
 
 /** Every piece with the flights that it is served to, as far as the bundle says. */
-function toCook({ tasting, plan, pieces, key, range, records: { kitchen } }: TastingBundle): ToCook[] {
+function toCook({ tasting, plan, pieces, key, range, records }: TastingBundle): ToCook[] {
   if (pieces.length === 0) return piecesToCome(tasting.methods, tasting.piecesPerMethod, range);
+  const { kitchen, amendments } = records;
   const flights =
-    key && plan ? flightsOfPieces({ tasting, plan, pieces, key, kitchen }) : new Map<string, ToCook['flights']>();
+    key && plan
+      ? flightsOfPieces({ tasting, plan, pieces, key, amendments }, kitchen)
+      : new Map<string, ToCook['flights']>();
   return piecesToCook(pieces, kitchen, flights);
 }

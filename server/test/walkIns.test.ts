@@ -143,7 +143,7 @@ describe('somebody who walks in', () => {
     const quantities = { ...plain.quantities, pieceGrams: 3 * plain.quantities.portionGrams, usable: 1, cookLoss: 0 };
     const scarce = await locked(coordinator, draft({ quantities }));
     const refused = await letIn(scarce, guest()).expect(409);
-    expect(refused.body.message).toContain('Too little is left to cut');
+    expect(refused.body.message).toContain('The plan keeps no place');
     expect(await seatsOf(scarce)).toHaveLength(6);
     const absent = { id: 'somebody-absent', at: AT, kind: 'absent', sitting: 1, panelist: 'panelist-2' };
     await running.as.server

@@ -1,4 +1,5 @@
 export { portionsOf } from './gives';
 export type { PlannedPortion, ServedPortion } from './portion';
 export { rawNumbers } from './rawPieces';
-export { flightOf, flightsOfPieces, plannedPortions, servedOf, servedPortions, type Served } from './served';
+export { flightsOfPieces, type Flight } from './flights';
+export { flightOf, plannedPortions, servedOf, servedPortions, type Served } from './served';

@@ -111,14 +111,3 @@ const untastedPlates = (ballots: NonNullable<Served['ballots']>): ReadonlySet<st
       [...untastedCodes(answers)].map((code) => plateName({ panelist, sitting, code })),
     ),
   );
-
-/** The flights that each piece is served to, by its tag: all that the kitchen has to know of who eats it. */
-export function flightsOfPieces(served: Served): Map<string, { sitting: number; flight: number }[]> {
-  const flights = new Map<string, { sitting: number; flight: number }[]>();
-  for (const { tag, sitting, flight } of servedPortions(served)) {
-    const own = flights.get(tag) ?? [];
-    if (!own.some((one) => one.sitting === sitting && one.flight === flight)) own.push({ sitting, flight });
-    flights.set(tag, own);
-  }
-  return flights;
-}

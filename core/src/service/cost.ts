@@ -46,5 +46,6 @@ const COSTS: { [Kind in Repair['kind']]: (repair: Of<Kind>, test: Test) => strin
     test === 'ranking'
       ? 'What was answered counts as far as it goes; without a ranking the planned answer has one person fewer.'
       : 'What was answered counts as far as it goes.',
-  moved: () => 'Orders and codes stay; they are carried with the other flight, and the kitchen is told.',
+  moved: () =>
+    'Orders, codes and pieces stay, and the kitchen cooks as planned: a piece meant for the old flight may not be ready for the new one.',
 };

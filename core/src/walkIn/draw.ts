@@ -12,18 +12,11 @@
  * drawWalkIn(day, { panelist: { id: 'w1', seat: 17, name: '' }, sitting: 1 })?.body.servings.length // one a sitting
  */
 import { codesServed } from '../questions';
-import {
-  walkInDigest,
-  type Amendment,
-  type Key,
-  type Panelist,
-  type Plan,
-  type Serving,
-  type Tasting,
-} from '../bundle';
+import { walkInDigest, walkInsOf, type Amendment, type Key, type Panelist, type Serving } from '../bundle';
 import { drawCodes } from '../design';
 import { keyStream, type RandomStream } from '../numeric';
-import { servedPortions, type Served, type ServedPortion } from '../served';
+import { flightOf, servedPortions, type ServedPortion } from '../served';
+import { hasPlace, type ReservedDay } from './reserved';
 import { Room } from './room';
 
 /** What is drawn: the amendment with its servings for all to see, the rest under the seal. */
@@ -35,7 +28,7 @@ export interface DrawnWalkIn {
 }
 
 /** The whole of a locked day, with its key. */
-export type Day = Served & { tasting: Tasting; plan: Plan; key: Key };
+export type Day = ReservedDay;
 
 /** Who came, and to which sitting: they are served at it and at those that follow. */
 interface Who {
@@ -44,27 +37,41 @@ interface Who {
 }
 
 /**
- * @returns null where too little is left to cut
+ * Whose orders are served hangs on who came and, where codes are shared, on the plan alone: nothing that is done to a
+ * plate changes what anybody sees of a guest.
+ *
+ * @returns null where the plan keeps no place
  * @throws RangeError where no codes are left
  */
 export function drawWalkIn(day: Day, who: Who): DrawnWalkIn | null {
+  const sittings = new Set(day.plan.servings.map(({ sitting }) => sitting).filter((own) => own >= who.sitting));
+  const isPlaced = hasPlace(
+    day,
+    [...sittings].map((sitting) => ({ sitting })),
+  );
+  if (!isPlaced) return null;
   const random = keyStream(day.key.seed, `walk-in ${who.panelist.id}`);
   const portions = servedPortions(day);
   const trays = traysOf(portions.filter(({ sitting }) => sitting >= who.sitting));
-  const counts = countsOf([...trays.values()].flat());
-  const room = new Room(day, portions);
-  const people = random
+  const features = sharesCodes(day.plan.servings) ? featuresByCode : featuresByMethod;
+  const counts = countsOf([...trays.values()].flat(), features);
+  const [{ panelist: like }] = random
     .shuffled([
       ...new Set(day.plan.servings.filter(({ sitting }) => sitting === who.sitting).map((one) => one.panelist)),
     ])
-    .map((panelist) => ({ panelist, cost: costOf(trays.get(panelist) ?? [], counts) }))
+    .map((panelist) => ({ panelist, cost: costOf(features(trays.get(panelist) ?? []), counts) }))
     .sort((a, b) => a.cost - b.cost);
-  for (const { panelist } of people) {
-    const like = trays.get(panelist) ?? [];
-    const tags = room.tagsFor(like, [...trays.values()]);
-    if (tags) return servingsLike(day, { who, like: panelist, plates: like, tags }, random);
-  }
-  return null;
+  const plates = trays.get(like) ?? [];
+  const tags = new Room(day, portions).tagsFor(plates, flightmates(day, who, [...trays.values()]));
+  return servingsLike(day, { who, like, plates, tags }, random);
+}
+
+/** Trays of the panel in the flight of a guest, whose pieces are ready then; all of them where that flight is nobody else's. */
+function flightmates({ tasting, amendments }: Day, { panelist }: Who, trays: ServedPortion[][]): ServedPortion[][] {
+  const flight = flightOf(panelist, tasting.service);
+  const guests = new Set(walkInsOf(amendments).map((guest) => guest.panelist.id));
+  const near = trays.filter(([plate]) => (plate.planned ?? plate).flight === flight && !guests.has(plate.ballot));
+  return near.length > 0 ? near : trays;
 }
 
 /** By panelist, as planned: what a repair did to a plate is no order. */
@@ -75,29 +82,37 @@ function traysOf(portions: readonly ServedPortion[]): Map<string, ServedPortion[
 }
 
 /** Where a plate stands, and what comes before it: what orders are balanced for. */
-function featuresOf(tray: readonly ServedPortion[]): string[] {
-  return tray.flatMap(({ method, position, sitting, set, warmUp, planned }, at) => {
+function featuresOf(tray: readonly ServedPortion[], nameOf: (plate: ServedPortion) => string): string[] {
+  return tray.flatMap((plate, at) => {
+    const { position, sitting, set, warmUp, planned } = plate;
     if (warmUp) return [];
-    const own = planned?.method ?? method;
+    const own = nameOf(plate);
     const before = tray[at - 1];
     const isNext = before !== undefined && before.sitting === sitting && before.set === set;
     return [
       `${own} at ${planned?.position ?? position}`,
-      ...(isNext ? [`${own} after ${before.planned?.method ?? before.method}`] : []),
+      ...(isNext ? [`${own} after ${before.warmUp ? '' : nameOf(before)}`] : []),
     ];
   });
 }
 
-/** How often each place and each neighbour was eaten, by those who came. */
-function countsOf(portions: readonly ServedPortion[]): Map<string, number> {
+type Features = (tray: readonly ServedPortion[]) => string[];
+
+const featuresByMethod: Features = (tray) => featuresOf(tray, ({ method, planned }) => planned?.method ?? method);
+
+/** Where codes are on several trays, everybody sees whose order a guest has: it is chosen by what everybody sees. */
+const featuresByCode: Features = (tray) => featuresOf(tray, ({ sitting, zone, code }) => `${sitting} ${zone} ${code}`);
+
+/** How often each place and each neighbour was on the trays of those who came. */
+function countsOf(portions: readonly ServedPortion[], features: Features): Map<string, number> {
   const counts = new Map<string, number>();
-  for (const tray of traysOf(portions.filter(({ absent, eaten }) => eaten && !absent)).values())
-    for (const feature of featuresOf(tray)) counts.set(feature, (counts.get(feature) ?? 0) + 1);
+  for (const tray of traysOf(portions.filter(({ absent }) => !absent)).values())
+    for (const feature of features(tray)) counts.set(feature, (counts.get(feature) ?? 0) + 1);
   return counts;
 }
 
-const costOf = (tray: readonly ServedPortion[], counts: ReadonlyMap<string, number>): number =>
-  featuresOf(tray).reduce((sum, feature) => sum + (counts.get(feature) ?? 0), 0);
+const costOf = (features: readonly string[], counts: ReadonlyMap<string, number>): number =>
+  features.reduce((sum, feature) => sum + (counts.get(feature) ?? 0), 0);
 
 interface Like {
   who: Who;

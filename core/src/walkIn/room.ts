@@ -7,7 +7,7 @@
  * within one block of pieces are compared within one here too.
  *
  * @example
- * new Room(day, servedPortions(day)).tagsFor(tray, trays) // the tag of each plate, or null
+ * new Room(day, servedPortions(day)).tagsFor(tray, trays) // the tag of each plate
  */
 import { kitchenState, piecesNow } from '../kitchen';
 import { portionsOf, type Served, type ServedPortion } from '../served';
@@ -44,11 +44,11 @@ export class Room {
 
   /**
    * @param tray whose order is served
-   * @param trays of the panel: one of them is cut alike, the one whose pieces have most left
-   * @returns the tag of each plate; null where not enough is left
+   * @param trays of the flight: one of them is cut alike, the one whose pieces have most left
+   * @returns the tag of each plate; where too little is left, of what is short least, for those who portion to see
    */
-  tagsFor(tray: readonly ServedPortion[], trays: readonly (readonly ServedPortion[])[]): string[] | null {
-    const ways = [tray, ...trays].flatMap((like) => {
+  tagsFor(tray: readonly ServedPortion[], trays: readonly (readonly ServedPortion[])[]): string[] {
+    const ways = trays.flatMap((like) => {
       const tags = alike(tray, like);
       const least = tags && this.leastLeft(tray, tags);
       return tags && least !== null && least >= 0 ? [{ tags, least }] : [];
@@ -68,19 +68,13 @@ export class Room {
   }
 
   /** Of the pieces of each method the one with most left; not of one block any more, but it can be served. */
-  private oneByOne(tray: readonly ServedPortion[]): string[] | null {
-    const tags: string[] = [];
-    for (const { method, planned, zone } of tray) {
-      const own = [...(this.byMethod.get(planned?.method ?? method) ?? [])].sort(
-        (a, b) => this.count(b, zone) - this.count(a, zone),
-      );
-      if (own.length === 0 || this.count(own[0], zone) < 1) {
-        tags.forEach((tag, at) => this.take(tag, tray[at].zone, -1));
-        return null;
-      }
-      this.take(own[0], zone);
-      tags.push(own[0]);
-    }
+  private oneByOne(tray: readonly ServedPortion[]): string[] {
+    const tags = tray.map(({ method, planned, zone, tag }) => {
+      const own = this.byMethod.get(planned?.method ?? method) ?? [];
+      const [most = planned?.tag ?? tag] = [...own].sort((a, b) => this.count(b, zone) - this.count(a, zone));
+      this.take(most, zone);
+      return most;
+    });
     tags.forEach((tag, at) => this.take(tag, tray[at].zone, -1));
     return tags;
   }

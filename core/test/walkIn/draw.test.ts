@@ -25,6 +25,7 @@ import { AT, simulatedBundle } from '../support/bundles';
 const dayOf = (bundle: TastingBundle): Day => ({
   ...servedOf(bundle, bundle.key!),
   ...{ tasting: bundle.tasting, plan: bundle.plan!, key: bundle.key! },
+  amendments: bundle.records.amendments,
 });
 
 /** With one person more, as the server puts it down. */
@@ -256,18 +257,57 @@ describe('somebody who walks in', () => {
     expect(withWalkIn(full, 1)).toBeNull();
     expect(withWalkIn(without(full, 'p5'), 1)).not.toBeNull();
     expect(withWalkIn(withWalkIn(without(full, 'p5'), 1)!, 2)).toBeNull();
-    // What was given up is not there to be cut.
-    const [{ tag }] = eaten(full).filter(({ ballot }) => ballot === 'p5');
-    const off = without(full, 'p5');
-    const gate = { kind: 'gate' as const, piece: tag, decision: 'withdrawn' as const, because: 'burnt' };
-    off.records.kitchen = [{ id: 'off', at: AT, storedAt: AT, by: 'Marek', body: gate }];
-    expect(withWalkIn(off, 1)).toBeNull();
-    // What was spoilt was cut all the same.
-    const [{ code }] = eaten(full).filter(({ ballot }) => ballot === 'p1');
-    const short = without(full, 'p5');
-    const spoilt = { kind: 'replaced' as const, sitting: 1, panelist: 'p1', code, piece: null, because: 'dropped' };
-    short.records.service.push({ id: 'spoilt', at: AT, storedAt: AT, by: 'Tove', body: spoilt });
-    expect(withWalkIn(short, 1)).toBeNull();
+  });
+
+  it('is let in or not by the plan and by who is away, whatever was weighed, withdrawn, spoilt or exchanged', () => {
+    for (const test of ['ranking', 'triangle', 'paired-preference'] as const) {
+      const methods = test === 'ranking' ? 4 : 2;
+      const roomy = simulatedBundle({ panelists: 12, methods, pieces: 3, tasting: { test } });
+      const { quantities } = roomy.tasting;
+      const portions = test === 'ranking' ? 5 : test === 'triangle' ? 8 : 5;
+      const tight = {
+        ...roomy.tasting,
+        quantities: { ...quantities, pieceGrams: portions * quantities.portionGrams, usable: 1, cookLoss: 0 },
+      };
+      const start = without({ ...roomy, tasting: tight, ballots: [] }, 'p5');
+      const letIn = (bundle: TastingBundle): (object | null)[] => {
+        const seen: (object | null)[] = [];
+        for (let [now, number] = [bundle as TastingBundle | null, 1]; now && number < 9; number++) {
+          now = withWalkIn(now, number);
+          const { panel } = now?.tasting ?? { panel: [] };
+          seen.push(now && { guests: panel.slice(12), servings: now.plan!.servings.slice(12) });
+        }
+        return seen;
+      };
+      const usual = letIn(start);
+      expect(usual.at(-1)).toBeNull();
+      expect(usual.length).toBeGreaterThan(1);
+      const [piece] = start.pieces;
+      const own = eaten(start).filter(({ method }) => method === piece.method);
+      const entry = { at: AT, storedAt: AT, by: 'Marek' };
+      const weighed = start.pieces
+        .filter(({ method }) => method === piece.method)
+        .flatMap(({ tag }, at) =>
+          [500, 1].map((grams) => ({
+            ...{ ...entry, id: `mass ${at} ${grams}` },
+            body: { kind: 'mass' as const, piece: tag, grams },
+          })),
+        );
+      const gone = { kind: 'gate' as const, piece: piece.tag, decision: 'withdrawn' as const, because: 'burnt' };
+      const spoilt = own.map(({ ballot: panelist, code }, at) => ({
+        ...{ ...entry, id: `spoilt ${at}` },
+        body: { kind: 'replaced' as const, sitting: 1, panelist, code, piece: null, because: 'dropped' },
+      }));
+      const missed = own.map((_, at) => ({ ...spoilt[at], body: { ...spoilt[at].body, kind: 'missed' as const } }));
+      const writes: Partial<TastingBundle['records']>[] = [
+        { kitchen: weighed },
+        { kitchen: [{ ...entry, id: 'gone', body: gone }] },
+        { service: [...start.records.service, ...spoilt] },
+        { service: [...start.records.service, ...missed] },
+      ];
+      for (const written of writes)
+        expect(letIn({ ...start, records: { ...start.records, ...written } })).toEqual(usual);
+    }
   });
 
   it('is refused by a bundle once anything that was drawn is another', () => {

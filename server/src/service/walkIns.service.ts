@@ -104,11 +104,10 @@ export class WalkInsService {
       if (fault instanceof RangeError) return noCodes();
       throw fault;
     });
-    // In the same words whatever is short: which method it is, nobody has to know.
     if (!body)
       throw refuseState(
         'no-portions',
-        'Too little is left to cut for another person. Write down first who is absent, or have another piece cooked.',
+        'The plan keeps no place for another person. Write down first who is absent, or use the seat of somebody who is.',
       );
     return body;
   }

@@ -106,6 +106,7 @@ export class KeysService {
         key: await this.get(manager, tastingId),
         kitchen: await this.log.kitchen(manager, tastingId),
         service: await this.log.service(manager, tastingId),
+        amendments: stored.amendments,
       },
       { panelist, sitting },
     );
@@ -124,17 +125,20 @@ export class KeysService {
     await manager.delete(AmendedKeyRow, { tastingId, panelistId });
   }
 
-  /** To which flights each piece goes: of who eats what, all that leaves the seal for the kitchen. */
+  /**
+   * To which flights each piece goes: of who eats what, all that leaves the seal for the kitchen. It hangs on the lock
+   * and on the kitchen's log alone, so that nobody can try out seats by it.
+   */
   async flights(
     manager: EntityManager,
     stored: StoredTasting,
     kitchen: readonly KitchenEntry[],
   ): Promise<ReturnType<typeof flightsOfPieces>> {
-    const { row, plan } = stored;
+    const { row, plan, amendments } = stored;
     if (!plan) return new Map();
     const key = await this.get(manager, row.id);
-    const service = await this.log.service(manager, row.id);
-    return flightsOfPieces({ tasting: tastingOf(stored), plan, pieces: plan.pieces, key, kitchen, service });
+    const locked = { tasting: tastingOf(stored), plan: planOf(plan), pieces: plan.pieces, key, amendments };
+    return flightsOfPieces(locked, kitchen);
   }
 
   async verify(manager: EntityManager, stored: StoredTasting & { plan: PlanRow }): Promise<Verification> {
