@@ -49,7 +49,7 @@ async function cooked(test: 'ranking' | 'triangle'): Promise<string> {
     piecesPerMethod: 6,
     methods: chained,
     service: { ...service, seatsPerFlight: 3, together: test === 'triangle' ? 3 : service.together, codes: 'own' },
-  } as typeof plain);
+  });
   await running.as.coordinator.put(`/api/tastings/${id}/range`).send({ version: 0, range }).expect(200);
   return id;
 }
