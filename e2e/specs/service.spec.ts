@@ -238,6 +238,8 @@ test('a triangle with two plates exchanged, one given up, a walk-in, one taken b
   await dialog.getByLabel('Seat', { exact: true }).fill('4');
   await expect(dialog.getByText('Somebody has seat 4 already.')).toBeVisible();
   await dialog.getByLabel('Seat', { exact: true }).fill('37');
+  await expect(dialog.getByRole('button', { name: 'Let them in' })).toBeDisabled();
+  await dialog.getByLabel('They may eat all of this').check();
   await dialog.getByRole('button', { name: 'Let them in' }).click();
   await expect(page.getByText('Seat 37 walked in: Guest')).toBeVisible();
   const links = (await (await page.request.get(`${demo.address}/api/tastings/${id}/links`)).json()) as {

@@ -41,7 +41,14 @@ const onDisk = (...words: string[]): string[] => {
 };
 const rename = (id: string, who: string, name: string) =>
   running.as.coordinator.put(`/api/tastings/${id}/names/${who}`).send({ name });
-const WALK_IN = { id: 'guest-0001', at: '2026-03-05T18:10:00.000Z', name: 'Marrowby', seat: 4, flight: 1 };
+const WALK_IN = {
+  id: 'guest-0001',
+  at: '2026-03-05T18:10:00.000Z',
+  name: 'Marrowby',
+  seat: 4,
+  flight: 1,
+  mustNotEat: { allergens: [], others: '' },
+};
 
 /** Three on the panel and one who walked in; the second must not eat something and stops, all others are heard. */
 async function tasted(): Promise<string> {

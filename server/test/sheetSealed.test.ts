@@ -87,7 +87,14 @@ it.each(['ranking', 'triangle'] as const)(
       await writes({ kind: 'extra', panelist, code, because: 'asked for more' });
     }
     await writes({ kind: 'trays-swapped', panelist, withPanelist: second.panelistId });
-    const guest = { id: `guest-${test}`, at: AT, name: 'Guest', seat: 40, flight: 2 };
+    const guest = {
+      id: `guest-${test}`,
+      at: AT,
+      name: 'Guest',
+      seat: 40,
+      flight: 2,
+      mustNotEat: { allergens: [], others: '' },
+    };
     await server.post(`/api/tastings/${id}/walk-ins`).send(guest).expect(200);
     expect(await sheetFor(coordinator)).toBe(sheet);
   },

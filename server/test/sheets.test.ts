@@ -103,7 +103,10 @@ describe('sheets of paper', () => {
   it('print the plan as it was locked, whoever walked in since; what is carried has everyone', async () => {
     const early = await locked(running.as.coordinator, plan);
     const before = await printed('coordinator', early, 'plan');
-    const guest = { id: 'guest-on-paper', at: '2026-03-05T18:10:00Z', name: 'Guest', seat: 70, flight: 1 };
+    const guest = {
+      ...{ id: 'guest-on-paper', at: '2026-03-05T18:10:00Z', name: 'Guest', seat: 70, flight: 1 },
+      mustNotEat: { allergens: [], others: '' },
+    };
     await running.as.server.post(`/api/tastings/${early}/walk-ins`).send(guest).expect(200);
     const unmarked = (given: unknown): string =>
       JSON.stringify(given).replace(/"[0-9a-f ]+, after \d+ of them"/, '"mark"');

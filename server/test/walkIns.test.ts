@@ -13,6 +13,7 @@ const AT = '2026-03-05T18:10:00.000Z';
 let count = 0;
 const guest = (change: object = {}) => ({
   ...{ id: `guest-${count++}-here`, at: AT, name: 'Guest', seat: 7, flight: 1 },
+  mustNotEat: { allergens: [], others: '' },
   ...change,
 });
 const letIn = (id: string, body: object) => running.as.server.post(`/api/tastings/${id}/walk-ins`).send(body);
@@ -170,5 +171,55 @@ describe('somebody who walks in', () => {
     const replies = await Promise.all([letIn(id, guest()), letIn(id, guest())]);
     expect(replies.map(({ status }) => status).sort()).toEqual([200, 400]);
     expect(await seatsOf(id)).toHaveLength(7);
+  });
+});
+
+describe('what a guest must not eat', () => {
+  const BUTTER = { id: 'butter-1', name: 'Butter', allergens: ['milk' as const], methods: [] };
+  const STOCK = { id: 'stock-01', name: 'Our stock', allergens: [], methods: [] };
+
+  it('is asked before a code is drawn: without an answer nobody is let in', async () => {
+    const id = await locked(running.as.coordinator, draft({ ingredients: [BUTTER] }));
+    const { mustNotEat: _unasked, ...unasked } = guest();
+    const refused = await letIn(id, unasked).expect(400);
+    expect(refused.body.problems[0].field).toContain('mustNotEat');
+    expect(await seatsOf(id)).toHaveLength(6);
+  });
+
+  it('keeps them out where it is in the samples, by the list, in words, and by what is likely; nothing of it is kept', async () => {
+    const id = await locked(running.as.coordinator, draft({ ingredients: [BUTTER, STOCK] }));
+    for (const mustNotEat of [
+      { allergens: ['milk'], others: '' },
+      { allergens: [], others: 'dairy' },
+      { allergens: [], others: 'celery' },
+    ]) {
+      const refused = await letIn(id, guest({ mustNotEat })).expect(409);
+      expect(refused.body).toMatchObject({ error: 'must-not-eat' });
+      expect(refused.body.message).toContain('serve them nothing');
+    }
+    expect(await seatsOf(id)).toHaveLength(6);
+    expect((await running.as.coordinator.get(`/api/tastings/${id}/exclusions`).expect(200)).body).toEqual([]);
+  });
+
+  it('is kept for coordinators where it is not in them, holds when the list is corrected, and goes with them', async () => {
+    const { coordinator, server } = running.as;
+    const id = await locked(coordinator, draft({ ingredients: [STOCK] }));
+    const mustNotEat = { allergens: [], others: 'zedoary' };
+    const { panelistId } = (await letIn(id, guest({ mustNotEat })).expect(200)).body as { panelistId: string };
+    const exclusions = () => coordinator.get(`/api/tastings/${id}/exclusions`).expect(200);
+    expect((await exclusions()).body).toEqual([{ panelistId, ...mustNotEat }]);
+    for (const path of ['board', 'service-log'])
+      expect((await server.get(`/api/tastings/${id}/${path}`)).text).not.toContain('zedoary');
+    await server.get(`/api/tastings/${id}/exclusions`).expect(403);
+    const { version } = (await coordinator.get(`/api/tastings/${id}`)).body as { version: number };
+    const ingredients = [STOCK, { ...BUTTER, id: 'zedoary-1', name: 'Zedoary', allergens: [] }];
+    await coordinator.put(`/api/tastings/${id}/ingredients`).send({ version, ingredients }).expect(204);
+    const withheld = (await server.get(`/api/tastings/${id}/board`)).body.seats as {
+      seat: number;
+      isWithheld: boolean;
+    }[];
+    expect(withheld.filter(({ isWithheld }) => isWithheld).map(({ seat }) => seat)).toEqual([7]);
+    await coordinator.delete(`/api/tastings/${id}/walk-ins/${panelistId}`).expect(200);
+    expect((await exclusions()).body).toEqual([]);
   });
 });

@@ -1,8 +1,9 @@
-export { ALLERGEN_NAMES, likelyAllergens } from './allergens';
+export { ALLERGEN_NAMES, likelyAllergens, meantAllergens } from './allergens';
 export {
   conflicting,
   contentsInWords,
   contentsOf,
+  unnamedAllergens,
   ingredientsOf,
   madeOf,
   type Contents,

@@ -5,6 +5,7 @@ import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
 import { ExclusionRow, PanelistRow, type TastingRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
+import { refuseState } from '../fields/problems';
 import { LiveService } from '../live/live.service';
 import { TastingStore } from '../tastings/tasting.store';
 import type { ExclusionInput, ExclusionView } from './contents.dto';
@@ -37,15 +38,42 @@ export class ExclusionsService {
       await this.store.row(manager, id);
       const panelist = await manager.findOneBy(PanelistRow, { tastingId: id, id: panelistId });
       if (!panelist) throw new NotFoundException('Nobody on the panel has this id. Save the panel first.');
-      const own = { tastingId: id, panelistId };
-      if (allergens.length === 0 && others.trim() === '') await manager.delete(ExclusionRow, own);
-      else await manager.save(ExclusionRow, { ...own, allergens: [...new Set(allergens)], others: others.trim() });
+      await this.keep(manager, { tastingId: id, panelistId }, { allergens, others });
       // What it is stays out of the log, which outlives the tasting.
       const detail = `seat ${panelist.seat}`;
       await this.audit.record(manager, { by: me.name, action: 'exclusions changed', tastingId: id, detail });
       await this.live.note(manager, id, 'seats', panelistId);
     });
     return this.list(id);
+  }
+
+  /** Nothing at all takes back what was said before. */
+  private async keep(
+    manager: EntityManager,
+    own: Pick<ExclusionRow, 'tastingId' | 'panelistId'>,
+    { allergens, others }: ExclusionInput,
+  ): Promise<void> {
+    if (allergens.length === 0 && others.trim() === '') await manager.delete(ExclusionRow, own);
+    else await manager.save(ExclusionRow, { ...own, allergens: [...new Set(allergens)], others: others.trim() });
+  }
+
+  /**
+   * What a guest said before a code was drawn for them: kept, since the list may still be corrected.
+   *
+   * @throws ConflictException where one of the samples holds it; then nothing of it is kept
+   */
+  async saidAtTheDoor(
+    manager: EntityManager,
+    { id, design }: TastingRow,
+    panelistId: string,
+    said: ExclusionInput,
+  ): Promise<void> {
+    if (conflicting(design.ingredients, said).length > 0)
+      throw refuseState(
+        'must-not-eat',
+        'They must not eat what is in one or more of the samples. Thank them, and serve them nothing.',
+      );
+    await this.keep(manager, { tastingId: id, panelistId }, said);
   }
 
   /** Panelists who are served nothing, since one of the samples may hold what they must not eat. */

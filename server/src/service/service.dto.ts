@@ -1,5 +1,6 @@
 import { MOST_PANELISTS, SHORT_TEXT } from '@jacana/core/bundle';
-import { Code, Id, Moment, Reason, Said, SaidTexts, Text, Whole } from '../fields/fields';
+import { ExclusionInput } from '../contents/contents.dto';
+import { Code, Id, Moment, Part, Reason, Said, SaidTexts, Text, Whole } from '../fields/fields';
 
 export class PortioningReason {
   /** Why the sheet is needed, and who will see it; kept in the seal's log. */
@@ -24,6 +25,8 @@ export class WalkInInput {
   @Whole({ least: 1, most: MOST_PANELISTS }) seat: number;
   /** With whom they are served. */
   @Whole({ least: 1, most: MOST_PANELISTS }) flight: number;
+  /** What they said when they were asked, before they see a code; nothing where they may eat all of it. */
+  @Part(() => ExclusionInput) mustNotEat: ExclusionInput;
 }
 
 export class WalkInView {

@@ -5,7 +5,8 @@ import { repairsOf } from '@jacana/core/service';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
-import { PanelistRow, type PlanRow } from '../database/entities';
+import { ExclusionsService } from '../contents/exclusions.service';
+import { ExclusionRow, PanelistRow, type PlanRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
 import { LiveService } from '../live/live.service';
@@ -27,6 +28,7 @@ export class WalkInsService {
     private readonly access: AccessService,
     private readonly store: TastingStore,
     private readonly keys: KeysService,
+    private readonly exclusions: ExclusionsService,
     private readonly log: LogService,
     private readonly audit: AuditService,
     private readonly live: LiveService,
@@ -40,9 +42,10 @@ export class WalkInsService {
       const known = stored.amendments.find((entry) => entry.id === input.id);
       if (known?.body.kind === 'walk-in') return { panelistId: known.body.panelist.id, seat: known.body.panelist.seat };
       refuseClosed(stored);
-      const { seat, name, flight } = input;
+      const { seat, name, flight, mustNotEat } = input;
       const panelist = { id: randomUUID(), seat, name: name.trim() || namelessAt(seat), flight };
       refuseTaken(stored, panelist);
+      await this.exclusions.saidAtTheDoor(manager, stored.row, panelist.id, mustNotEat);
       const body = await this.drawn(manager, stored, panelist);
       await manager.insert(PanelistRow, { ...panelist, tastingId: id, token: newToken(), device: null });
       // The name stands with the panelist alone, where it can be erased.
@@ -83,6 +86,7 @@ export class WalkInsService {
         me,
       );
       await this.keys.forget(manager, id, panelistId);
+      await manager.delete(ExclusionRow, { tastingId: id, panelistId });
       await manager.delete(PanelistRow, { tastingId: id, id: panelistId });
       await this.audit.record(manager, {
         ...{ by: me.name, action: 'walk-in taken back', tastingId: id },

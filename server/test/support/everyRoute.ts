@@ -217,6 +217,9 @@ export async function servedIn({ as }: Running, id: string): Promise<void> {
       })),
     })
     .expect(200);
-  const guest = { id: 'walk-in-0001', at: '2026-03-05T18:10:00Z', name: 'Guest', seat: 7, flight: 1 };
+  const guest = {
+    ...{ id: 'walk-in-0001', at: '2026-03-05T18:10:00Z', name: 'Guest', seat: 7, flight: 1 },
+    mustNotEat: { allergens: [], others: '' },
+  };
   await server.post(`/api/tastings/${id}/walk-ins`).send(guest).expect(200);
 }

@@ -1858,12 +1858,17 @@ export type WalkInView = {
   panelistId: string;
   seat: number;
 };
+export type ExclusionInput = {
+  allergens: Allergen[];
+  others: string;
+};
 export type WalkInInput = {
   id: string;
   at: string;
   name: string;
   seat: number;
   flight: number;
+  mustNotEat: ExclusionInput;
 };
 export type SparesView = {
   pieces: string[];
@@ -1890,10 +1895,6 @@ export type ExclusionView = {
   allergens: Allergen[];
   others: string;
   panelistId: string;
-};
-export type ExclusionInput = {
-  allergens: Allergen[];
-  others: string;
 };
 export type BallotState = 'open' | 'handed-in' | 'stopped' | 'withheld' | 'closed' | 'elsewhere';
 export type BallotSet = {

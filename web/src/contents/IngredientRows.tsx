@@ -6,7 +6,7 @@ import { newId } from '../drafting/draft';
 import { Button } from '../ui/Button';
 import { CellInput, RemoveButton } from '../ui/CellInput';
 import { CheckMenu } from '../ui/CheckMenu';
-import { allergensText, useAllergens } from './allergens';
+import { ALLERGEN_OPTIONS, allergensText } from './allergens';
 
 interface IngredientRowsProps {
   ingredients: readonly IngredientInput[];
@@ -59,7 +59,6 @@ interface RowProps {
 }
 
 function Row({ ingredient: { name, allergens, methods: within }, at, methods, onChange, onRemove }: RowProps) {
-  const options = useAllergens(allergens);
   const likely = likelyAllergens(name).filter((one) => !allergens.includes(one));
   const places = methods.map((method, number) => ({ value: method.id, text: method.name || `Method ${number + 1}` }));
   const named = places.filter(({ value }) => within.includes(value)).map(({ text }) => text);
@@ -77,7 +76,7 @@ function Row({ ingredient: { name, allergens, methods: within }, at, methods, on
           label={`Allergens in line ${at + 1}`}
           summary={allergens.length > 0 ? allergensText(allergens) : 'no allergens'}
           chosen={allergens}
-          {...{ options }}
+          options={ALLERGEN_OPTIONS}
           onChange={(chosen) => onChange({ allergens: chosen })}
         />
         <CheckMenu

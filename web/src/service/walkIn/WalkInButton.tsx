@@ -1,12 +1,11 @@
 import { UserPlus } from 'lucide-react';
 import { useState } from 'react';
-import type { SeatView } from '../../client/api.generated';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
-import { WalkInForm } from './WalkInForm';
+import { WalkInForm, type WalkInFormProps } from './WalkInForm';
 
 /** Somebody is at the door who is not on the panel. */
-export function WalkInButton({ seats }: { seats: readonly SeatView[] }) {
+export function WalkInButton(known: Omit<WalkInFormProps, 'onDone'>) {
   const [isOpen, setOpen] = useState(false);
   return (
     <>
@@ -19,7 +18,7 @@ export function WalkInButton({ seats }: { seats: readonly SeatView[] }) {
         open={isOpen}
         onOpenChange={setOpen}
       >
-        <WalkInForm seats={seats} onDone={() => setOpen(false)} />
+        <WalkInForm {...known} onDone={() => setOpen(false)} />
       </Modal>
     </>
   );

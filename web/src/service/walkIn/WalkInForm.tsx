@@ -2,20 +2,23 @@ import { MOST_PANELISTS, SHORT_TEXT } from '@jacana/core/bundle';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { api, refusalOf } from '../../client/api';
-import type { SeatView } from '../../client/api.generated';
+import type { ExclusionInput, SeatView } from '../../client/api.generated';
 import { kitchenNow } from '../../kitchen/kitchenClock';
 import { useInTasting } from '../../shell/session';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { SelectField } from '../../ui/SelectField';
+import { MustNotEat } from './MustNotEat';
 
-interface WalkInFormProps {
+export interface WalkInFormProps {
   seats: readonly SeatView[];
+  /** What is in one or more of the samples. */
+  contains: readonly string[];
   onDone: () => void;
 }
 
-/** Who came, where they sit, and with whom they are served. */
-export function WalkInForm({ seats, onDone }: WalkInFormProps) {
+/** What they must not eat, who they are, where they sit, and with whom they are served. */
+export function WalkInForm({ seats, contains, onDone }: WalkInFormProps) {
   const { card } = useInTasting();
   const [letIn, { isLoading, error }] = api.useLetInMutation();
   // Made once: sent again after a lost reply, it is the same person.
@@ -24,10 +27,12 @@ export function WalkInForm({ seats, onDone }: WalkInFormProps) {
   const [seat, setSeat] = useState(String(Math.max(0, ...seats.map((one) => one.seat)) + 1));
   const flights = [...new Set(seats.map(({ flight }) => flight))].sort((a, b) => a - b);
   const [flight, setFlight] = useState(nextFlight(seats));
+  const [said, setSaid] = useState<ExclusionInput | null>(null);
   const refusal = error && refusalOf(error);
   const seatProblem = problemOf(seat, seats) ?? refusal?.problems.find(({ field }) => field === 'seat')?.message;
-  const send = async (): Promise<void> => {
-    const walkInInput = { id, at: new Date(kitchenNow()).toISOString(), name: name.trim(), seat: Number(seat), flight };
+  const send = async (mustNotEat: ExclusionInput): Promise<void> => {
+    const who = { name: name.trim(), seat: Number(seat), flight, mustNotEat };
+    const walkInInput = { id, at: new Date(kitchenNow()).toISOString(), ...who };
     const done = await letIn({ id: card.id, walkInInput });
     if (!done.error) onDone();
   };
@@ -36,9 +41,10 @@ export function WalkInForm({ seats, onDone }: WalkInFormProps) {
       className="space-y-3"
       onSubmit={(event) => {
         event.preventDefault();
-        if (problemOf(seat, seats) === null) void send();
+        if (problemOf(seat, seats) === null && said !== null) void send(said);
       }}
     >
+      <MustNotEat {...{ contains, said }} onSaid={setSaid} />
       <TextField
         label="Name"
         hint="May stay empty: then it is that of the seat."
@@ -61,7 +67,12 @@ export function WalkInForm({ seats, onDone }: WalkInFormProps) {
         onChange={(chosen) => setFlight(Number(chosen))}
       />
       {refusal && refusal.problems.length === 0 && <p role="alert">{refusal.message}</p>}
-      <Button look="main" type="submit" className="min-h-12!" disabled={isLoading || problemOf(seat, seats) !== null}>
+      <Button
+        look="main"
+        type="submit"
+        className="min-h-12!"
+        disabled={isLoading || said === null || problemOf(seat, seats) !== null}
+      >
         Let them in
       </Button>
     </form>

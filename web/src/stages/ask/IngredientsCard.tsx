@@ -1,7 +1,7 @@
 import type { DraftInput } from '../../client/api.generated';
 import { allergensText } from '../../contents/allergens';
 import { IngredientRows } from '../../contents/IngredientRows';
-import { contentsOf } from '@jacana/core/library';
+import { contentsOf, unnamedAllergens } from '@jacana/core/library';
 import { useDrafting } from '../../drafting/draft';
 import { Card } from '../../ui/Card';
 import { UndoLine, useUndo } from '../../ui/Undo';
@@ -33,7 +33,8 @@ export function IngredientsCard() {
 /** What all ingredients together hold, in a sentence. */
 export function contentsText({ ingredients }: Pick<DraftInput, 'ingredients'>): string {
   const { allergens } = contentsOf(ingredients);
-  return allergens.length > 0
-    ? `Allergens in one or more of the samples: ${allergensText(allergens)}.`
-    : 'None of the listed allergens, as far as it was said.';
+  const likely = unnamedAllergens(ingredients).filter((one) => !allergens.includes(one));
+  const named = allergens.length > 0 ? `Allergens in one or more of the samples: ${allergensText(allergens)}.` : '';
+  if (likely.length > 0) return `${named} Likely in them, and not named yet: ${allergensText(likely)}.`.trim();
+  return named || 'None of the listed allergens was named.';
 }

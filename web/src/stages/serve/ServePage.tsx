@@ -61,7 +61,7 @@ export function ServePage() {
           />
           <LabelsCard of="labels" />
           <InTheSamples contains={board.contains} />
-          {!card.closedAt && <WalkInButton seats={seats} />}
+          {!card.closedAt && <WalkInButton seats={seats} contains={board.contains} />}
           {!card.closedAt && <PutOffCard service={service} />}
           {!card.unsealedAt && <CaveatForm id={card.id} />}
         </>

@@ -41,7 +41,7 @@ export function TastePage() {
           <Watch seats={board.seats} onChoose={setChosen} />
           {isCoordinator && <CloseCard card={card} seats={board.seats} />}
           {isCoordinator && <LinksCard />}
-          {!card.closedAt && <WalkInButton seats={board.seats} />}
+          {!card.closedAt && <WalkInButton seats={board.seats} contains={board.contains} />}
           {!card.closedAt && <PaperCard id={card.id} />}
         </>
       }

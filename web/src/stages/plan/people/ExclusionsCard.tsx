@@ -3,13 +3,12 @@ import { conflicting } from '@jacana/core/library';
 import { useState } from 'react';
 import { api, refusalOf } from '../../../client/api';
 import type { ExclusionView } from '../../../client/api.generated';
-import { allergensText, useAllergens } from '../../../contents/allergens';
+import { ExclusionFields, NOTHING_EXCLUDED } from '../../../contents/ExclusionFields';
+import { allergensText } from '../../../contents/allergens';
 import { useDrafting } from '../../../drafting/draft';
 import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
-import { CheckMenu } from '../../../ui/CheckMenu';
-import { TextField } from '../../../ui/Field';
 import { Failure, Mark } from '../../../ui/Notice';
 import { RemoveButton } from '../../../ui/CellInput';
 import { SelectField } from '../../../ui/SelectField';
@@ -39,7 +38,7 @@ export function ExclusionsCard() {
             <span>
               <strong>{nameOf(one.panelistId)}</strong>:{' '}
               {[allergensText(one.allergens), one.others].filter(Boolean).join(', ')}
-              <Conflict found={conflicting(draft.ingredients, one).map(({ name }) => name)} />
+              <Conflict found={conflicting(draft.ingredients, one)} />
             </span>
             <RemoveButton
               label={`${nameOf(one.panelistId)} may eat everything`}
@@ -54,10 +53,16 @@ export function ExclusionsCard() {
   );
 }
 
-const Conflict = ({ found }: { found: string[] }) =>
+const Conflict = ({ found }: { found: ReturnType<typeof conflicting> }) =>
   found.length > 0 && (
     <span className="block">
-      <Mark>in the samples</Mark> {found.join(', ')}: nothing is served to this seat.
+      <Mark>in the samples</Mark>{' '}
+      {found
+        .map(
+          ({ ingredient: { name }, likely }) => name + (likely.length > 0 ? ` (likely ${allergensText(likely)})` : ''),
+        )
+        .join(', ')}
+      : nothing is served to this seat.
     </span>
   );
 
@@ -70,8 +75,7 @@ function NewExclusion({
 }) {
   const { draft } = useDrafting();
   const [panelistId, setPanelist] = useState('');
-  const [said, setSaid] = useState<Pick<ExclusionView, 'allergens' | 'others'>>({ allergens: [], others: '' });
-  const options = useAllergens(said.allergens);
+  const [said, setSaid] = useState(NOTHING_EXCLUDED);
   const isEmpty = said.allergens.length === 0 && said.others.trim() === '';
   const add = async (): Promise<void> => {
     const before = known.find((one) => one.panelistId === panelistId);
@@ -79,7 +83,7 @@ function NewExclusion({
     const others = [before?.others, said.others.trim()].filter(Boolean).join(', ').slice(0, SHORT_TEXT);
     if (!(await onSave({ panelistId, allergens, others }))) return;
     setPanelist('');
-    setSaid({ allergens: [], others: '' });
+    setSaid(NOTHING_EXCLUDED);
   };
   return (
     <form
@@ -98,23 +102,7 @@ function NewExclusion({
         ]}
         onChange={setPanelist}
       />
-      <div>
-        <span className="mb-1 block text-sm font-bold">Allergens</span>
-        <CheckMenu
-          label="Allergens that they must not eat"
-          summary={allergensText(said.allergens) || 'none of the list'}
-          chosen={said.allergens}
-          {...{ options }}
-          onChange={(allergens) => setSaid({ ...said, allergens })}
-        />
-      </div>
-      <TextField
-        label="Something else"
-        placeholder="kiwi, pork"
-        maxLength={SHORT_TEXT}
-        value={said.others}
-        onChange={(event) => setSaid({ ...said, others: event.target.value })}
-      />
+      <ExclusionFields said={said} onChange={setSaid} />
       <Button type="submit" disabled={panelistId === '' || isEmpty}>
         Note it
       </Button>
