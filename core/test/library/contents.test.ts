@@ -117,7 +117,7 @@ describe('what somebody must not eat', () => {
   it('is understood for every allergen by its own name in each language of the ballot', () => {
     for (const words of [en, de, fr])
       for (const allergen of ALLERGENS) {
-        const name = words[`allergen-${allergen}`] as string;
+        const name = words[`allergen-${allergen}`];
         expect([name, found(name, [], [made('It', [allergen])])]).toEqual([name, ['It']]);
       }
   });
