@@ -12,7 +12,9 @@
 import type { ChainStep, Product, StepKind } from '../../tasting';
 import { limitOf, towards, type Locale, type PublishedLimit, type TimedReading } from '../limits';
 import { isLimitMet, MOST_GAP_MINUTES, type Curve } from './curves';
+import type { Judged } from './credible';
 import { thawedWarm } from './checks';
+import { credibleCurve, isCredibleSpot } from './probed';
 import { isOver, NOTHING_DONE, type PieceState } from './state';
 
 const USUAL: Partial<Record<Product, string>> = {
@@ -31,14 +33,22 @@ export function limitFor(product: Product, locale: Locale = 'us'): PublishedLimi
 export interface GateCheck {
   /** Names of steps that should be over by now, and are not. */
   open: string[];
-  /** Highest temperature that was measured, °C; null where none was. */
+  /** Highest temperature that was measured and could be of the core, °C; null where none was. */
   highest: number | null;
+  /** Stretches of its curves that count for nothing, and spots. */
+  doubtful: Judged['doubtful'];
+  doubtfulSpots: number[];
   /** The end point that the chain asks for, and whether it was recorded as reached; null where it asks for none. */
   endPoint: { celsius: number; isReached: boolean } | null;
   limit: { name: string; source: string; isMet: boolean } | null;
   /** Whether it was found too warm while it thawed: then it is cooked at once, or withdrawn. */
   isThawedWarm: boolean;
-  /** Whether nothing that is recorded speaks against the plate; else a named person has to decide. */
+  /**
+   * Why a named person has to decide, with a reason; empty where one decision does. Where a limit applies it has to
+   * be recorded as met, over steps that are over; where none does, only what thawed too warm asks for a reason.
+   */
+  needs: ('limit-not-met' | 'nothing-measured' | 'open' | 'end-point' | 'thawed-warm')[];
+  /** Whether it may pass without a reason. */
   mayPass: boolean;
 }
 
@@ -58,8 +68,12 @@ export function gateCheck(
   product: Product,
   { curves = [], locale = 'us' }: GateRules = {},
 ): GateCheck {
-  const spots = piece.celsius.map(({ at, value }) => ({ minutes: Date.parse(at) / 60_000, celsius: value }));
-  const inCore = curves.filter(({ where, points }) => where === 'core' && points.length > 0);
+  const [sound, strange] = parted(piece.celsius, (spot) => isCredibleSpot(spot, piece, chain));
+  const spots = sound.map(({ at, value }) => ({ minutes: Date.parse(at) / 60_000, celsius: value }));
+  const core = curves
+    .filter(({ where }) => where === 'core')
+    .map((curve) => credibleCurve(curve, piece, chain, product));
+  const inCore = core.filter(({ points }) => points.length > 0);
   const warmest = [
     ...spots.map(({ celsius }) => celsius),
     ...inCore.flatMap(({ points }) => points.map(({ most }) => most)),
@@ -69,17 +83,26 @@ export function gateCheck(
   const limit = limitFor(product, locale);
   const open = chain.filter(({ id, kind }) => !AFTER_IT.includes(kind) && !isOver(piece.steps.get(id) ?? NOTHING_DONE));
   const isReached = target === undefined || (highest ?? -Infinity) >= target - SHOWN;
-  const isWarm = thawedWarm(chain, piece.steps);
+  const isMet = limit !== undefined && (isLimitMet(inCore, limit) ?? isMetBySpots(spots, limit));
+  const isThawedWarm = thawedWarm(chain, piece.steps);
+  const needs: GateCheck['needs'] = [
+    ...(limit && !isMet ? [highest === null ? ('nothing-measured' as const) : ('limit-not-met' as const)] : []),
+    ...(limit && open.length > 0 ? ['open' as const] : []),
+    ...(limit && !isReached && highest !== null ? ['end-point' as const] : []),
+    ...(isThawedWarm ? ['thawed-warm' as const] : []),
+  ];
   return {
     open: open.map(({ name }) => name),
-    highest,
+    ...{ highest, isThawedWarm, needs, mayPass: needs.length === 0 },
+    doubtful: core.flatMap((curve) => curve.doubtful),
+    doubtfulSpots: strange.map(({ value }) => value),
     endPoint: target === undefined ? null : { celsius: target, isReached },
-    isThawedWarm: isWarm,
-    mayPass: open.length === 0 && isReached && !isWarm,
-    limit: limit
-      ? { name: limit.name, source: limit.source, isMet: isLimitMet(inCore, limit) ?? isMetBySpots(spots, limit) }
-      : null,
+    limit: limit ? { name: limit.name, source: limit.source, isMet } : null,
   };
+}
+
+function parted<One>(list: readonly One[], isIt: (one: One) => boolean): [One[], One[]] {
+  return [list.filter(isIt), list.filter((one) => !isIt(one))];
 }
 
 /** Where a probe recorded, its curve decides: a spot may have been beside the coldest point. */

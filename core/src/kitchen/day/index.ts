@@ -32,3 +32,5 @@ export {
 } from './state';
 export { toleranceOf, type Tolerance } from './tolerance';
 export { unlikeOthers } from './unlike';
+export { judged, type Doubt, type Judged, type ProbedPiece } from './credible';
+export { credibleCurve, credibleCurves, type CredibleCurve } from './probed';
