@@ -3,7 +3,9 @@ import {
   chainOf,
   cookLossOf,
   coreAt,
+  credibleCurves,
   curvesOf,
+  isCredibleSpot,
   kitchenState,
   measuresOf,
   peakOfCore,
@@ -16,6 +18,7 @@ import {
 import { meanInterval, type MeanWithInterval } from '../inference';
 import { servedOf, servedPortions } from '../served';
 import { heardSets } from './planned';
+import { list } from './wording';
 
 /** One piece as it was cooked, and how it was liked. */
 export interface CookedPiece extends Omit<PieceNow, 'lot' | 'block'> {
@@ -50,9 +53,11 @@ export function kitchenFinding(bundle: TastingBundle, key: Key): KitchenFinding 
   const { tasting, records, readings } = bundle;
   if (records.kitchen.length === 0) return null;
   const state = kitchenState(records.kitchen);
-  const curves = curvesOf(readings, state.probes);
   const pieces = piecesNow(bundle.pieces, state);
   const chains = new Map(tasting.methods.map((method) => [method.id, chainOf(method)]));
+  const ofPiece = new Map(pieces.map(({ tag, method }) => [tag, chains.get(method) ?? []]));
+  const { product } = tasting;
+  const curves = credibleCurves(curvesOf(readings, state.probes), state, { chains: ofPiece, product });
   const cooked = pieces
     .filter(({ standing }) => standing === 'stands')
     .map(({ tag, method }) => ({ tag, method, chain: chains.get(method) ?? [] }));
@@ -80,7 +85,11 @@ export function kitchenFinding(bundle: TastingBundle, key: Key): KitchenFinding 
         seats: seats.get(piece.tag) ?? [],
         liking: own.length > 0 ? { mean: meanOf(own), answers: own.length } : null,
         chain: (chains.get(piece.method) ?? []).map(({ id, name }) => ({ id, name })),
-        ...measured(piece.tag, state, curves, endOfHeat(piece, chains, state)),
+        ...measured(piece.tag, state, {
+          curves,
+          chain: ofPiece.get(piece.tag) ?? [],
+          end: endOfHeat(piece, chains, state),
+        }),
       };
     }),
   };
@@ -89,9 +98,18 @@ export function kitchenFinding(bundle: TastingBundle, key: Key): KitchenFinding 
 const ALPHA = 0.05;
 const meanOf = (values: readonly number[]): number => values.reduce((sum, one) => sum + one, 0) / values.length;
 
-function measured(tag: string, state: KitchenState, curves: ReturnType<typeof curvesOf>, end: number | null) {
+function measured(
+  tag: string,
+  state: KitchenState,
+  {
+    curves,
+    chain,
+    end,
+  }: { curves: ReturnType<typeof curvesOf>; chain: ReturnType<typeof chainOf>; end: number | null },
+) {
   const piece = pieceOf(state, tag);
-  const [spots, peak] = [piece.celsius.map(({ value }) => value), peakOfCore(curves, tag)];
+  const sound = piece.celsius.filter((spot) => isCredibleSpot(spot, piece, chain));
+  const [spots, peak] = [sound.map(({ value }) => value), peakOfCore(curves, tag)];
   const all = [...spots, ...(peak === null ? [] : [peak])];
   return {
     cookLoss: cookLossOf(piece),
@@ -147,15 +165,21 @@ function scoresOf(bundle: TastingBundle, key: Key): Map<string, number[]> {
   return scores;
 }
 
-/** What was decided at the gate beyond passing, and what was cooked again, in sentences. */
-export const gateLines = ({ pieces }: KitchenFinding): string[] =>
-  pieces.flatMap(({ tag, gate, insteadOf }) => [
-    ...(insteadOf === null ? [] : [`${tag} was cooked in place of ${insteadOf}.`]),
-    ...(gate && gate.decision !== 'passed'
-      ? [
-          gate.decision === 'withdrawn'
-            ? `${tag} was withdrawn by ${gate.by}: ${gate.because}.`
-            : `${tag} was served all the same, as ${gate.by} decided: ${gate.because}.`,
-        ]
-      : []),
-  ]);
+/** What was decided at the gate beyond passing, a line for each reason, and what was cooked again. */
+export function gateLines({ pieces }: KitchenFinding): string[] {
+  const batches = new Map<string, string[]>();
+  for (const { tag, gate } of pieces) {
+    if (!gate || gate.decision === 'passed') continue;
+    const how =
+      gate.decision === 'withdrawn'
+        ? `withdrawn by ${gate.by}: ${gate.because}.`
+        : `served anyway, as ${gate.by} decided: ${gate.because}.`;
+    batches.set(how, [...(batches.get(how) ?? []), tag]);
+  }
+  return [
+    ...[...batches].map(([how, tags]) => `${list(tags)} ${tags.length === 1 ? 'was' : 'were'} ${how}`),
+    ...pieces.flatMap(({ tag, insteadOf }) =>
+      insteadOf === null ? [] : [`${tag} was cooked in place of ${insteadOf}.`],
+    ),
+  ];
+}

@@ -104,6 +104,8 @@ export interface PortionRow {
   flight: number;
   /** Cut once more, for what was spoilt or asked for again. */
   isAgain: boolean;
+  /** Whether its piece was let through at the gate. */
+  isLetThrough: boolean;
 }
 
 /** Which piece goes under which code, and which seats get it. No method. */
@@ -133,8 +135,8 @@ export function portioningSheet(title: string, portions: readonly PortionRow[]):
       columns,
       rows: portions
         .filter((portion) => portion.sitting === sitting && portion.flight === flight)
-        .map(({ tag, zone, code, seats, isAgain }) => [
-          tag,
+        .map(({ tag, zone, code, seats, isAgain, isLetThrough }) => [
+          isLetThrough ? tag : `${tag} (not yet)`,
           ...(hasZones ? [zone || 'any'] : []),
           code,
           isAgain ? `${seats.length} once more` : String(seats.length),
@@ -147,10 +149,28 @@ export function portioningSheet(title: string, portions: readonly PortionRow[]):
     title,
     blocks: [
       { kind: 'text', text: 'Cut each tagged piece into portions and put this code on each of them.', look: 'quiet' },
+      ...undecidedBlocks(portions),
       ...blocks,
     ],
   };
 }
+
+/** Pieces that nobody has decided on yet, once each; nothing is cut from them before. */
+export const undecidedPieces = (portions: readonly Pick<PortionRow, 'tag' | 'isLetThrough'>[]): string[] =>
+  [...new Set(portions.flatMap(({ tag, isLetThrough }) => (isLetThrough || tag === '' ? [] : [tag])))].sort();
+
+const undecidedBlocks = (portions: readonly PortionRow[]): Block[] => {
+  const tags = undecidedPieces(portions);
+  return tags.length > 0
+    ? [
+        {
+          kind: 'text',
+          text: `As this was printed nobody had decided at the gate on ${tags.join(', ')}. Do not cut these before the kitchen says so.`,
+          look: 'plain',
+        },
+      ]
+    : [];
+};
 
 /** A seat's tray, as whoever carries it knows it. */
 export interface TrayRow {

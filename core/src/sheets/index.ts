@@ -1,5 +1,13 @@
 export { ballotSheet } from './ballots';
-export { kitchenSheet, linksSheet, portioningSheet, traySheet, type PortionRow, type TrayRow } from './day';
+export {
+  kitchenSheet,
+  linksSheet,
+  portioningSheet,
+  traySheet,
+  type PortionRow,
+  type TrayRow,
+  undecidedPieces,
+} from './day';
 export {
   LABEL_LIMITS,
   labelGrid,

@@ -106,7 +106,7 @@ it('says in report and command line what was decided at the gate, and what was c
   );
   const found = findings(bundle);
   const lines = [
-    `${tag} was served all the same, as Marek decided: firm.`,
+    `${tag} was served anyway, as Marek decided: firm.`,
     `${second.tag} was withdrawn by Marek: burnt.`,
     `Q9 was cooked in place of ${second.tag}.`,
   ];

@@ -4,6 +4,7 @@ import {
   cookLossOf,
   gateCheck,
   kitchenState,
+  needsText,
   measuresOf,
   pieceOf,
   proposalsOf,
@@ -12,7 +13,7 @@ import {
   toleranceOf,
   type PlannedStep,
 } from '../../src/kitchen';
-import type { KitchenEntry } from '../../src/tasting';
+import type { KitchenEntry, Product } from '../../src/tasting';
 
 const at = (minutes: number): string => new Date(Date.UTC(2026, 10, 26, 16, 0, minutes * 60)).toISOString();
 let count = 0;
@@ -177,7 +178,7 @@ describe('what departed from the plan', () => {
     [
       'a piece served all the same',
       [entry(40, { kind: 'gate', piece: 'A1', decision: 'served-all-the-same', because: 'raw at one end' }, 'Ines')],
-      'Piece A1 is served all the same, as Ines decided: raw at one end',
+      'Piece A1 is served anyway, as Ines decided: raw at one end',
     ],
   ])('is %s', (_, entries, text) => {
     expect(proposed(...entries)).toContain(text);
@@ -233,14 +234,42 @@ describe('the gate', () => {
     expect(gateCheck(piece(63, 63.5, 63, 63.2), chain, 'red-meat').limit?.isMet).toBe(true);
   });
 
-  it('lets a piece pass once its steps are over and its end point was recorded; plating comes after', () => {
+  it('asks for a reason where a limit applies and is not recorded as met, or nothing was measured', () => {
     const whole = [...chain, { ...chain[0], id: 'plate', kind: 'plate' as const }];
     const over = chain.map(({ id }) => tapped(20, 'done', id, 'A1'));
-    const at50 = entry(19, { kind: 'temperature', piece: 'A1', celsius: 50 });
-    const check = (...entries: KitchenEntry[]) => gateCheck(pieceOf(kitchenState(entries), 'A1'), whole, 'fish');
-    expect(check(...over, at50)).toMatchObject({ open: [], mayPass: true });
-    expect(check(...over)).toMatchObject({ open: [], mayPass: false });
-    expect(check(...over.slice(1), at50)).toMatchObject({ open: ['Season'], mayPass: false });
+    const spot = (celsius: number) => entry(19, { kind: 'temperature', piece: 'A1', celsius });
+    const check = (product: Product, ...entries: KitchenEntry[]) =>
+      gateCheck(pieceOf(kitchenState(entries), 'A1'), whole, product);
+    expect(check('fish', ...over, spot(63))).toMatchObject({ open: [], needs: [], mayPass: true });
+    expect(check('fish', ...over, spot(50))).toMatchObject({ needs: ['limit-not-met'], mayPass: false });
+    expect(check('poultry', ...over, spot(55))).toMatchObject({ needs: ['limit-not-met'], mayPass: false });
+    expect(check('poultry', ...over)).toMatchObject({ needs: ['nothing-measured'], mayPass: false });
+    expect(check('fish', ...over.slice(1), spot(63))).toMatchObject({ open: ['Season'], needs: ['open'] });
+    expect(needsText(check('poultry', ...over, spot(55)))).toBe('limit for poultry not recorded as met');
+    // Where no limit applies one decision does, whatever was tapped and measured.
+    for (const entries of [[], over, [...over, spot(20)]])
+      expect(check('vegetable', ...entries)).toMatchObject({ limit: null, needs: [], mayPass: true });
+  });
+
+  it('is one proposal for all pieces that share a reason, and is not proposed again once it is settled', () => {
+    const gate = (piece: string, because: string, minute: number): KitchenEntry =>
+      entry(minute, { kind: 'gate', piece, decision: 'served-all-the-same', because });
+    const steps = ['A1', 'B2', 'C3'].map((piece) => ({
+      ...{ piece, method: 'm', step: 's', name: '', text: '', start: '', end: '' },
+      ...{ equipment: null, place: null, hands: null },
+    }));
+    const texts = (...log: KitchenEntry[]) =>
+      proposalsOf({ steps, chains: new Map(), waits: [], constants: [] }, kitchenState(log)).map(({ id, text }) => [
+        id,
+        text,
+      ]);
+    const log = [gate('A1', 'frozen before', 1), gate('B2', 'frozen before', 2), gate('C3', 'raw', 3)];
+    expect(texts(...log)).toEqual([
+      ['gate A1 B2', 'Pieces A1, B2 are served anyway, as Marek decided: frozen before'],
+      ['gate C3', 'Piece C3 is served anyway, as Marek decided: raw'],
+    ]);
+    const settled = entry(4, { kind: 'settled', proposal: 'gate A1 B2', noted: true });
+    expect(texts(...log, settled)).toEqual([['gate C3', 'Piece C3 is served anyway, as Marek decided: raw']]);
   });
 
   it('knows nothing where nothing was measured, and no limit for vegetables', () => {

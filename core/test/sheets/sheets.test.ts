@@ -30,7 +30,7 @@ const codes = [...new Set(plannedPortions(bundle).map(({ code }) => code))];
 const methods = tasting.methods.map(({ name }) => name);
 const text = (sheet: object): string => JSON.stringify(sheet);
 const portions = servedPortions({ ...bundle, key: key! }).map(({ sitting, flight, tag, zone, code, seat }) => ({
-  ...{ sitting, flight, tag, code, seats: [seat], isAgain: seat === 2 },
+  ...{ sitting, flight, tag, code, seats: [seat], isAgain: seat === 2, isLetThrough: seat !== 3 },
   zone: zone === 'loin' ? 'Loin' : 'Belly',
 }));
 const trays = tasting.panel.map(({ id, seat, name }) => {

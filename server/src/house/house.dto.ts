@@ -1,7 +1,7 @@
 import { ApiProperty } from '@nestjs/swagger';
 import { LOCALES, type Locale } from '@jacana/core/kitchen';
 import { Choice, Part, Said } from '../fields/fields';
-import { RangeInput } from '../kitchen/range.dto';
+import { RangeInput } from '../range/range.dto';
 
 /** What holds for the house, whatever is tasted. */
 export class HouseView {

@@ -6,7 +6,7 @@ import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
 import { HouseRow, TastingRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
-import { rangeThatHolds } from '../kitchen/rangeThatHolds';
+import { rangeThatHolds } from '../range/rangeThatHolds';
 import type { HouseView } from './house.dto';
 
 /** There is one house to a server. */
@@ -29,6 +29,11 @@ export class HouseService {
   keepRange(range: Range, me: Me): Promise<HouseView> {
     // Serving times belong to a day.
     return this.keep({ range: { ...rangeThatHolds(range), served: [] } }, 'kept the kitchen of the house', me);
+  }
+
+  /** Whose published limits are asked for. */
+  async locale(manager: EntityManager): Promise<Locale> {
+    return (await this.row(manager)).locale;
   }
 
   chooseLocale(locale: Locale, me: Me): Promise<HouseView> {

@@ -10,7 +10,7 @@ import { kitchenView, KitchenView } from '../seal/views/kitchen';
 import { StoredEntries } from './caveats.dto';
 import { KitchenEntries, KitchenLogView } from './kitchenLog.dto';
 import { KitchenLogService } from './kitchenLog.service';
-import { RangeView, RunSheetView, SavedRange } from './range.dto';
+import { RangeView, RunSheetView, SavedRange } from '../range/range.dto';
 import { PhotosService } from './photos.service';
 import { RangeService } from './range.service';
 import { RunSheetService } from './runSheet.service';

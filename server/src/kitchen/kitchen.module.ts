@@ -6,14 +6,17 @@ import { CaveatsController } from './caveats.controller';
 import { CaveatsService } from './caveats.service';
 import { KitchenController } from './kitchen.controller';
 import { KitchenLogService } from './kitchenLog.service';
+import { HouseModule } from '../house/house.module';
+import { ReadingsModule } from '../readings/readings.module';
+import { GateService } from './gate.service';
 import { PhotosService } from './photos.service';
 import { RangeService } from './range.service';
 import { RunSheetService } from './runSheet.service';
 
 @Module({
-  imports: [SealModule, WorkersModule, ClockModule],
+  imports: [SealModule, WorkersModule, ClockModule, HouseModule, ReadingsModule],
   controllers: [KitchenController, CaveatsController],
-  providers: [CaveatsService, PhotosService, KitchenLogService, RangeService, RunSheetService],
+  providers: [CaveatsService, GateService, PhotosService, KitchenLogService, RangeService, RunSheetService],
   exports: [PhotosService, RunSheetService],
 })
 export class KitchenModule {}

@@ -11,6 +11,7 @@ import { LiveService } from '../live/live.service';
 import { readEntries } from '../log/entries';
 import { entryOf, LogService, type NewEntry } from '../log/log.service';
 import { AccessService } from '../seal/access/access.service';
+import { GateService } from './gate.service';
 import { KnownKitchen } from './knownKitchen';
 import { TastingStore, tastingOf } from '../tastings/tasting.store';
 import type { StoredEntries } from './caveats.dto';
@@ -28,6 +29,7 @@ export class KitchenLogService {
     private readonly store: TastingStore,
     private readonly log: LogService,
     private readonly photos: PhotosService,
+    private readonly gate: GateService,
     private readonly audit: AuditService,
     private readonly live: LiveService,
   ) {}
@@ -97,7 +99,8 @@ export class KitchenLogService {
 
   /** Entries may only be about pieces, steps, devices and entries that there are. */
   private async refuseUnknown(manager: EntityManager, id: string, entries: readonly NewEntry<Body>[]): Promise<void> {
-    const { plan, methods } = await this.store.get(manager, id);
+    const stored = await this.store.get(manager, id);
+    const { plan, methods } = stored;
     const known = new KnownKitchen({
       planned: plan?.pieces ?? [],
       methods: methods.map((method) => ({ ...method, chain: method.chain ?? [] })),
@@ -106,6 +109,8 @@ export class KitchenLogService {
     });
     const problems = entries.flatMap((entry, at) => known.problemsOf(entry, `entries.${at}`));
     if (problems.length > 0) throw refuseFields(problems);
+    const undecided = await this.gate.problemsOf(manager, stored, entries);
+    if (undecided.length > 0) throw refuseFields(undecided);
   }
 }
 

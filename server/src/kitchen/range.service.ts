@@ -9,8 +9,8 @@ import { refuseState } from '../fields/problems';
 import { LiveService } from '../live/live.service';
 import { AccessService } from '../seal/access/access.service';
 import { TastingStore } from '../tastings/tasting.store';
-import type { RangeView, SavedRange } from './range.dto';
-import { rangeThatHolds } from './rangeThatHolds';
+import type { RangeView, SavedRange } from '../range/range.dto';
+import { rangeThatHolds } from '../range/rangeThatHolds';
 
 /** What a tasting is cooked on, by whom, and when it is served: settled before the day and changed on it. */
 @Injectable()

@@ -7,6 +7,7 @@ import {
   pointOf,
   readingsOf,
   thinnedPoints,
+  type Curve,
   type CurvePoint,
   type ProbeSpan,
 } from '@jacana/core/kitchen';
@@ -44,6 +45,18 @@ export class CurvesService {
     return { curves: await Promise.all(spans.map((span) => this.curve(read, id, span, most))) };
   }
 
+  /** What probes showed while they were in one piece, as finely as it is looked at by itself. */
+  async ofPiece(
+    manager: EntityManager,
+    id: string,
+    { piece, spans }: { piece: string; spans: readonly ProbeSpan[] },
+  ): Promise<Curve[]> {
+    const own = spans.filter((span) => span.piece === piece);
+    return Promise.all(
+      own.map(async (span) => ({ ...span, points: await this.points(manager, id, { span, most: POINTS.one }) })),
+    );
+  }
+
   /** As text, part by part. */
   async *csv(id: string, me: Me): AsyncGenerator<string> {
     await this.access.knownTo(me.role, id);
@@ -77,17 +90,8 @@ export class CurvesService {
   }
 
   private async curve(read: EntityManager, tastingId: string, span: ProbeSpan, most: number): Promise<CurveView> {
-    const { device, channel } = span;
-    const [from, to] = [Date.parse(span.from), span.to === null ? Infinity : Date.parse(span.to)];
-    // A probe that nobody took out is looked at for as long as it sent.
-    const upTo = Number.isFinite(to) ? minuteNumber(to) : Number.MAX_SAFE_INTEGER;
-    const where = { tastingId, device, channel, minute: Between(minuteNumber(from), upTo) };
-    const isLong = (await read.countBy(ReadingRow, where)) > LONG_MINUTES;
-    const points = isLong ? await this.byMinutes(read, where) : await this.byReadings(read, where);
-    const shown = thinnedPoints(
-      points.filter(({ at }) => at >= from && at <= to),
-      most,
-    );
+    const shown = await this.points(read, tastingId, { span, most });
+    const from = Date.parse(span.from);
     const rounded = (value: number): number => Math.round(value * 100) / 100;
     return {
       ...span,
@@ -96,6 +100,24 @@ export class CurvesService {
       least: shown.map(({ least }) => least),
       most: shown.map((point) => point.most),
     };
+  }
+
+  private async points(
+    read: EntityManager,
+    tastingId: string,
+    { span, most }: { span: ProbeSpan; most: number },
+  ): Promise<CurvePoint[]> {
+    const { device, channel } = span;
+    const [from, to] = [Date.parse(span.from), span.to === null ? Infinity : Date.parse(span.to)];
+    // A probe that nobody took out is looked at for as long as it sent.
+    const upTo = Number.isFinite(to) ? minuteNumber(to) : Number.MAX_SAFE_INTEGER;
+    const where = { tastingId, device, channel, minute: Between(minuteNumber(from), upTo) };
+    const isLong = (await read.countBy(ReadingRow, where)) > LONG_MINUTES;
+    const points = isLong ? await this.byMinutes(read, where) : await this.byReadings(read, where);
+    return thinnedPoints(
+      points.filter(({ at }) => at >= from && at <= to),
+      most,
+    );
   }
 
   private async byMinutes(read: EntityManager, where: object): Promise<CurvePoint[]> {

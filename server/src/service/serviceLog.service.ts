@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
-import { serviceEntrySchema, type Problem, type ServiceEntry } from '@jacana/core/bundle';
+import { serviceEntrySchema, type KitchenEntry, type Problem, type ServiceEntry } from '@jacana/core/bundle';
+import { isLetThrough, kitchenState, pieceOf, piecesNow } from '@jacana/core/kitchen';
 import { KnownService, repairsOf, repairText } from '@jacana/core/service';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
@@ -12,6 +13,7 @@ import { LiveService } from '../live/live.service';
 import { readEntries } from '../log/entries';
 import { LogService, type NewEntry } from '../log/log.service';
 import { AccessService } from '../seal/access/access.service';
+import { KeysService } from '../seal/keys/keys.service';
 import { UnsealingService } from '../seal/unsealing/unsealing.service';
 import { serviceLogFor } from '../seal/views/server';
 import { TastingStore, type StoredTasting } from '../tastings/tasting.store';
@@ -28,6 +30,7 @@ export class ServiceLogService {
     private readonly access: AccessService,
     private readonly store: TastingStore,
     private readonly unsealing: UnsealingService,
+    private readonly keys: KeysService,
     private readonly log: LogService,
     private readonly audit: AuditService,
     private readonly live: LiveService,
@@ -102,6 +105,7 @@ export class ServiceLogService {
     const kitchen = await this.log.kitchen(manager, row.id);
     const redone = kitchen.flatMap(({ body }) => (body.kind === 'redone' ? body.as : []));
     const tags = [...(plan?.pieces ?? []).map(({ tag }) => tag), ...redone];
+    await this.refuseUndecided(manager, stored, { entries, kitchen });
     const known = new KnownService({ servings: plan?.servings ?? [], tags });
     const ids = new Set((await this.log.service(manager, row.id)).map(({ id }) => id));
     const problems: Problem[] = [];
@@ -115,6 +119,32 @@ export class ServiceLogService {
     if (problems.length > 0) throw refuseFields(problems);
     for (const { body } of entries)
       if (body.kind === 'replaced' && body.piece !== null) await this.refusePiece(manager, stored, body, me);
+  }
+
+  /**
+   * A flight is cut once somebody has let its pieces through. They are those that the lock gave to the flight, so that a
+   * refusal says nothing of a seat that was moved.
+   */
+  private async refuseUndecided(
+    manager: EntityManager,
+    stored: LockedTasting,
+    { entries, kitchen }: { entries: readonly NewEntry<Body>[]; kitchen: readonly KitchenEntry[] },
+  ): Promise<void> {
+    const cut = entries.flatMap(({ body }) => (body.kind === 'sliced' ? [body] : []));
+    if (cut.length === 0) return;
+    const state = kitchenState(kitchen);
+    const flights = await this.keys.flights(manager, stored, kitchen);
+    const now = piecesNow(stored.plan.pieces, state).filter(({ standing }) => standing === 'stands');
+    const isOf = (tag: string): boolean =>
+      Boolean(
+        flights.get(tag)?.some((one) => cut.some((own) => own.sitting === one.sitting && own.flight === one.flight)),
+      );
+    const open = now.filter(({ tag }) => isOf(tag) && !isLetThrough(pieceOf(state, tag))).map(({ tag }) => tag);
+    if (open.length > 0)
+      throw refuseState(
+        'undecided',
+        `Nobody has decided at the gate on ${open.sort().join(', ')}. Ask the kitchen: each piece is passed, served anyway with a reason, or withdrawn under Cook.`,
+      );
   }
 
   /** Whether a piece may be cut for a code is known to the seal alone, and told to servers, who see both. */

@@ -1883,6 +1883,7 @@ export type PortionView = {
   seats: number[];
   gives: number;
   isAgain: boolean;
+  isLetThrough: boolean;
 };
 export type PortioningReason = {
   reason: string;

@@ -68,8 +68,50 @@ export function gateCheck(
   product: Product,
   { curves = [], locale = 'us' }: GateRules = {},
 ): GateCheck {
-  const [sound, strange] = parted(piece.celsius, (spot) => isCredibleSpot(spot, piece, chain));
-  const spots = sound.map(({ at, value }) => ({ minutes: Date.parse(at) / 60_000, celsius: value }));
+  const measured = measuredIn(piece, chain, { product, curves });
+  const { highest } = measured;
+  const target = chain.flatMap(({ until }) => until?.celsius ?? []).at(-1);
+  const open = chain.filter(({ id, kind }) => !AFTER_IT.includes(kind) && !isOver(piece.steps.get(id) ?? NOTHING_DONE));
+  const isReached = target === undefined || (highest ?? -Infinity) >= target - SHOWN;
+  const limit = limitFor(product, locale);
+  const isMet = limit !== undefined && (isLimitMet(measured.inCore, limit) ?? isMetBySpots(measured.spots, limit));
+  const isThawedWarm = thawedWarm(chain, piece.steps);
+  const needs = limit ? needsUnderLimit({ isMet, highest, isOpen: open.length > 0, isReached }) : [];
+  if (isThawedWarm) needs.push('thawed-warm');
+  return {
+    open: open.map(({ name }) => name),
+    ...{ highest, isThawedWarm, needs, mayPass: needs.length === 0 },
+    ...{ doubtful: measured.doubtful, doubtfulSpots: measured.doubtfulSpots },
+    endPoint: target === undefined ? null : { celsius: target, isReached },
+    limit: limit ? { name: limit.name, source: limit.source, isMet } : null,
+  };
+}
+
+interface UnderLimit {
+  isMet: boolean;
+  highest: number | null;
+  isOpen: boolean;
+  isReached: boolean;
+}
+
+function needsUnderLimit({ isMet, highest, isOpen, isReached }: UnderLimit): GateCheck['needs'] {
+  const needs: GateCheck['needs'] = [];
+  if (!isMet) needs.push(highest === null ? 'nothing-measured' : 'limit-not-met');
+  if (isOpen) needs.push('open');
+  if (!isReached && highest !== null) needs.push('end-point');
+  return needs;
+}
+
+/** What was measured in the core, with what counts for nothing apart. */
+function measuredIn(
+  piece: PieceState,
+  chain: readonly ChainStep[],
+  { product, curves }: { product: Product; curves: readonly Curve[] },
+) {
+  const isSound = (spot: PieceState['celsius'][number]): boolean => isCredibleSpot(spot, piece, chain);
+  const spots = piece.celsius
+    .filter(isSound)
+    .map(({ at, value }): TimedReading => ({ minutes: Date.parse(at) / 60_000, celsius: value }));
   const core = curves
     .filter(({ where }) => where === 'core')
     .map((curve) => credibleCurve(curve, piece, chain, product));
@@ -78,32 +120,36 @@ export function gateCheck(
     ...spots.map(({ celsius }) => celsius),
     ...inCore.flatMap(({ points }) => points.map(({ most }) => most)),
   ];
-  const highest = warmest.length > 0 ? Math.max(...warmest) : null;
-  const target = chain.flatMap(({ until }) => until?.celsius ?? []).at(-1);
-  const limit = limitFor(product, locale);
-  const open = chain.filter(({ id, kind }) => !AFTER_IT.includes(kind) && !isOver(piece.steps.get(id) ?? NOTHING_DONE));
-  const isReached = target === undefined || (highest ?? -Infinity) >= target - SHOWN;
-  const isMet = limit !== undefined && (isLimitMet(inCore, limit) ?? isMetBySpots(spots, limit));
-  const isThawedWarm = thawedWarm(chain, piece.steps);
-  const needs: GateCheck['needs'] = [
-    ...(limit && !isMet ? [highest === null ? ('nothing-measured' as const) : ('limit-not-met' as const)] : []),
-    ...(limit && open.length > 0 ? ['open' as const] : []),
-    ...(limit && !isReached && highest !== null ? ['end-point' as const] : []),
-    ...(isThawedWarm ? ['thawed-warm' as const] : []),
-  ];
   return {
-    open: open.map(({ name }) => name),
-    ...{ highest, isThawedWarm, needs, mayPass: needs.length === 0 },
+    ...{ spots, inCore },
+    highest: warmest.length > 0 ? Math.max(...warmest) : null,
     doubtful: core.flatMap((curve) => curve.doubtful),
-    doubtfulSpots: strange.map(({ value }) => value),
-    endPoint: target === undefined ? null : { celsius: target, isReached },
-    limit: limit ? { name: limit.name, source: limit.source, isMet } : null,
+    doubtfulSpots: piece.celsius.filter((spot) => !isSound(spot)).map(({ value }) => value),
   };
 }
 
-function parted<One>(list: readonly One[], isIt: (one: One) => boolean): [One[], One[]] {
-  return [list.filter(isIt), list.filter((one) => !isIt(one))];
-}
+/** Why a reason is asked for, in words, such as "Fish: limit not recorded as met". */
+export const needsText = ({ needs, limit }: Pick<GateCheck, 'needs' | 'limit'>): string =>
+  needs
+    .map((need): string => {
+      switch (need) {
+        case 'limit-not-met':
+          return `limit for ${(limit?.name ?? '').toLowerCase()} not recorded as met`;
+        case 'nothing-measured':
+          return `limit for ${(limit?.name ?? '').toLowerCase()} not recorded as met: nothing was measured`;
+        case 'open':
+          return 'steps not recorded as over';
+        case 'end-point':
+          return 'end point not recorded as reached';
+        case 'thawed-warm':
+          return 'found too warm while it thawed';
+      }
+    })
+    .join('; ');
+
+/** Whether somebody has decided that a piece goes to the plate; without that nothing is cut from it. */
+export const isLetThrough = ({ gate }: Pick<PieceState, 'gate'>): boolean =>
+  gate !== null && gate.decision !== 'withdrawn';
 
 /** Where a probe recorded, its curve decides: a spot may have been beside the coldest point. */
 const isMetBySpots = (spots: readonly TimedReading[], limit: PublishedLimit): boolean =>

@@ -12,12 +12,12 @@ export {
   type Curve,
   type ExpectedEnd,
 } from './curves';
-export { gateCheck, limitFor, type GateCheck, type GateRules } from './gate';
+export { gateCheck, isLetThrough, limitFor, needsText, type GateCheck, type GateRules } from './gate';
 export { LOOKS, maskingAdvice } from './looks';
 export { measuresOf, type MethodMeasures } from './measures';
 export { freeTag, piecesNow, standsFor, type PieceNow, type PiecesState } from './pieces';
 export { proposalsOf, type Planned as PlannedDay, type Proposal } from './proposals';
-export { entryText } from './say';
+export { entryText, GATE_WORDS } from './say';
 export {
   cookLossOf,
   isOver,
@@ -33,4 +33,4 @@ export {
 export { toleranceOf, type Tolerance } from './tolerance';
 export { unlikeOthers } from './unlike';
 export { judged, type Doubt, type Judged, type ProbedPiece } from './credible';
-export { credibleCurve, credibleCurves, type CredibleCurve } from './probed';
+export { credibleCurve, credibleCurves, isCredibleSpot, type CredibleCurve } from './probed';

@@ -188,14 +188,29 @@ const ofRedone = ({ redone }: KitchenState): Proposal[] =>
     ...{ id: `redone ${piece}`, text: `${tag(as)} was cooked later, in place of ${piece}`, pieces: [as] },
   }));
 
+/** One for all pieces of a decision: a reason may cover a batch. */
 function ofGates({ steps }: Planned, state: KitchenState): Proposal[] {
-  return [...new Set(steps.map(({ piece }) => piece))].flatMap((piece): Proposal[] => {
-    const gate = pieceOf(state, piece).gate;
-    if (!gate || gate.decision === 'passed') return [];
-    const how = gate.decision === 'withdrawn' ? 'was withdrawn' : `is served all the same, as ${gate.by} decided`;
-    return [{ id: `gate ${piece}`, text: `${tag(piece)} ${how}: ${gate.because}`, pieces: [piece] }];
+  const known = new Set([...state.settled.keys()].filter((id) => id.startsWith(GATE)).flatMap((id) => id.split(' ')));
+  const batches = new Map<string, string[]>();
+  for (const piece of new Set(steps.map((step) => step.piece))) {
+    const { gate } = pieceOf(state, piece);
+    if (!gate || gate.decision === 'passed' || known.has(piece)) continue;
+    const how = gate.decision === 'withdrawn' ? 'withdrawn' : `served anyway, as ${gate.by} decided`;
+    const name = `${how}: ${gate.because}`;
+    batches.set(name, [...(batches.get(name) ?? []), piece]);
+  }
+  return [...batches].map(([how, pieces]): Proposal => {
+    const one = pieces.length === 1;
+    const verb = how.startsWith('withdrawn') ? (one ? 'was' : 'were') : one ? 'is' : 'are';
+    return {
+      id: `${GATE}${pieces.join(' ')}`,
+      text: `${one ? 'Piece' : 'Pieces'} ${pieces.join(', ')} ${verb} ${how}`,
+      pieces,
+    };
   });
 }
+
+const GATE = 'gate ';
 
 /** What was stated of an end point, where it is in degrees; else what is usual. */
 function endPointTolerance(constants: Planned['constants']): number {

@@ -8,7 +8,7 @@
  * @example
  * entryText({ kind: 'mass', piece: 'K4', grams: 412 }, []) // '412 g'
  */
-import type { ChainStep, CheckId, KitchenEntry } from '../../tasting';
+import type { ChainStep, CheckId, GateDecision, KitchenEntry } from '../../tasting';
 
 type Body = KitchenEntry['body'];
 type NamedStep = Pick<ChainStep, 'id' | 'name'> & Pick<Partial<ChainStep>, 'every'>;
@@ -27,6 +27,13 @@ interface Words {
   warm: (celsius: number) => string;
 }
 
+/** What is decided on a piece, in words. */
+export const GATE_WORDS: Record<GateDecision, string> = {
+  passed: 'passed',
+  withdrawn: 'withdrawn',
+  'served-all-the-same': 'served anyway',
+};
+
 const SAID: { [Kind in Body['kind']]: (body: Extract<Body, { kind: Kind }>, words: Words) => string } = {
   started: (_body, { name }) => `${name}: begun`,
   done: (_body, { name }) => `${name}: over`,
@@ -41,7 +48,7 @@ const SAID: { [Kind in Body['kind']]: (body: Extract<Body, { kind: Kind }>, word
   noted: ({ text }) => `“${text}”`,
   probed: ({ where, device, channel }) => `probe in (${where}): ${device}, channel ${channel}`,
   unprobed: ({ device, channel }) => `probe out: ${device}, channel ${channel}`,
-  gate: ({ decision, because }) => [`gate: ${decision.replaceAll('-', ' ')}`, because].filter(Boolean).join(', '),
+  gate: ({ decision, because }) => [`gate: ${GATE_WORDS[decision]}`, because].filter(Boolean).join(', '),
   redone: ({ piece, as }) => `${as} in place of ${piece}`,
   settled: ({ noted }) => (noted ? 'a departure was noted as a caveat' : 'a departure was found not to matter'),
   replanned: () => 'the rest was planned anew',

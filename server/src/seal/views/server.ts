@@ -7,7 +7,7 @@ import {
   type ServiceEntry,
   type Serving,
 } from '@jacana/core/bundle';
-import { kitchenState, piecesNow } from '@jacana/core/kitchen';
+import { isLetThrough, kitchenState, pieceOf, piecesNow } from '@jacana/core/kitchen';
 import { flightOf, portionsOf, servedPortions, type ServedPortion } from '@jacana/core/served';
 import { plateName, repairsOf } from '@jacana/core/service';
 import { Choice, ListOf, Said, SaidTexts } from '../../fields/fields';
@@ -60,6 +60,8 @@ export class PortionView {
   @Said('integer') gives: number;
   /** Cut once more, for a portion that was spoilt or asked for again. */
   @Said('boolean') isAgain: boolean;
+  /** Whether somebody has let its piece through at the gate; until then nothing is cut from it. */
+  @Said('boolean') isLetThrough: boolean;
 }
 
 export const SEAT_STATES = ['away', 'tasting', 'ranking', 'done'] as const;
@@ -183,6 +185,7 @@ export function portions(
     const view = views.get(id) ?? {
       ...{ sitting, flight, tag, zone: name, code, seats: [], isAgain },
       gives: gives.get(tag) ?? 0,
+      isLetThrough: isLetThrough(pieceOf(state, tag)),
     };
     view.seats.push(seat);
     views.set(id, view);

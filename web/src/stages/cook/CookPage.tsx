@@ -14,6 +14,7 @@ import { LabelsCard } from '../../sheets/LabelsCard';
 import { PrintSheets } from '../../sheets/PrintSheets';
 import { Cautions, ToMind } from './Cautions';
 import { DevicesCard } from './readings/DevicesCard';
+import { GateOfPage } from './gate/GateOfPage';
 import { MeasuresCard } from './MeasuresCard';
 import { useKitchenNow } from '../../kitchen/kitchenClock';
 import { RangeCard } from '../../kitchen/range/RangeCard';
@@ -93,6 +94,7 @@ function CookMargin({ kitchen, tags, isSheet }: { kitchen: KitchenView; tags: re
   const isLocked = card.lockedAt !== null;
   return (
     <>
+      {isLocked && !card.closedAt && <GateOfPage id={card.id} kitchen={kitchen} />}
       {isLocked && <CaveatForm id={card.id} tags={tags} />}
       {isLocked && <PrintSheets sheets={isSheet ? ['kitchen', 'run'] : ['kitchen']} />}
       {isLocked && <LabelsCard of="tags" />}

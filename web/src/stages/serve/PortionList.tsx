@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { undecidedPieces } from '@jacana/core/sheets';
 import type { PortionView } from '../../client/api.generated';
 import { counted } from '../../shell/stages';
 
@@ -13,10 +14,17 @@ export function PortionList({ id, portions }: PortionListProps) {
   const hasZones = portions.some(({ zone }) => zone !== '');
   const groups = [...new Set(portions.map(groupOf))].sort();
   const short = shortOf(portions);
+  const undecided = undecidedPieces(portions);
   const several = new Set(portions.map(({ sitting }) => sitting)).size > 1;
   const tick = (row: PortionView): void => setDone(toggled(id, done, rowName(row)));
   return (
     <div className="space-y-5">
+      {undecided.length > 0 && (
+        <div role="alert" className="rounded-lg bg-look px-3 py-2">
+          Nobody has decided at the gate on <strong className="font-mono">{undecided.join(', ')}</strong>. Do not cut{' '}
+          {undecided.length === 1 ? 'it' : 'them'}: ask the kitchen, who decides under Cook.
+        </div>
+      )}
       {short.length > 0 && (
         <div role="alert" className="rounded-lg bg-look px-3 py-2">
           {short.map(({ tag, cut, gives }) => (
@@ -61,11 +69,17 @@ export function PortionList({ id, portions }: PortionListProps) {
                         className="size-6 accent-chestnut"
                         aria-label={`Cut ${row.tag} for ${row.code}`}
                         checked={done.has(rowName(row))}
+                        disabled={!row.isLetThrough}
                         onChange={() => tick(row)}
                       />
                     </label>
                   </td>
-                  <td className="font-mono text-lg font-semibold">{row.tag}</td>
+                  <td className="font-mono text-lg font-semibold">
+                    {row.tag}
+                    {!row.isLetThrough && (
+                      <span className="ml-1 font-sans text-sm font-bold text-chestnut">not yet</span>
+                    )}
+                  </td>
                   {hasZones && <td>{row.zone || 'any'}</td>}
                   <td className="font-mono text-lg font-semibold">{row.code}</td>
                   <td>

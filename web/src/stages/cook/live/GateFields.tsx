@@ -1,5 +1,14 @@
 import type { GateDecision, Product } from '@jacana/core/bundle';
-import { freeTag, gateCheck, LOOKS, maskingAdvice, pieceOf, type GateCheck } from '@jacana/core/kitchen';
+import {
+  freeTag,
+  gateCheck,
+  GATE_WORDS,
+  LOOKS,
+  maskingAdvice,
+  needsText,
+  pieceOf,
+  type GateCheck,
+} from '@jacana/core/kitchen';
 import { useState } from 'react';
 import { useLocale } from '../../../kitchen/useLocale';
 import { api } from '../../../client/api';
@@ -8,6 +17,7 @@ import { useDegrees } from '../../../shell/degrees';
 import { useInTasting } from '../../../shell/session';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
+import { clockText } from '../../../kitchen/clock';
 import { useCurves } from '../../../kitchen/curves';
 import type { Day } from './day';
 import type { Tapped } from './kitchenPost';
@@ -34,10 +44,11 @@ export function GateFields({ piece, day, chain, write }: GateFieldsProps) {
     locale,
   });
   const decide = (decision: GateDecision): void => {
-    write({ kind: 'gate', piece, decision, because: because.trim() }, `${piece} ${decision.replaceAll('-', ' ')}`);
+    write({ kind: 'gate', piece, decision, because: because.trim() }, `${piece} ${GATE_WORDS[decision]}`);
     setBecause('');
   };
   const lines = linesOf(check, text);
+  const needs = needsText(check);
   return (
     <fieldset className="mt-4 rounded-lg border border-line p-3">
       <legend className="px-1 font-bold">Gate</legend>
@@ -46,16 +57,17 @@ export function GateFields({ piece, day, chain, write }: GateFieldsProps) {
           <li key={line}>{line}</li>
         ))}
       </ul>
+      {needs && <p className="mt-1 font-bold first-letter:uppercase">{needs}: a reason is needed.</p>}
       <p className="mt-1 text-sm text-quiet">Look at it as well. Local codes and licensed practice decide.</p>
       <Looks because={because} product={kitchen.product} onChange={setBecause} />
       {state.gate && (
         <p className="mt-1 font-bold">
-          {state.gate.decision.replaceAll('-', ' ')}
+          {GATE_WORDS[state.gate.decision]}
           {state.gate.because && `: ${state.gate.because}`}
         </p>
       )}
       <TextField
-        label="What was seen, if it does not simply pass"
+        label="What was seen, or why it is served anyway"
         className="mt-2"
         value={because}
         onChange={(event) => setBecause(event.target.value)}
@@ -74,7 +86,7 @@ export function GateFields({ piece, day, chain, write }: GateFieldsProps) {
           Withdraw
         </Button>
         <Button className="min-h-12!" disabled={because.trim() === ''} onClick={() => decide('served-all-the-same')}>
-          Serve all the same, as {me.name} decides
+          Serve anyway, as {me.name} decides
         </Button>
       </div>
     </fieldset>
@@ -102,9 +114,16 @@ function CookAgain({ piece, day, write }: Omit<GateFieldsProps, 'chain'>) {
   );
 }
 
+/** Why readings are not taken for the core. */
+const DOUBTS: Record<Exclude<GateCheck['doubtful'][number]['why'], 'settling'>, string> = {
+  jump: 'they move faster than a core can',
+  hotter: 'hotter than anything it has been in',
+  'too-soon': 'sooner so warm than heat comes to the middle',
+};
+
 /** What the record says, line by line. */
 function linesOf(
-  { open, highest, endPoint, limit, isThawedWarm }: GateCheck,
+  { open, highest, endPoint, limit, isThawedWarm, doubtful, doubtfulSpots }: GateCheck,
   text: (celsius: number) => string,
 ): string[] {
   return [
@@ -113,6 +132,12 @@ function linesOf(
     endPoint
       ? `End point ${text(endPoint.celsius)}: recorded as ${endPoint.isReached ? 'reached' : 'not reached'}.`
       : '',
+    ...doubtful.flatMap(({ from, to, why }) =>
+      why === 'settling'
+        ? []
+        : [`Readings from ${clockText(from)} to ${clockText(to)} count for nothing: ${DOUBTS[why]}.`],
+    ),
+    ...doubtfulSpots.map((celsius) => `${text(celsius)} counts for nothing: hotter than anything it has been in.`),
     isThawedWarm ? 'It was found too warm while it thawed: it is cooked at once, or withdrawn.' : '',
     limit ? `${limit.name}: limit recorded as ${limit.isMet ? 'met' : 'not met'} (${limit.source}).` : '',
   ].filter(Boolean);

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { api } from '../../../client/api';
 import { useStoppable } from '../../../shell/useStoppable';
 import { SheetMaking } from '../../../kitchen/SheetMaking';
-import type { RunSheetView } from '../../../client/api.generated';
+import type { KitchenView, RunSheetView } from '../../../client/api.generated';
 import { useDegrees } from '../../../shell/degrees';
 import { useInTasting } from '../../../shell/session';
 import { counted } from '../../../shell/stages';
@@ -13,6 +13,7 @@ import { Failure } from '../../../ui/Notice';
 import { useKitchenNow } from '../../../kitchen/kitchenClock';
 import { endText, useCurves } from '../../../kitchen/curves';
 import { clockText } from '../../../kitchen/clock';
+import { GateCard } from '../gate/GateCard';
 import { Anew } from './Anew';
 import { dayOf, LATE_MS, tapsOf, type Day } from './day';
 import { useKitchenPost, type Tapped } from './kitchenPost';
@@ -58,19 +59,20 @@ export function LivePage() {
         }
       />
     );
-  return <LiveBoard day={day} sheet={sheet.found} waiting={waiting.length} tap={tap} id={id} />;
+  return <LiveBoard day={day} kitchen={kitchen.data} sheet={sheet.found} waiting={waiting.length} tap={tap} id={id} />;
 }
 
 interface LiveBoardProps {
   id: string;
   day: Day;
+  kitchen: KitchenView | undefined;
   sheet: RunSheetView;
   /** Taps on their way to the server. */
   waiting: number;
   tap: (tapped: Tapped) => string;
 }
 
-function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
+function LiveBoard({ id, day, kitchen, sheet, waiting, tap }: LiveBoardProps) {
   const now = useKitchenNow(1000);
   const [later, setLater] = useState<ReadonlyMap<string, number>>(new Map());
   const [last, setLast] = useState<{ ids: string[]; text: string } | null>(null);
@@ -141,6 +143,7 @@ function LiveBoard({ id, day, sheet, waiting, tap }: LiveBoardProps) {
             onAnew={() => write([{ kind: 'replanned' }], 'planned anew')}
           />
           <Proposals id={id} proposals={day.proposals} tap={tap} />
+          {kitchen && <GateCard kitchen={kitchen} day={day} write={write} />}
           <UnderWay day={day} now={now} onPiece={setPiece} />
           <Link to={`/tastings/${id}/cook`} className={buttonClass()}>
             Run sheet and list
@@ -170,10 +173,13 @@ const turnOf = (action: Day['actions'][number], later: ReadonlyMap<string, numbe
 
 const SOON_MINUTES = 5;
 
-export function liveSentence({ actions }: Pick<Day, 'actions'>, now: number): string {
+export function liveSentence({ actions, waitingAtGate }: Pick<Day, 'actions' | 'waitingAtGate'>, now: number): string {
   const late = actions.filter(({ due }) => due <= now - LATE_MS);
   const soon = actions.filter(({ due }) => due <= now + SOON_MINUTES * 60_000);
-  if (actions.length === 0) return 'All pieces are through.';
+  if (actions.length === 0)
+    return waitingAtGate === 0
+      ? 'All pieces are through.'
+      : `All steps are over. ${counted(waitingAtGate, 'piece waits', 'pieces wait')} for a decision at the gate.`;
   if (late.length > 0) return `${counted(late.length, 'thing')} late: do ${late.length > 1 ? 'them' : 'it'} first.`;
   if (soon.length === 0) return `Nothing to do before ${clockText(Math.min(...actions.map(({ due }) => due)))}.`;
   return `${counted(soon.length, 'thing')} to do in the next five minutes.`;

@@ -1,4 +1,4 @@
-import { cookLossOf, isOver, type ExpectedEnd, type PieceState } from '@jacana/core/kitchen';
+import { cookLossOf, GATE_WORDS, isOver, type ExpectedEnd, type PieceState } from '@jacana/core/kitchen';
 import { useDegrees } from '../../../shell/degrees';
 import { Card } from '../../../ui/Card';
 import { endText } from '../../../kitchen/curves';
@@ -38,7 +38,7 @@ export function UnderWay({ day, now, onPiece }: UnderWayProps) {
       )}
       {gated.length > 0 && (
         <p className="mt-2 text-sm text-quiet">
-          {gated.map(([tag, { gate }]) => `${tag} ${(gate?.decision ?? '').replaceAll('-', ' ')}`).join(', ')}
+          {gated.map(([tag, { gate }]) => `${tag} ${gate ? GATE_WORDS[gate.decision] : ''}`).join(', ')}
         </p>
       )}
     </Card>

@@ -4,6 +4,7 @@ import {
   dueByProbe,
   expectedEnds,
   kitchenState,
+  pieceOf,
   proposalsOf,
   type Action,
   type Curve,
@@ -30,6 +31,8 @@ export interface Day {
   /** The steps of each piece's method. */
   ofPiece: ReadonlyMap<string, StepInput[]>;
   curves: readonly Curve[];
+  /** Pieces that nobody has decided on yet. */
+  waitingAtGate: number;
   /** Of pieces with a probe: when the step that they are in will be over. */
   expected: ReadonlyMap<string, ExpectedEnd>;
 }
@@ -52,6 +55,8 @@ export function dayOf({ sheet, kitchen: { methods, constants }, stored, waiting,
   const expected = expectedEnds(curves, state, ofPiece, now);
   return {
     ...{ state, chains, ofPiece, curves, expected },
+    waitingAtGate: [...ofPiece.keys()].filter((tag) => !state.redone.has(tag) && pieceOf(state, tag).gate === null)
+      .length,
     actions: actionsOf({ steps: sheet.steps, pieces: chains }, state, dueByProbe(expected)),
     proposals: proposalsOf({ steps: sheet.steps, chains, waits: sheet.waits, constants, curves }, state),
   };
