@@ -326,7 +326,7 @@ const SALMON = {
 };
 
 const sheetFor = ({ tasting, locked: { plan, pieces, key }, range }) => {
-  const flights = flightsOfPieces({ tasting, plan, pieces, key });
+  const flights = flightsOfPieces({ tasting, plan, pieces, key, amendments: [] }, []);
   return runSheetOf({
     ...{ methods: tasting.methods, range, seed: plan.fingerprint },
     pieces: pieces.map(({ tag, method }) => ({ tag, method, flights: flights.get(tag) ?? [] })),
@@ -349,6 +349,9 @@ function cookedAsPlanned({ steps }) {
     }),
   ].sort((a, b) => (a.at < b.at ? -1 : 1));
 }
+
+/** Why salmon is served below the limit for fish: invented. */
+const FROZEN_BEFORE = 'served at 50 °C as planned; bought frozen at -20 °C for two days, and everyone was told';
 
 /** Every piece as the sheet has it, weighed and measured; with the two departures that the caveats are about. */
 function salmonLog({ tasting, locked, range, overshot, held }) {
@@ -394,8 +397,8 @@ function salmonLog({ tasting, locked, range, overshot, held }) {
         entry(`gate-${tag}`, minutesAfter(own[heated].end, 1), by, {
           kind: 'gate',
           piece: tag,
-          decision: 'passed',
-          because: '',
+          decision: 'served-all-the-same',
+          because: FROZEN_BEFORE,
         }),
       ];
     })

@@ -39,10 +39,10 @@ interface Cook {
 function cooked(name: string, target: number): Cook & { random: RandomStream } {
   const random = randomStream(name, 'credible');
   const between = (low: number, high: number): number => low + (high - low) * random.fraction();
-  const isBath = random.fraction() < 0.2;
+  const [isBath, isPan] = [random.fraction() < 0.2, random.fraction() < 0.2];
   const around = isBath ? between(target + 2, target + 12) : between(110, 230);
-  const coefficient = isBath ? 250 : between(15, 60);
-  const thickness = between(0.015, 0.06);
+  const coefficient = isBath ? 250 : isPan ? 150 : between(15, 60);
+  const thickness = isPan ? between(0.012, 0.03) : between(0.015, 0.06);
   const body = { shape: 'slab' as const, thickness, at: materialOf(COMPOSITIONS.fish) };
   const heat = isBath
     ? { celsius: around, coefficient }
@@ -51,7 +51,9 @@ function cooked(name: string, target: number): Cook & { random: RandomStream } {
   const heatFrom = 120;
   const core = new Array<number>(heatFrom).fill(coreOf(warmth));
   while (coreOf(warmth) < target && core.length < 6 * 3600) {
-    warmth = stepped(body, warmth, heat, 5);
+    // The door is open for a minute in ten.
+    const isOpen = !isBath && core.length % 600 > 540;
+    warmth = stepped(body, warmth, isOpen ? { ...heat, celsius: 22 + 0.4 * (around - 22) } : heat, 5);
     for (let second = 0; second < 5; second++) core.push(coreOf(warmth));
   }
   const heatTo = core.length;
@@ -62,8 +64,8 @@ function cooked(name: string, target: number): Cook & { random: RandomStream } {
   const base = { minutes: { usual: 20 }, setting: '', hands: 'start' as const, doses: [], swaps: false };
   const chain: ChainStep[] = [
     {
-      ...{ ...base, id: 'heat', kind: 'heat', name: 'Cook', equipment: isBath ? 'bath' : 'oven' },
-      ...(random.fraction() < 0.8 && { celsius: Math.round(around) }),
+      ...{ ...base, id: 'heat', kind: 'heat', name: 'Cook', equipment: isBath ? 'bath' : isPan ? 'hob' : 'oven' },
+      ...(!isPan && random.fraction() < 0.8 && { celsius: Math.round(around) }),
     },
     { ...base, id: 'rest', kind: 'rest', name: 'Rest' },
   ];
@@ -103,7 +105,7 @@ const staysBelow = ({ core }: Cook): boolean => Math.max(...core) < FISH - 1;
 const isMet = ({ log, chain }: Cook, curve: Curve): boolean =>
   gateCheck(pieceOf(kitchenState(log), 'K4'), chain, 'fish', { curves: [curve] }).limit!.isMet;
 
-const TRIALS = 200;
+const TRIALS = Number(process.env.TRIALS ?? 100);
 const count = (met: (at: number) => boolean | null): { met: number; all: number } => {
   const results = Array.from({ length: TRIALS }, (_, turn) => met(turn)).filter((one) => one !== null);
   return { met: results.filter(Boolean).length, all: results.length };
@@ -134,7 +136,7 @@ describe('readings that could be of the core', () => {
         curveOf(air, (second) => (second < falls ? core[second] : around + 4 * Math.sin(second / 90))),
       );
     });
-    expect(fallen.all).toBeGreaterThan(120);
+    expect(fallen.all).toBeGreaterThan(TRIALS / 2);
     expect(fallen.met).toBe(0);
   });
 
@@ -147,7 +149,7 @@ describe('readings that could be of the core', () => {
         curveOf(cook, (second) => cook.core[second], 60 + 30 * cook.random.fraction()),
       );
     });
-    expect(warm.all).toBeGreaterThan(120);
+    expect(warm.all).toBeGreaterThan(TRIALS / 2);
     expect(warm.met).toBe(0);
   });
 

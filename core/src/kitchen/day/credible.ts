@@ -71,8 +71,8 @@ export function judged({ points, from }: { points: readonly CurvePoint[]; from: 
   const judge = new Judge(Date.parse(from), piece);
   const found: Judged = { points: [], doubtful: [] };
   let before: Doubt | null = null;
-  for (const point of points) {
-    const why = judge.doubtOf(point);
+  for (const [turn, point] of points.entries()) {
+    const why = isWild(points[turn - 1], point, points[turn + 1]) ? 'jump' : judge.doubtOf(point);
     const last = found.doubtful.at(-1);
     const { misled } = judge;
     if (misled !== null) drop(found, misled);
@@ -83,6 +83,12 @@ export function judged({ points, from }: { points: readonly CurvePoint[]; from: 
   }
   return found;
 }
+
+/** High above the readings before and after it: a core does not fall that fast. */
+const isWild = (before: CurvePoint | undefined, point: CurvePoint, after: CurvePoint | undefined): boolean =>
+  before !== undefined &&
+  after !== undefined &&
+  point.mean - Math.max(before.mean, after.mean) > 2 * NOISE + FALLING * minutes(point, after);
 
 /** A probe that came to where no core can be had left it before it was there: what it showed on the way counts for nothing. */
 function drop(found: Judged, from: number): void {
@@ -172,14 +178,18 @@ class Judge {
   }
 
   private through(point: CurvePoint): null {
+    const before = this.base?.mean ?? Infinity;
     this.base = point;
     this.lately = [
       ...this.lately.filter((one, at) => at === this.lately.length - 1 || minutes(one, point) <= 1),
       point,
     ];
-    const since = this.aroundAt(point.at)?.from ?? this.from;
+    const around = this.aroundAt(point.at);
+    // In what is colder than it is, a core rises no faster than it did.
+    const isCooling = around?.celsius != null && !around.isOpenEnded && around.celsius <= before;
+    const since = isCooling ? -Infinity : (around?.from ?? this.from);
     if (this.history === null || this.history.from < since)
-      this.history = { from: Math.max(since, point.at), window: point, steepest: 0 };
+      this.history = { from: point.at, window: point, steepest: 0 };
     const { window } = this.history;
     if (minutes(window, point) >= HISTORY.window) {
       const rise = (point.mean - window.mean) / minutes(window, point);
@@ -200,7 +210,8 @@ class Judge {
   private whileOff(point: CurvePoint, off: NonNullable<Judge['off']>): Doubt | null {
     const isSoon = off.isFirst || point.at - off.at <= SPIKE_S * 1000;
     off.isFirst = false;
-    const isBack = Math.abs(point.mean - off.base.mean) <= NOISE + this.steepestAt(point) * minutes(off.base, point);
+    const usual = Math.max(HISTORY.atLeast, 1.5 * (this.history?.steepest ?? 0));
+    const isBack = Math.abs(point.mean - off.base.mean) <= 2 * NOISE + usual * minutes(off.base, point);
     if (isSoon && isBack) {
       this.off = null;
       return this.through(point);
@@ -220,11 +231,11 @@ class Judge {
 
   /** °C a minute that a core may rise by. */
   private steepestAt({ at, mean }: CurvePoint): number {
-    const around = this.aroundAt(at);
+    const lately = this.aroundLately(at);
     const own = this.base?.mean ?? mean;
-    const isKnown = around?.celsius != null && !around.isOpenEnded;
-    const step = isKnown ? Math.max(NOISE, (around.celsius as number) - own) : ANY_STEP;
-    const most = this.perMinute(step);
+    const isKnown = lately.length > 0 && lately.every(({ celsius, isOpenEnded }) => celsius !== null && !isOpenEnded);
+    const step = isKnown ? Math.max(...lately.map(({ celsius }) => celsius as number)) - own : ANY_STEP;
+    const most = this.perMinute(Math.max(NOISE, step));
     if (this.history === null || at - this.history.from < HISTORY.minutes * 60_000) return most;
     return Math.min(most, Math.max(HISTORY.atLeast, HISTORY.times * this.history.steepest));
   }
@@ -242,6 +253,13 @@ class Judge {
   /** The steepest rise of a core, °C a minute, so many degrees below what is around it. */
   private perMinute(step: number): number {
     return ((this.piece.isRound ? STEEPEST.round : STEEPEST.slab) * step * 60) / this.fourierTime;
+  }
+
+  /** What it is in, and was in within the last Fourier time: heat that is on its way to the middle goes on. */
+  private aroundLately(at: number): AroundFrom[] {
+    const { around } = this.piece;
+    const since = at - 1000 * this.fourierTime;
+    return around.filter(({ from }, turn) => from <= at && (around[turn + 1]?.from ?? Infinity) >= since);
   }
 
   private aroundAt(at: number): AroundFrom | undefined {
