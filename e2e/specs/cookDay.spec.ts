@@ -67,7 +67,7 @@ test('a simulated cook at sixty times its pace: probes, a plateau, a dose, a lat
   await expect(one.getByText(new RegExp(`Written down: salt for ${tag}`))).toBeAttached();
 
   // One is burnt: withdrawn, and another cooked in its place under a new tag, which is on the sheet of both.
-  await one.getByLabel('What was seen, if it does not simply pass').fill('burnt underneath');
+  await one.getByLabel('What was seen, or why it is served anyway').fill('burnt underneath');
   await one.getByRole('button', { name: 'Withdraw' }).click();
   const again = one.getByRole('button', { name: /^Cook another in its place, as / });
   const fresh = (await again.textContent())?.trim().slice(-2) ?? '';
@@ -81,15 +81,15 @@ test('a simulated cook at sixty times its pace: probes, a plateau, a dose, a lat
   await openPiece(other, short);
   await expect(other.getByText(/recorded as not reached/)).toBeVisible();
   await expect(other.getByRole('button', { name: 'Pass', exact: true })).toBeDisabled();
-  await other.getByLabel('What was seen, if it does not simply pass').fill('firm, but cooked through');
-  await other.getByRole('button', { name: /Serve all the same, as Marek decides/ }).click();
+  await other.getByLabel('What was seen, or why it is served anyway').fill('firm, but cooked through');
+  await other.getByRole('button', { name: /^Serve anyway, as Marek decides/ }).click();
   await close(other);
 
   // The record proposes, one tap notes.
   await one.getByRole('button', { name: 'Note it' }).first().click();
   await one.getByRole('link', { name: 'Run sheet and list' }).click();
   await expect(
-    one.locator('li', { hasText: /was withdrawn|served all the same|took|weigh|heavier|lighter/ }).first(),
+    one.locator('li', { hasText: /was withdrawn|served anyway|took|weigh|heavier|lighter/ }).first(),
   ).toBeVisible();
   await expect(one.getByText(`instead of ${tag}`)).toBeVisible();
 

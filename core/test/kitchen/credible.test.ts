@@ -35,18 +35,26 @@ interface Cook {
   constant: number;
 }
 
+/** The steps of a cook; a pan says nothing of how hot it is. */
+function chainFor({ isBath, isPan }: { isBath: boolean; isPan: boolean }, celsius: number | undefined): ChainStep[] {
+  const base = { minutes: { usual: 20 }, setting: '', hands: 'start' as const, doses: [], swaps: false };
+  const heat = { ...base, id: 'heat', kind: 'heat' as const, name: 'Cook' };
+  const rest = { ...base, id: 'rest', kind: 'rest' as const, name: 'Rest' };
+  if (isPan && !isBath) return [{ ...heat, equipment: 'hob' }, rest];
+  return [{ ...heat, equipment: isBath ? 'bath' : 'oven', ...(celsius !== undefined && { celsius }) }, rest];
+}
+
 /** A piece that lies in the heat until its core truly is at a target, and then rests for ten minutes. */
 function cooked(name: string, target: number): Cook & { random: RandomStream } {
   const random = randomStream(name, 'credible');
   const between = (low: number, high: number): number => low + (high - low) * random.fraction();
   const [isBath, isPan] = [random.fraction() < 0.2, random.fraction() < 0.2];
   const around = isBath ? between(target + 2, target + 12) : between(110, 230);
-  const coefficient = isBath ? 250 : isPan ? 150 : between(15, 60);
+  const coefficient = isPan ? 150 : between(15, 60);
   const thickness = isPan ? between(0.012, 0.03) : between(0.015, 0.06);
   const body = { shape: 'slab' as const, thickness, at: materialOf(COMPOSITIONS.fish) };
-  const heat = isBath
-    ? { celsius: around, coefficient }
-    : { celsius: around, coefficient, moist: { dewPoint: 15, dries: true } };
+  const air = { celsius: around, coefficient, moist: { dewPoint: 15, dries: true } };
+  const heat = isBath ? { celsius: around, coefficient: 250 } : air;
   let warmth = evenly(between(2, 12));
   const heatFrom = 120;
   const core = new Array<number>(heatFrom).fill(coreOf(warmth));
@@ -61,14 +69,7 @@ function cooked(name: string, target: number): Cook & { random: RandomStream } {
     warmth = stepped(body, warmth, { celsius: 22, coefficient: 10 }, 5);
     for (let one = 0; one < 5; one++) core.push(coreOf(warmth));
   }
-  const base = { minutes: { usual: 20 }, setting: '', hands: 'start' as const, doses: [], swaps: false };
-  const chain: ChainStep[] = [
-    {
-      ...{ ...base, id: 'heat', kind: 'heat', name: 'Cook', equipment: isBath ? 'bath' : isPan ? 'hob' : 'oven' },
-      ...(!isPan && random.fraction() < 0.8 && { celsius: Math.round(around) }),
-    },
-    { ...base, id: 'rest', kind: 'rest', name: 'Rest' },
-  ];
+  const chain = chainFor({ isBath, isPan }, random.fraction() < 0.8 ? Math.round(around) : undefined);
   const entry = (second: number, body: KitchenEntry['body']): KitchenEntry => ({
     ...{ id: `${body.kind} ${second}`, at: at(second / 60), storedAt: at(second / 60), by: 'Marek', body },
   });

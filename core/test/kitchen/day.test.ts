@@ -247,8 +247,9 @@ describe('the gate', () => {
     expect(check('fish', ...over.slice(1), spot(63))).toMatchObject({ open: ['Season'], needs: ['open'] });
     expect(needsText(check('poultry', ...over, spot(55)))).toBe('limit for poultry not recorded as met');
     // Where no limit applies one decision does, whatever was tapped and measured.
-    for (const entries of [[], over, [...over, spot(20)]])
+    for (const entries of [[], over, [...over, spot(51)]])
       expect(check('vegetable', ...entries)).toMatchObject({ limit: null, needs: [], mayPass: true });
+    expect(check('vegetable', ...over, spot(20))).toMatchObject({ needs: ['end-point'], mayPass: false });
   });
 
   it('is one proposal for all pieces that share a reason, and is not proposed again once it is settled', () => {

@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { kitchenEntrySchema, noRecords, type KitchenEntry } from '@jacana/core/bundle';
+import { GATE_WORDS } from '@jacana/core/kitchen';
 import { kitchenCsv } from '@jacana/core/tidy';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
@@ -69,7 +70,7 @@ export class KitchenLogService {
       for (const { body } of added)
         if (body.kind === 'gate')
           await this.audit.record(manager, {
-            ...{ by: me.name, action: `piece ${body.decision.replaceAll('-', ' ')}`, tastingId: id },
+            ...{ by: me.name, action: `piece ${GATE_WORDS[body.decision]}`, tastingId: id },
             detail: [body.piece, body.because].filter(Boolean).join(': '),
           });
       if (added.length > 0) await this.live.note(manager, id, 'tasting', 'kitchen-log');

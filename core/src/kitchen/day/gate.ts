@@ -45,7 +45,8 @@ export interface GateCheck {
   isThawedWarm: boolean;
   /**
    * Why a named person has to decide, with a reason; empty where one decision does. Where a limit applies it has to
-   * be recorded as met, over steps that are over; where none does, only what thawed too warm asks for a reason.
+   * be recorded as met, over steps that are over; where none does, only what was measured short of its end point, or
+   * thawed too warm, asks for a reason.
    */
   needs: ('limit-not-met' | 'nothing-measured' | 'open' | 'end-point' | 'thawed-warm')[];
   /** Whether it may pass without a reason. */
@@ -76,7 +77,8 @@ export function gateCheck(
   const limit = limitFor(product, locale);
   const isMet = limit !== undefined && (isLimitMet(measured.inCore, limit) ?? isMetBySpots(measured.spots, limit));
   const isThawedWarm = thawedWarm(chain, piece.steps);
-  const needs = limit ? needsUnderLimit({ isMet, highest, isOpen: open.length > 0, isReached }) : [];
+  const needs = limit ? needsUnderLimit({ isMet, highest, isOpen: open.length > 0 }) : [];
+  if (!isReached && highest !== null) needs.push('end-point');
   if (isThawedWarm) needs.push('thawed-warm');
   return {
     open: open.map(({ name }) => name),
@@ -91,14 +93,12 @@ interface UnderLimit {
   isMet: boolean;
   highest: number | null;
   isOpen: boolean;
-  isReached: boolean;
 }
 
-function needsUnderLimit({ isMet, highest, isOpen, isReached }: UnderLimit): GateCheck['needs'] {
+function needsUnderLimit({ isMet, highest, isOpen }: UnderLimit): GateCheck['needs'] {
   const needs: GateCheck['needs'] = [];
   if (!isMet) needs.push(highest === null ? 'nothing-measured' : 'limit-not-met');
   if (isOpen) needs.push('open');
-  if (!isReached && highest !== null) needs.push('end-point');
   return needs;
 }
 

@@ -77,7 +77,7 @@ export function GateFields({ piece, day, chain, write }: GateFieldsProps) {
         <Button
           look={check.mayPass ? 'main' : 'plain'}
           className="min-h-12!"
-          disabled={!check.mayPass}
+          disabled={!check.mayPass || check.open.length > 0}
           onClick={() => decide('passed')}
         >
           Pass
