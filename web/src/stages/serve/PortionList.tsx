@@ -75,7 +75,7 @@ export function PortionList({ id, portions }: PortionListProps) {
                     </label>
                   </td>
                   <td className="font-mono text-lg font-semibold">
-                    {row.tag}
+                    <span>{row.tag}</span>
                     {!row.isLetThrough && (
                       <span className="ml-1 font-sans text-sm font-bold text-chestnut">not yet</span>
                     )}

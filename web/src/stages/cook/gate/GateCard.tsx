@@ -21,7 +21,7 @@ export function GateCard({ kitchen: { methods, product }, day, write }: GateCard
   const locale = useLocale();
   const [isCookedUnrecorded, setCooked] = useState(false);
   const batches = gateBatches({ methods, product, ...day, locale, isCookedUnrecorded });
-  const { inOrder, needing, cooking, decided } = batches;
+  const { inOrder, needing, cooking, untapped, decided } = batches;
   const left = undecided(batches).length;
   if (left + decided === 0) return null;
   const decide = (pieces: readonly string[], decision: 'passed' | 'served-all-the-same', because = ''): void =>
@@ -48,12 +48,17 @@ export function GateCard({ kitchen: { methods, product }, day, write }: GateCard
         <Needing key={why} {...{ why, pieces }} onServe={(because) => decide(pieces, 'served-all-the-same', because)} />
       ))}
       {cooking.length > 0 && (
+        <p className="text-sm">
+          Still in the kitchen: <span className="font-mono">{cooking.join(', ')}</span>.
+        </p>
+      )}
+      {untapped.length > 0 && (
         <div className="text-sm">
           <p>
-            By the record still in the kitchen: <span className="font-mono">{cooking.join(', ')}</span>.
+            Nobody tapped a step of <span className="font-mono">{untapped.join(', ')}</span>.
           </p>
           <Button className="mt-1 min-h-12!" onClick={() => setCooked(true)}>
-            {cooking.length === 1 ? 'It is' : 'They are'} done; nobody tapped the steps
+            {untapped.length === 1 ? 'It is' : 'They are'} cooked: decide
           </Button>
         </div>
       )}

@@ -16,8 +16,9 @@ export interface GateBatches {
   inOrder: string[];
   /** Served with a reason only, by what speaks against each. */
   needing: { why: string; pieces: string[] }[];
-  /** By the record still in the kitchen. */
+  /** By the record still in the kitchen: in one of their steps, or without a step that anybody tapped. */
   cooking: string[];
+  untapped: string[];
   /** Decided on, whichever way. */
   decided: number;
 }
@@ -33,7 +34,7 @@ interface AtTheGate {
 }
 
 export function gateBatches(gate: AtTheGate): GateBatches {
-  const found: GateBatches = { inOrder: [], needing: [], cooking: [], decided: 0 };
+  const found: GateBatches = { inOrder: [], needing: [], cooking: [], untapped: [], decided: 0 };
   for (const { chain, pieces } of gate.methods)
     for (const { tag, standing } of pieces) {
       if (standing === 'redone') continue;
@@ -43,13 +44,16 @@ export function gateBatches(gate: AtTheGate): GateBatches {
         continue;
       }
       const curves = gate.curves.filter((curve) => curve.piece === tag);
-      put(found, tag, gateCheck(piece, chain, gate.product, { curves, locale: gate.locale }), gate.isCookedUnrecorded);
+      const check = gateCheck(piece, chain, gate.product, { curves, locale: gate.locale });
+      const isUntapped = piece.steps.size === 0;
+      if (check.open.length > 0 && !isUntapped) found.cooking.push(tag);
+      else if (check.open.length > 0 && !gate.isCookedUnrecorded) found.untapped.push(tag);
+      else decidable(found, tag, check);
     }
   return found;
 }
 
-function put(found: GateBatches, tag: string, check: GateCheck, isCookedUnrecorded: boolean): void {
-  if (check.open.length > 0 && !isCookedUnrecorded) return void found.cooking.push(tag);
+function decidable(found: GateBatches, tag: string, check: GateCheck): void {
   if (check.mayPass) return void found.inOrder.push(tag);
   const why = needsText(check);
   const same = found.needing.find((one) => one.why === why);
@@ -58,8 +62,9 @@ function put(found: GateBatches, tag: string, check: GateCheck, isCookedUnrecord
 }
 
 /** Pieces that nobody has decided on. */
-export const undecided = ({ inOrder, needing, cooking }: GateBatches): string[] => [
+export const undecided = ({ inOrder, needing, cooking, untapped }: GateBatches): string[] => [
   ...inOrder,
   ...needing.flatMap(({ pieces }) => pieces),
   ...cooking,
+  ...untapped,
 ];

@@ -15,7 +15,7 @@ import { endText, useCurves } from '../../../kitchen/curves';
 import { clockText } from '../../../kitchen/clock';
 import { GateCard } from '../gate/GateCard';
 import { Anew } from './Anew';
-import { dayOf, LATE_MS, tapsOf, type Day } from './day';
+import { dayOf, liveSentence, tapsOf, type Day } from './day';
 import { useKitchenPost, type Tapped } from './kitchenPost';
 import { NextAction } from './NextAction';
 import { PieceDialog } from './PieceDialog';
@@ -170,17 +170,3 @@ const turnOf = (action: Day['actions'][number], later: ReadonlyMap<string, numbe
   const put = later.get(nameOf(action));
   return put !== undefined && put > now ? Math.max(put, action.due) : action.due;
 };
-
-const SOON_MINUTES = 5;
-
-export function liveSentence({ actions, waitingAtGate }: Pick<Day, 'actions' | 'waitingAtGate'>, now: number): string {
-  const late = actions.filter(({ due }) => due <= now - LATE_MS);
-  const soon = actions.filter(({ due }) => due <= now + SOON_MINUTES * 60_000);
-  if (actions.length === 0)
-    return waitingAtGate === 0
-      ? 'All pieces are through.'
-      : `All steps are over. ${counted(waitingAtGate, 'piece waits', 'pieces wait')} for a decision at the gate.`;
-  if (late.length > 0) return `${counted(late.length, 'thing')} late: do ${late.length > 1 ? 'them' : 'it'} first.`;
-  if (soon.length === 0) return `Nothing to do before ${clockText(Math.min(...actions.map(({ due }) => due)))}.`;
-  return `${counted(soon.length, 'thing')} to do in the next five minutes.`;
-}

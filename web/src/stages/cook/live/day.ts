@@ -20,7 +20,9 @@ import type {
   RunSheetView,
   StepInput,
 } from '../../../client/api.generated';
+import { clockText } from '../../../kitchen/clock';
 import { entryOf } from '../../../kitchen/entry';
+import { counted } from '../../../shell/stages';
 
 /** How the day stands on this device: what the server has, and what was tapped here and is on its way. */
 export interface Day {
@@ -96,4 +98,19 @@ export function countdown(due: number, now: number): { text: string; isLate: boo
       ? `${Math.round(seconds / 3600)} h`
       : `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
   return { text, isLate: due <= now - LATE_MS };
+}
+
+const SOON_MINUTES = 5;
+
+/** How the kitchen stands, in a sentence. */
+export function liveSentence({ actions, waitingAtGate }: Pick<Day, 'actions' | 'waitingAtGate'>, now: number): string {
+  const late = actions.filter(({ due }) => due <= now - LATE_MS);
+  const soon = actions.filter(({ due }) => due <= now + SOON_MINUTES * 60_000);
+  if (actions.length === 0)
+    return waitingAtGate === 0
+      ? 'All pieces are through.'
+      : `All steps are over. ${counted(waitingAtGate, 'piece waits', 'pieces wait')} for a decision at the gate.`;
+  if (late.length > 0) return `${counted(late.length, 'thing')} late: do ${late.length > 1 ? 'them' : 'it'} first.`;
+  if (soon.length === 0) return `Nothing to do before ${clockText(Math.min(...actions.map(({ due }) => due)))}.`;
+  return `${counted(soon.length, 'thing')} to do in the next five minutes.`;
 }
