@@ -90,7 +90,7 @@ function Needing({ why, pieces, onServe }: { why: string; pieces: string[]; onSe
       <p className="mt-1 font-bold first-letter:uppercase">{why}.</p>
       <TextField
         label={pieces.length === 1 ? 'Why it is served anyway' : 'Why they are served anyway'}
-        hint="Stands in the log, the caveats and the report. To withdraw a piece, choose it by itself."
+        hint="Kept in the log and the report, and proposed as a caveat. To withdraw a piece, choose it by itself."
         className="mt-2"
         maxLength={2000}
         value={because}
