@@ -271,6 +271,8 @@ describe('the gate', () => {
     ]);
     const settled = entry(4, { kind: 'settled', proposal: 'gate A1 B2', noted: true });
     expect(texts(...log, settled)).toEqual([['gate C3', 'Piece C3 is served anyway, as Marek decided: raw']]);
+    // One that joins the batch later is proposed by itself.
+    expect(texts(...log.slice(0, 2), settled, gate('C3', 'frozen before', 5)).map(([id]) => id)).toEqual(['gate C3']);
   });
 
   it('knows nothing where nothing was measured, and no limit for vegetables', () => {

@@ -14,7 +14,7 @@ import { orderBalance } from '../../src/design';
 import { findings, sectionOf, serviceLines } from '../../src/findings';
 import { heardSets } from '../../src/findings/planned/heard';
 import { kitchenState } from '../../src/kitchen';
-import { portionsOf, servedOf, servedPortions } from '../../src/served';
+import { flightsOfPieces, portionsOf, servedOf, servedPortions } from '../../src/served';
 import { serviceFinding } from '../../src/findings/service';
 import { findingsText } from '../../cli/findingsText';
 import { reportSheet, USUAL_REPORT } from '../../src/sheets';
@@ -212,6 +212,10 @@ describe('somebody who walks in', () => {
       expect(report).not.toContain('ANOTHER ONE');
     }
     expect(findingsText(found)).toContain('Fingerprint matches');
+    // Nor are pieces cooked for another flight on account of somebody who walked in.
+    const flights = ({ tasting, plan, pieces, key, records }: TastingBundle) =>
+      flightsOfPieces({ tasting, plan: plan!, pieces, key: key!, amendments: records.amendments }, []);
+    expect(flights(more)).toEqual(flights(ranking));
     const [own, other] = ['w1', 'p0'].map((panelist) =>
       more.key!.portions.findIndex((portion) => portion.panelist === panelist),
     );
