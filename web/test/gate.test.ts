@@ -1,7 +1,7 @@
 import { kitchenState } from '@jacana/core/kitchen';
 import type { KitchenEntry, Product } from '@jacana/core/bundle';
 import { gateBatches, undecided } from '../src/stages/cook/gate/batches';
-import { liveSentence } from '../src/stages/cook/live/day';
+import { liveSentence } from '../src/stages/cook/day/day';
 
 const AT = '2026-03-05T18:00:00.000Z';
 let count = 0;

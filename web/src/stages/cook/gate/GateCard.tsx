@@ -6,8 +6,8 @@ import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { TextField } from '../../../ui/Field';
-import type { Tapped } from '../live/kitchenPost';
-import type { Day } from '../live/day';
+import type { Tapped } from '../day/kitchenPost';
+import type { Day } from '../day/day';
 import { gateBatches, undecided } from './batches';
 
 interface GateCardProps {

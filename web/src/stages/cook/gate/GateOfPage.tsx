@@ -5,7 +5,7 @@ import type { KitchenView } from '../../../client/api.generated';
 import { useCurves } from '../../../kitchen/curves';
 import { entryOf } from '../../../kitchen/entry';
 import { Button } from '../../../ui/Button';
-import { useKitchenPost } from '../live/kitchenPost';
+import { useKitchenPost } from '../day/kitchenPost';
 import { GateCard } from './GateCard';
 
 /** The gate where nobody cooks by the sheet: decisions are needed all the same, and can be taken back. */

@@ -4,7 +4,7 @@ import { clockText, momentText } from '../../../kitchen/clock';
 import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
-import type { Day } from './day';
+import type { Day } from '../day/day';
 import { movedBetween } from './moved';
 
 interface AnewProps {

@@ -1,4 +1,4 @@
-import { countdown } from './day';
+import { countdown } from '../day/day';
 
 interface CountdownProps {
   due: number;

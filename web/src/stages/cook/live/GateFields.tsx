@@ -19,8 +19,8 @@ import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
 import { clockText } from '../../../kitchen/clock';
 import { useCurves } from '../../../kitchen/curves';
-import type { Day } from './day';
-import type { Tapped } from './kitchenPost';
+import type { Day } from '../day/day';
+import type { Tapped } from '../day/kitchenPost';
 
 interface GateFieldsProps {
   piece: string;

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Action } from '@jacana/core/kitchen';
 import { TextField } from '../../../ui/Field';
 import { Countdown } from './Countdown';
-import { titleOf, verbOf } from './day';
+import { titleOf, verbOf } from '../day/day';
 
 interface NextActionProps {
   action: Action;

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Photos } from '../../../kitchen/Photos';
 import { madeSmall } from '../../../ui/picture';
-import type { Day } from './day';
-import type { Tapped } from './kitchenPost';
+import type { Day } from '../day/day';
+import type { Tapped } from '../day/kitchenPost';
 
 interface PhotoFieldsProps {
   piece: string;

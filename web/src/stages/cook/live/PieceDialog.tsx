@@ -5,9 +5,9 @@ import { useDegrees } from '../../../shell/degrees';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
 import { Modal } from '../../../ui/Modal';
-import type { Day } from './day';
+import type { Day } from '../day/day';
 import { GateFields } from './GateFields';
-import type { Tapped } from './kitchenPost';
+import type { Tapped } from '../day/kitchenPost';
 import { PhotoFields } from './PhotoFields';
 import { OnTheScale, ProbeFields } from './ProbeFields';
 

@@ -8,8 +8,8 @@ import { SelectField } from '../../../ui/SelectField';
 import { CurveChart } from '../../../kitchen/CurveChart';
 import { endText, useCurves } from '../../../kitchen/curves';
 import { useKitchenNow } from '../../../kitchen/kitchenClock';
-import type { Day } from './day';
-import type { Tapped } from './kitchenPost';
+import type { Day } from '../day/day';
+import type { Tapped } from '../day/kitchenPost';
 
 interface ProbeFieldsProps {
   piece: string;

@@ -2,7 +2,7 @@ import type { Proposal } from '@jacana/core/kitchen';
 import { useLedger } from '../../../caveats/ledgerPost';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
-import type { Tapped } from './kitchenPost';
+import type { Tapped } from '../day/kitchenPost';
 
 interface ProposalsProps {
   id: string;

@@ -2,7 +2,7 @@ import type { Action } from '@jacana/core/kitchen';
 import { Card } from '../../../ui/Card';
 import { clockText } from '../../../kitchen/clock';
 import { Countdown } from './Countdown';
-import { titleOf, verbOf } from './day';
+import { titleOf, verbOf } from '../day/day';
 
 interface ThenListProps {
   actions: Action[];

@@ -3,7 +3,7 @@ import { useDegrees } from '../../../shell/degrees';
 import { Card } from '../../../ui/Card';
 import { endText } from '../../../kitchen/curves';
 import { Countdown } from './Countdown';
-import type { Day } from './day';
+import type { Day } from '../day/day';
 
 interface UnderWayProps {
   day: Day;

@@ -7,7 +7,7 @@ import { useDegrees } from '../../../shell/degrees';
 import { Card } from '../../../ui/Card';
 import { CurveChart } from '../../../kitchen/CurveChart';
 import { endText } from '../../../kitchen/curves';
-import type { Day } from './day';
+import type { Day } from '../day/day';
 
 /** The curve that will be there first, or the one that somebody wants to see. */
 export function WatchedCurves({ day }: { day: Day }) {
