@@ -62,7 +62,7 @@ export function betaBinomial(
   if (!used.some(({ n }) => n > 1))
     return { test: null, reason: 'Nobody answered more than once, so panelists cannot be told from luck.' };
   const guess = GUESS[protocol];
-  const kinds = gathered(used);
+  const kinds = gathered(used, guess);
   const answers = used.reduce((sum, { n }) => sum + n, 0);
   const right = used.reduce((sum, { correct }) => sum + correct, 0);
   const alike = (pd: number): number =>
@@ -129,30 +129,50 @@ function profileInterval(
   ];
 }
 
-/** Panelists with the same counts are reckoned once. */
-function gathered(panel: readonly ReplicatedAnswers[]): (ReplicatedAnswers & { times: number })[] {
-  const kinds = new Map<string, ReplicatedAnswers & { times: number }>();
+/** Panelists with the same counts, which are reckoned once. */
+interface Kind extends ReplicatedAnswers {
+  times: number;
+  /**
+   * By how many of the right answers were known and not guessed: the chance of that number and of the others' being
+   * right and wrong by guessing, but for the share of knowing, which is integrated over.
+   */
+  ways: number[];
+}
+
+function gathered(panel: readonly ReplicatedAnswers[], guess: number): Kind[] {
+  const kinds = new Map<string, Kind>();
   for (const { n, correct } of panel) {
     const key = `${n}/${correct}`;
-    kinds.set(key, { n, correct, times: (kinds.get(key)?.times ?? 0) + 1 });
+    const kind = kinds.get(key) ?? { n, correct, times: 0, ways: waysOf(n, correct, guess) };
+    kinds.set(key, { ...kind, times: kind.times + 1 });
   }
   return [...kinds.values()];
 }
 
-/** Chance of the count, each panelist's chance being drawn anew: the mixture summed term by term. */
-function mixedChance({ n, correct }: ReplicatedAnswers, guess: number, pd: number, gamma: number): number {
+function waysOf(n: number, correct: number, guess: number): number[] {
+  const choose = (of: number, some: number): number => logGamma(of + 1) - logGamma(some + 1) - logGamma(of - some + 1);
+  return Array.from({ length: correct + 1 }, (_, known) => {
+    const guessed = (correct - known) * Math.log(guess) + (n - correct) * Math.log(1 - guess);
+    return Math.exp(choose(n, correct) + choose(correct, known) + guessed + known * Math.log(1 - guess));
+  });
+}
+
+/**
+ * Chance of the count, each panelist's chance being drawn anew: (guess + (1 - guess) q)^correct is a binomial sum in q,
+ * and each of its terms integrates to a ratio of beta functions, which for whole numbers is a product.
+ */
+function mixedChance({ n, correct, ways }: Kind, guess: number, pd: number, gamma: number): number {
   const size = 1 / Math.max(gamma, 1e-8) - 1;
   if (size < 1e-8) return (1 - pd) * binomialChance(correct, n, guess) + pd * (correct === n ? 1 : 0);
   const [a, b] = [Math.max(1e-14, pd * size), Math.max(1e-14, (1 - pd) * size)];
-  const logBeta = (x: number, y: number): number => logGamma(x) + logGamma(y) - logGamma(x + y);
-  // (guess + (1 - guess) q)^correct is a binomial sum in q; each term then integrates to a beta function.
+  let moment = 1;
+  for (let wrong = 0; wrong < n - correct; wrong++) moment *= (b + wrong) / (a + b + wrong);
   let total = 0;
   for (let known = 0; known <= correct; known++) {
-    const ways = logGamma(correct + 1) - logGamma(known + 1) - logGamma(correct - known + 1);
-    const guessed = (correct - known) * Math.log(guess) + (n - correct + known) * Math.log(1 - guess);
-    total += Math.exp(ways + guessed + logBeta(a + known, b + n - correct) - logBeta(a, b));
+    total += ways[known] * moment;
+    moment *= (a + known) / (a + b + n - correct + known);
   }
-  return Math.exp(logGamma(n + 1) - logGamma(correct + 1) - logGamma(n - correct + 1)) * total;
+  return total;
 }
 
 const safeLog = (chance: number): number => Math.log(Math.max(chance, 1e-300));
