@@ -10,6 +10,7 @@ import {
   signInToDemo,
   sureThatAllCame,
   test,
+  goTo,
 } from '../support/jacana';
 
 // Axe looks at every element of pages with hundreds: ten seconds each on a small machine.
@@ -135,7 +136,7 @@ test('first visit, drafts, lock, and the ballot in both lights', async ({ page, 
   await guest.getByRole('heading', { name: 'Handed in. Thank you.' }).waitFor();
   await isAccessible(guest, 'handed in');
 
-  await page.getByRole('link', { name: 'Back' }).click();
+  await goTo(page, 'Taste');
   await page.getByRole('button', { name: /^Seat 1/ }).click();
   await isAccessible(page, 'seat');
   await page.keyboard.press('Escape');

@@ -42,7 +42,7 @@ test('what is in the samples is said before the first bite, and whoever must not
   await lockPlan(page);
 
   const addresses = await ballotAddresses(page);
-  await page.getByRole('link', { name: 'Back' }).click();
+  await goTo(page, 'Taste');
   const pia = await phone(browser, addresses[0]);
   await expect(pia.getByRole('heading', { name: 'Please taste nothing.' })).toBeVisible();
   await expect(pia.getByText(/milk|butter/i)).toHaveCount(0);

@@ -3,7 +3,7 @@ import { defaultTasting } from '@jacana/core/bundle';
 import { neutralQuestion } from '@jacana/core/library';
 import type { Browser, Page } from '@playwright/test';
 import { currentCode, handIn, letThrough, nextSample, rankByTapping, scoreAll, scoreFromHere } from '../support/ballot';
-import { ballotAddresses, expect, lockDraft, phone, planTasting, setUp, test } from '../support/jacana';
+import { ballotAddresses, expect, lockDraft, phone, planTasting, setUp, test, goTo } from '../support/jacana';
 
 test('a second device with the same link is told so, and may take over', async ({ page, browser, empty }) => {
   await setUp(page, empty);
@@ -72,7 +72,7 @@ test('a panelist at a closed tasting keeps the answers and can send them once it
   await setUp(page, empty);
   await planTasting(page, ['Glazed', 'Roasted'], 2);
   const [address] = await ballotAddresses(page);
-  await page.getByRole('link', { name: 'Back' }).click();
+  await goTo(page, 'Taste');
   const guest = await phone(browser, address);
   const codes = await scoreAll(guest, [8, 3]);
   await rankByTapping(guest, codes);

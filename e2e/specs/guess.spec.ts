@@ -1,6 +1,6 @@
 import type { TastingBundle } from '@jacana/core/bundle';
 import { handIn, rankByTapping, scoreAll } from '../support/ballot';
-import { ballotAddresses, expect, phone, planTasting, setUp, sureThatAllCame, test } from '../support/jacana';
+import { ballotAddresses, expect, phone, planTasting, setUp, sureThatAllCame, test, goTo } from '../support/jacana';
 
 test('which method the last sample was is asked after handing in, stays sealed, and is read against chance', async ({
   page,
@@ -10,7 +10,7 @@ test('which method the last sample was is asked after handing in, stays sealed, 
   await setUp(page, empty);
   await planTasting(page, ['Glazed', 'Roasted', 'Steamed'], 6, { guess: true });
   const addresses = await ballotAddresses(page);
-  await page.getByRole('link', { name: 'Back' }).click();
+  await goTo(page, 'Taste');
 
   await Promise.all(
     addresses.map(async (address, at) => {

@@ -3,7 +3,15 @@ import { resolve } from 'node:path';
 import { rankingView, type Findings } from '@jacana/core/findings';
 import type { Browser, Page } from '@playwright/test';
 import { begin, currentCode, handIn, rankByTapping, scoreAll, scoreFromHere } from '../support/ballot';
-import { ballotAddresses, expect, phone, planTasting, setUp, sureThatAllCame, test } from '../support/jacana';
+import {
+  ballotAddressesByHand,
+  expect,
+  phone,
+  planByHand,
+  setUpByHand,
+  sureThatAllCame,
+  test,
+} from '../support/jacana';
 
 const COMMAND = resolve(import.meta.dirname, '../../core/dist/cli/jacana.js');
 
@@ -12,10 +20,10 @@ test('a real tasting, from the question to an answer that the command line confi
   browser,
   empty,
 }) => {
-  await setUp(page, empty);
-  await planTasting(page, ['Glazed', 'Roasted', 'Steamed'], 6);
+  await setUpByHand(page, empty);
+  await planByHand(page, ['Glazed', 'Roasted', 'Steamed'], 6);
   const stated = await page.getByText(/^[0-9a-f]{64}$/).innerText();
-  const addresses = await ballotAddresses(page);
+  const addresses = await ballotAddressesByHand(page);
   expect(addresses).toHaveLength(6);
   await page.getByRole('link', { name: 'Back' }).click();
 
@@ -114,8 +122,7 @@ async function tabTo(page: Page, name: string): Promise<void> {
 }
 
 async function withoutNetwork(browser: Browser, address: string): Promise<void> {
-  const page = await phone(browser, address);
-  const gone = Date.now();
+  const page = await phone(browser, address, { hasClock: true });
   await begin(page);
   await page.context().setOffline(true);
   const codes = await scoreFromHere(page, [6, 5, 2]);
@@ -123,7 +130,7 @@ async function withoutNetwork(browser: Browser, address: string): Promise<void> 
   await rankByTapping(page, [...codes].sort());
   await page.getByRole('button', { name: 'Hand in' }).click();
   await expect(page.getByRole('heading', { name: 'Waiting for a connection.' })).toBeVisible();
-  await page.waitForTimeout(Math.max(0, 30_000 - (Date.now() - gone)));
+  await page.clock.fastForward(30_000);
   await page.context().setOffline(false);
   await expect(page.getByRole('heading', { name: 'Handed in. Thank you.' })).toBeVisible({ timeout: 20_000 });
   await page.context().close();

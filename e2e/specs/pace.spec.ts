@@ -2,7 +2,17 @@ import { defaultTasting, type BallotItem, type Service } from '@jacana/core/bund
 import { neutralQuestion } from '@jacana/core/library';
 import type { Page } from '@playwright/test';
 import { currentCode, handIn, rankByTapping } from '../support/ballot';
-import { ballotAddresses, expect, type Jacana, lockDraft, phone, planTasting, setUp, test } from '../support/jacana';
+import {
+  ballotAddresses,
+  expect,
+  type Jacana,
+  lockDraft,
+  phone,
+  planTasting,
+  setUp,
+  test,
+  goTo,
+} from '../support/jacana';
 
 /** Three methods for one panelist, locked; questions besides the usual ones. @returns its id */
 function forAda(
@@ -131,7 +141,7 @@ test('whoever must not eat something stops, without a connection too; the coordi
   await setUp(page, empty);
   await planTasting(page, ['Glazed', 'Roasted', 'Steamed'], 2);
   const [address] = await ballotAddresses(page);
-  await page.getByRole('link', { name: 'Back' }).click();
+  await goTo(page, 'Taste');
   const guest = await phone(browser, address);
   await guest.getByRole('button', { name: 'Begin' }).click();
   await guest.getByRole('button', { name: 'Stop' }).click();

@@ -75,7 +75,7 @@ test('from an empty desk to a locked triangle test for 36, and the answer to it'
   await guest.getByRole('button', { name: 'Hand in' }).click();
   await expect(guest.getByRole('heading', { name: 'Handed in. Thank you.' })).toBeVisible();
 
-  await page.getByRole('link', { name: 'Back' }).click();
+  await goTo(page, 'Taste');
   await page.getByRole('button', { name: 'Close the tasting' }).click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   await page.getByRole('link', { name: 'Go on to unseal' }).click();

@@ -157,8 +157,11 @@ test('the next tasting is begun with one tap, and knows what it goes on from', a
   await expect(page.getByText('goes on from Salmon, four ways')).toBeVisible();
   await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Salmon, four ways: challenge');
   // What is typed into it keeps the link.
+  const saved = page.waitForResponse(
+    (reply) => reply.ok() && (reply.request().postData() ?? '').includes('Does less salt do as well?'),
+  );
   await page.getByLabel('Question').fill('Does less salt do as well?');
-  await page.waitForTimeout(1500);
+  await saved;
   await page.reload();
   await expect(page.getByText('goes on from Salmon, four ways')).toBeVisible();
   const id = page.url().split('/')[4];

@@ -1,7 +1,7 @@
 import { nextSample } from '../support/ballot';
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { ballotAddresses, expect, phone, planTasting, setUp, test } from '../support/jacana';
+import { ballotAddresses, expect, phone, planTasting, setUp, test, goTo } from '../support/jacana';
 
 test('each stage says honestly what it can do before the plan is locked', async ({ page, empty }) => {
   await setUp(page, empty);
@@ -96,7 +96,7 @@ test('a coordinator who opens the portioning sheet leaves a trace, and answers s
 
   // The board follows a panelist live, and the Read stage keeps the answers to itself.
   const [address] = await ballotAddresses(page);
-  await page.getByRole('link', { name: 'Back' }).click();
+  await goTo(page, 'Taste');
   await expect(page.getByRole('heading', { name: 'Two not here yet.' })).toBeVisible();
   await expect(page.getByText('live', { exact: true })).toBeVisible();
   const guest = await phone(browser, address);

@@ -72,12 +72,13 @@ test('every edit of a plan is taken back by Ctrl Z, a move as a move and not as 
   page,
   empty,
 }) => {
+  await page.clock.install();
   await setUp(page, empty);
   await beginTasting(page, 'Carrots', 'Which carrots?');
   await listMethods(page, ['Glazed', 'Roasted', 'Steamed']);
   const names = () =>
     Promise.all([1, 2, 3].map((at) => page.getByLabel(`Name of method ${at}`, { exact: true }).inputValue()));
-  await page.waitForTimeout(1000);
+  await page.clock.fastForward(1000);
   await page.getByLabel('Name of method 3', { exact: true }).press('Alt+ArrowUp');
   expect(await names()).toEqual(['Glazed', 'Steamed', 'Roasted']);
   await page.keyboard.press('Control+z');

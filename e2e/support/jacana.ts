@@ -1,37 +1,21 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
-import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import { defaultTasting } from '@jacana/core/bundle';
+import { neutralQuestion } from '@jacana/core/library';
 import { type Browser, expect, type Page, test as base } from '@playwright/test';
+import { type Jacana, Servers } from './servers';
 
 const ROOT = resolve(import.meta.dirname, '../..');
 
-/** A server of the test's own, on a port and a data file of its own. */
-export interface Jacana {
-  address: string;
-  data: string;
-  /** Asked for with the first account. */
-  setUpCode: string;
+/** A server in a process of its own, for tests that kill it or start it with other words. */
+export interface OwnServer extends Jacana {
   kill: (signal: NodeJS.Signals) => Promise<void>;
 }
 
-/** Below the ports that the system gives to connections: one of those may be in use by the time the server listens. */
-async function freePort(): Promise<number> {
-  const port = 20_000 + Math.floor(Math.random() * 10_000);
-  const isFree = await new Promise<boolean>((done) => {
-    const probe = createServer()
-      .once('error', () => done(false))
-      .listen(port, '127.0.0.1', () => probe.close(() => done(true)));
-  });
-  return isFree ? port : freePort();
-}
-
-export async function startJacana(data: string, ...words: string[]): Promise<Jacana> {
-  const port = await freePort();
+export async function startJacana(data: string, ...words: string[]): Promise<OwnServer> {
   const child: ChildProcess = spawn(
     process.execPath,
-    [join(ROOT, 'server/dist/main.js'), '--data', data, '--port', String(port), ...words],
+    [join(ROOT, 'server/dist/main.js'), '--data', data, '--port', '0', ...words],
     { stdio: ['ignore', 'pipe', 'pipe'] },
   );
   let [said, printed] = ['', ''];
@@ -46,32 +30,51 @@ export async function startJacana(data: string, ...words: string[]): Promise<Jac
   const gone = new Promise<void>((done) => child.on('exit', () => done()));
   const setUpCode = /Set-up code.*: (\w+)/.exec(printed)?.[1] ?? '';
   const kill = async (signal: NodeJS.Signals): Promise<void> => void (child.kill(signal), await gone);
-  return { address: `http://localhost:${port}`, data, setUpCode, kill };
+  const address = /Jacana is at (\S+)/.exec(printed)?.[1] ?? '';
+  return { address, data, setUpCode, kill };
 }
 
-/** Tests with an empty server, or with the demo. */
-export const test = base.extend<{ empty: Jacana; demo: Jacana }>({
-  empty: async ({}, use) => withServer((data) => startJacana(data), use),
-  demo: async ({}, use) => withServer((data) => startJacana(data, '--demo'), use),
+/** Tests with an empty server, or with the demo; whatever windows a test opens are closed before its server is gone. */
+export const test = base.extend<{ empty: Jacana; demo: Jacana }, { servers: Servers }>({
+  servers: [
+    async ({}, use) => {
+      const servers = new Servers();
+      await use(servers);
+      servers.end();
+    },
+    { scope: 'worker' },
+  ],
+  empty: async ({ servers, browser }, use) => {
+    const { port, ...jacana } = await servers.start(false);
+    await use(jacana);
+    await closeAll(browser);
+    await servers.stop(port);
+  },
+  demo: async ({ servers, browser }, use) => {
+    const { port, ...jacana } = await servers.start(true);
+    await use(jacana);
+    await closeAll(browser);
+    await servers.stop(port);
+  },
 });
 
-async function withServer(
-  start: (data: string) => Promise<Jacana>,
-  use: (jacana: Jacana) => Promise<void>,
-): Promise<void> {
-  const folder = mkdtempSync(join(tmpdir(), 'jacana-'));
-  const jacana = await start(join(folder, 'tastings.db'));
-  await use(jacana);
-  await jacana.kill('SIGTERM');
-  rmSync(folder, { recursive: true, force: true });
-}
+const closeAll = (browser: Browser): Promise<void[]> =>
+  Promise.all(browser.contexts().map((context) => context.close()));
 
-export { expect };
+export { expect, type Jacana };
 
 export const PASSWORD = 'a long password';
 
-/** Creates the coordinator's account through the first-visit page. */
+/** Creates the coordinator's account over the API, and opens the desk. */
 export async function setUp(page: Page, { address, setUpCode }: Jacana): Promise<void> {
+  const ines = { login: 'ines', password: PASSWORD };
+  await post(page, `${address}/api/set-up`, { ...ines, name: 'Ines', setUpCode });
+  await post(page, `${address}/api/session`, ines);
+  await page.goto(address);
+}
+
+/** The same by hand, through the page of the first visit. */
+export async function setUpByHand(page: Page, { address, setUpCode }: Jacana): Promise<void> {
   await page.goto(address);
   await page.getByLabel('Name').fill('Ines');
   await page.getByLabel('Login').fill('ines');
@@ -81,10 +84,20 @@ export async function setUp(page: Page, { address, setUpCode }: Jacana): Promise
   await expect(page.getByRole('heading', { name: 'No tasting yet.' })).toBeVisible();
 }
 
+/** Signs in as one of the demo's staff over the API, and opens the first page. */
 export async function signInToDemo(page: Page, { address }: Jacana, name: string): Promise<void> {
+  const session = await page.request.get(`${address}/api/session`);
+  const { demo } = (await session.json()) as { demo: { name: string; login: string; password: string }[] };
+  const { login, password } = demo.find((person) => person.name === name)!;
+  await post(page, `${address}/api/session`, { login, password });
   await page.goto(address);
-  await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
-  await expect(page.getByRole('button', { name: 'Find a command, Ctrl K' })).toBeVisible();
+}
+
+async function post(page: Page, address: string, data: object): Promise<unknown> {
+  const reply = await page.request.post(address, { data });
+  const text = await reply.text();
+  expect(reply.ok(), text).toBe(true);
+  return text === '' ? null : JSON.parse(text);
 }
 
 /** Begins a tasting from the desk, up to its question. The page ends on Ask. */
@@ -138,48 +151,69 @@ export async function takeTest(page: Page, name: string): Promise<void> {
   await expect(page.getByText('another is proposed')).toBeVisible();
 }
 
+interface Asked {
+  ties?: boolean;
+  liking?: boolean;
+  guess?: boolean;
+}
+
+/** A tasting of carrots, as it stands when Ask and Plan are done. */
+export function carrots(methods: string[], people: number, { ties = false, liking = true, guess = false }: Asked = {}) {
+  const design = defaultTasting();
+  const asked = design.ballot.items.filter((item) => liking || item.kind !== 'liking');
+  const items = asked.map((item) => (item.kind === 'ranking' ? { ...item, ties } : item));
+  return {
+    ...{ ...design, title: 'Carrots', question: 'Which carrots do our guests like best?' },
+    methods: methods.map((name, at) => ({
+      ...{ id: `method-${at}`, name, note: '', steps: '', chain: [], equipment: '', reference: false },
+    })),
+    panel: Array.from({ length: people }, (_, at) => ({ id: `panelist-${at}`, name: `Panelist ${at + 1}` })),
+    ballot: { items: guess ? [...items, neutralQuestion('guess', 'guess')] : items },
+  };
+}
+
+/** Locks a tasting of carrots over the API, and opens its plan; returns its id. */
+export async function planTasting(page: Page, methods: string[], people: number, asked: Asked = {}): Promise<string> {
+  const { origin } = new URL(page.url());
+  const id = await lockDraft(page, { address: origin }, carrots(methods, people, asked));
+  await page.goto(`${origin}/tastings/${id}/plan`);
+  await expect(page.getByRole('heading', { name: /^Locked:/ })).toBeVisible();
+  return id;
+}
+
 /** Writes a tasting down through Ask and Plan, and locks it. The page ends on Plan. */
-export async function planTasting(
-  page: Page,
-  methods: string[],
-  people: number,
-  { ties = false, liking = true, guess = false } = {},
-): Promise<void> {
+export async function planByHand(page: Page, methods: string[], people: number): Promise<void> {
   await beginTasting(page, 'Carrots', 'Which carrots do our guests like best?');
   await listMethods(page, methods);
-  if (methods.length === 2) await takeTest(page, 'Ranking');
   await goTo(page, 'Plan');
   await setNumber(page, 'People who taste', people);
-  if (ties || !liking || guess) await page.getByRole('tab', { name: 'Ballot' }).click();
-  if (ties) {
-    await page.getByRole('button', { name: /Ranking/ }).click();
-    await page.getByLabel(/Allow ties/).click();
-  }
-  if (!liking) await page.getByRole('button', { name: 'Remove question 1' }).click();
-  if (guess) {
-    await page.getByRole('button', { name: 'Add a question' }).click();
-    await page.getByRole('menuitem', { name: /^Guess of the method/ }).click();
-  }
   await lockPlan(page);
 }
 
 /** Creates a tasting from a draft over the API and locks it; returns its id. */
 export async function lockDraft<T extends { title: string }>(
   page: Page,
-  { address }: Jacana,
+  { address }: Pick<Jacana, 'address'>,
   draft: T,
 ): Promise<string> {
-  const created = await page.request.post(`${address}/api/tastings`, { data: { title: draft.title } });
-  const { id, version } = (await created.json()) as { id: string; version: number };
-  const saved = await page.request.put(`${address}/api/tastings/${id}/draft`, { data: { version, draft } });
+  const tastings = `${address}/api/tastings`;
+  const { id, version } = (await post(page, tastings, { title: draft.title })) as { id: string; version: number };
+  const saved = await page.request.put(`${tastings}/${id}/draft`, { data: { version, draft } });
   expect(saved.ok(), await saved.text()).toBe(true);
-  const locked = await page.request.post(`${address}/api/tastings/${id}/lock`);
-  expect(locked.ok(), await locked.text()).toBe(true);
+  await post(page, `${tastings}/${id}/lock`, {});
   return id;
 }
 
 /** Addresses of the ballots of the open tasting, in seat order. */
 export async function ballotAddresses(page: Page): Promise<string[]> {
+  const { origin, pathname } = new URL(page.url());
+  const [, id] = /\/tastings\/([^/]+)/.exec(pathname) ?? [];
+  const links = await page.request.get(`${origin}/api/tastings/${id}/links`);
+  return ((await links.json()) as { address: string }[]).map(({ address }) => address);
+}
+
+/** The same, from the page that is printed. */
+export async function ballotAddressesByHand(page: Page): Promise<string[]> {
   await page.getByRole('link', { name: /^Taste/ }).click();
   await page.getByRole('link', { name: 'Links and QR codes' }).click();
   const links = page.getByRole('article').getByRole('link');
@@ -187,9 +221,11 @@ export async function ballotAddresses(page: Page): Promise<string[]> {
   return links.evaluateAll((all) => all.map((link) => (link as HTMLAnchorElement).href));
 }
 
-export async function phone(browser: Browser, address: string): Promise<Page> {
+/** @param options hasClock lets the test put the phone's clock forward */
+export async function phone(browser: Browser, address: string, { hasClock = false } = {}): Promise<Page> {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
   const page = await context.newPage();
+  if (hasClock) await page.clock.install();
   await page.goto(address);
   return page;
 }

@@ -4,7 +4,7 @@ import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import 'reflect-metadata';
 import { AuditService } from './audit/audit.service';
-import { hashPassword } from './accounts/passwords';
+import { hashPassword, PASSWORD_COST } from './accounts/passwords';
 import { openBoth } from './database/dataSource';
 import { AccountRow, SessionRow } from './database/entities';
 import { migrationNames } from './database/migrations';
@@ -40,7 +40,7 @@ async function renewed(transactions: Transactions, login: string | undefined): P
   const person = people.find((one) => one.login === login);
   if (!person) throw new UnfitFile(`Nobody has the login ${login}. There are:\n${listed}`);
   const password = randomBytes(9).toString('base64url');
-  const passwordHash = await hashPassword(password);
+  const passwordHash = await hashPassword(password, PASSWORD_COST);
   const audit = new AuditService();
   await transactions.write(async (manager) => {
     await manager.update(AccountRow, { id: person.id }, { passwordHash });

@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { ValidationPipe } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
@@ -73,6 +74,12 @@ export async function createApplication(
   if (shown && 'root' in shown) serveRoot(app, (shown as MadeCertificate).root);
   if (options.web) serveWeb(app, options.web);
   return app;
+}
+
+/** Opens the server to whom the options say, and says in them on which port. */
+export async function listen(app: NestExpressApplication, options: ServerOptions): Promise<void> {
+  await app.listen(options.port, options.lan ? '0.0.0.0' : '127.0.0.1');
+  options.port = (app.getHttpServer().address() as AddressInfo).port;
 }
 
 /** A bundle with photos and curves is large, and nobody else's large body is even read. */

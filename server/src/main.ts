@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { AccountsService } from './accounts/accounts.service';
-import { createApplication } from './application';
+import { createApplication, listen } from './application';
 import { ClockWatch } from './audit/clockWatch';
 import { Transactions } from './database/transactions';
 import { UnfitFile } from './storage/dataFile';
@@ -17,7 +17,7 @@ async function main(): Promise<void> {
     process.stderr.write(`${message} Make room on the disk, look at the file, and start again.\n`);
     process.exit(1);
   });
-  await app.listen(options.port, options.lan ? '0.0.0.0' : '127.0.0.1');
+  await listen(app, options);
   const accounts = app.get(AccountsService);
   announce(options, (await accounts.isSetUpNeeded()) ? accounts.setUpCode : null);
   const behind = app.get(ClockWatch).behind();

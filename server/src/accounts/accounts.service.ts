@@ -37,7 +37,7 @@ export class AccountsService implements OnModuleInit {
   async onModuleInit(): Promise<void> {
     if (!this.options.demo || (await this.transactions.read.count(AccountRow)) > 0) return;
     for (const { password, ...person } of DEMO_SIGN_INS) {
-      const passwordHash = await hashPassword(password);
+      const passwordHash = await hashPassword(password, this.options.passwordCost);
       await this.transactions.write((manager) =>
         manager.insert(AccountRow, row({ ...person, passwordHash, demo: true })),
       );
@@ -162,7 +162,7 @@ export class AccountsService implements OnModuleInit {
   private hashed(password: string, whose: { login: string; name: string }): Promise<string> {
     const problem = whyWeak(password, whose);
     if (problem !== null) throw refuseFields([{ field: 'password', message: problem }]);
-    return hashPassword(password);
+    return hashPassword(password, this.options.passwordCost);
   }
 
   async remove(id: string, me: Me): Promise<void> {

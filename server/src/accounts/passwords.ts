@@ -1,21 +1,19 @@
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
 
-/**
- * What a guess costs whoever has the file: N, r and p of scrypt, as OWASP's Password Storage Cheat Sheet has
- * them for 32 MB a try (from memory). Some 180 ms on a small machine.
- */
-interface Cost {
+/** What a guess costs whoever has the file: N, r and p of scrypt. */
+export interface PasswordCost {
   N: number;
   r: number;
   p: number;
 }
 
 const KEY_BYTES = 32;
-const COST: Cost = { N: 2 ** 15, r: 8, p: 3 };
+/** As OWASP's Password Storage Cheat Sheet has them for 32 MB a try (from memory). Some 180 ms on a small machine. */
+export const PASSWORD_COST: PasswordCost = { N: 2 ** 15, r: 8, p: 3 };
 /** Hashes of before say no cost. */
-const FORMER: Cost = { N: 2 ** 15, r: 8, p: 1 };
+const FORMER: PasswordCost = { N: 2 ** 15, r: 8, p: 1 };
 
-const derive = (password: string, salt: Buffer, cost: Cost): Promise<Buffer> =>
+const derive = (password: string, salt: Buffer, cost: PasswordCost): Promise<Buffer> =>
   new Promise((resolve, reject) =>
     // A letter that can be typed in two ways is one letter; hashes of before took them for two.
     scrypt(
@@ -28,10 +26,10 @@ const derive = (password: string, salt: Buffer, cost: Cost): Promise<Buffer> =>
   );
 
 /** Hashes a password with scrypt and a salt of its own. */
-export async function hashPassword(password: string): Promise<string> {
+export async function hashPassword(password: string, cost: PasswordCost): Promise<string> {
   const salt = randomBytes(16);
-  const { N, r, p } = COST;
-  return ['scrypt', [N, r, p].join(), ...[salt, await derive(password, salt, COST)].map(inText)].join('$');
+  const { N, r, p } = cost;
+  return ['scrypt', [N, r, p].join(), ...[salt, await derive(password, salt, cost)].map(inText)].join('$');
 }
 
 const inText = (bytes: Buffer): string => bytes.toString('base64');
@@ -44,12 +42,12 @@ export async function passwordMatches(password: string, stored: string): Promise
 }
 
 /** Whether a hash was made when a guess cost less than it does today: it is made anew at the next sign-in. */
-export function isOutdated(stored: string): boolean {
+export function isOutdated(stored: string, today: PasswordCost): boolean {
   const { N, r, p } = partsOf(stored).cost;
-  return N * r * p < COST.N * COST.r * COST.p;
+  return N * r * p < today.N * today.r * today.p;
 }
 
-function partsOf(stored: string): { cost: Cost; salt: Buffer; key: Buffer } {
+function partsOf(stored: string): { cost: PasswordCost; salt: Buffer; key: Buffer } {
   const [, ...parts] = stored.split('$');
   const [salt, key] = parts.slice(-2).map((text) => Buffer.from(text, 'base64'));
   const [N, r, p] = (parts.length > 2 ? parts[0] : '').split(',').map(Number);

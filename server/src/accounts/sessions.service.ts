@@ -34,18 +34,23 @@ export interface Visit {
 export class SessionsService {
   private readonly attempts = new Attempts();
   private readonly ended = new Subject<{ session: string } | { account: string }>();
+  /** Compared against when the login is unknown, so that both cases take as long. */
+  private readonly nobody: Promise<string>;
 
   constructor(
     private readonly transactions: Transactions,
     private readonly audit: AuditService,
     @Inject(OPTIONS) private readonly options: ServerOptions,
-  ) {}
+  ) {
+    this.nobody = hashPassword(randomBytes(16).toString('hex'), options.passwordCost);
+  }
 
   /** Checks login and password and opens a session; returns the values of both cookies. */
   async open(login: string, password: string, visit: Visit): Promise<{ token: string; device: string; me: Me }> {
     const account = await this.checked(login, password, visit);
+    const { passwordCost: cost } = this.options;
     // Only now is the password known, so only now can its hash be made as costly as they are today.
-    const newer = isOutdated(account.passwordHash) ? { passwordHash: await hashPassword(password) } : null;
+    const newer = isOutdated(account.passwordHash, cost) ? { passwordHash: await hashPassword(password, cost) } : null;
     const token = randomBytes(24).toString('base64url');
     const device = parse(visit.cookies ?? '')[DEVICE_COOKIE] ?? randomBytes(24).toString('base64url');
     const now = new Date().toISOString();
@@ -79,7 +84,7 @@ export class SessionsService {
         `Too many wrong passwords for this login. Try again in ${wait < 60 ? `${wait} seconds` : `${Math.ceil(wait / 60)} minutes`}, or on a device where you have signed in before.`,
         HttpStatus.TOO_MANY_REQUESTS,
       );
-    const matches = await passwordMatches(password, account?.passwordHash ?? (await NOBODY));
+    const matches = await passwordMatches(password, account?.passwordHash ?? (await this.nobody));
     if (!account || !matches) {
       if (account) await this.noteFailure(account, address);
       throw new UnauthorizedException('Login and password do not match. Check both and try again.');
@@ -194,9 +199,6 @@ export async function companyOf(manager: EntityManager, account: string): Promis
 }
 
 const inDays = (days: number): string => new Date(Date.now() + days * 86_400_000).toISOString();
-
-/** Compared against when the login is unknown, so that both cases take as long. */
-const NOBODY = hashPassword(randomBytes(16).toString('hex'));
 
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 const tokenIn = (cookies: string | undefined): string | undefined => parse(cookies ?? '')[COOKIE];

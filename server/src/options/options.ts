@@ -3,6 +3,7 @@ import { isIP } from 'node:net';
 import { networkInterfaces } from 'node:os';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
+import { PASSWORD_COST, type PasswordCost } from '../accounts/passwords';
 
 /** How one server runs; decided once, at start. */
 export interface ServerOptions {
@@ -12,6 +13,7 @@ export interface ServerOptions {
   demo: boolean;
   /** Listen on the network, not on this machine only. */
   lan: boolean;
+  /** 0 lets the system choose; from then on the one that it chose. */
   port: number;
   /** Folder of the built web app; null serves the API alone. */
   web: string | null;
@@ -21,6 +23,8 @@ export interface ServerOptions {
   coreWorker: string;
   /** Sign-in attempts a minute from one address. */
   signInsPerMinute: number;
+  /** What it costs to try a password. No word of the command line makes it cheaper; tests do. */
+  passwordCost: PasswordCost;
   quiet: boolean;
   /** Kitchen seconds in one of ours; 1 but in a demo. */
   pace: number;
@@ -52,8 +56,8 @@ export function readOptions(args: readonly string[]): ServerOptions {
   const words = parseWords(args);
   const { data, demo, lan, port, pace: typedPace, printer } = words;
   const number = Number(port);
-  if (!Number.isInteger(number) || number < 1 || number > 65535) {
-    throw new BadOptions(`--port ${port} is not a port: give a whole number from 1 to 65535.`);
+  if (!Number.isInteger(number) || number < 0 || number > 65535) {
+    throw new BadOptions(`--port ${port} is not a port: give a whole number from 1 to 65535, or 0 for any that is free.`);
   }
   const pace = Number(typedPace);
   if (!(pace >= 1 && pace <= 60) || (pace !== 1 && !demo))
@@ -68,6 +72,7 @@ export function readOptions(args: readonly string[]): ServerOptions {
     demoBundles: resolve(ROOT, 'demo'),
     coreWorker: resolve(__dirname, '..', 'jobs', 'core.worker.js'),
     signInsPerMinute: 20,
+    passwordCost: PASSWORD_COST,
     quiet: false,
     pace,
     address: addressOf(words),

@@ -35,6 +35,7 @@ export const testOptions: ServerOptions = {
   demoBundles: resolve(__dirname, '../../../demo'),
   coreWorker: resolve(__dirname, '../../dist/jobs/core.worker.js'),
   signInsPerMinute: 1000,
+  passwordCost: { N: 2, r: 1, p: 1 },
   quiet: true,
   pace: 1,
   address: null,

@@ -1,0 +1,67 @@
+/**
+ * Servers of one test worker, all in this process: Jacana is loaded once, and a server with a data file of its own
+ * starts in a fifth of a second. What is asked of it comes from {@link ./servers.ts}.
+ */
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+
+const BUILT = resolve(import.meta.dirname, '../../server/dist');
+const load = createRequire(import.meta.url);
+const { createApplication, listen } = load(join(BUILT, 'application.js'));
+const { AccountsService } = load(join(BUILT, 'accounts/accounts.service.js'));
+const { readOptions } = load(join(BUILT, 'options/options.js'));
+
+const folder = mkdtempSync(join(tmpdir(), 'jacana-'));
+const running = new Map();
+let files = 0;
+let demoFile = null;
+
+/** Guesses of passwords cost nothing here; everything else is as it is at a coordinator's. */
+async function open(data, isDemo) {
+  const options = {
+    ...readOptions(['--data', data, '--port', '0', ...(isDemo ? ['--demo'] : [])]),
+    passwordCost: { N: 2, r: 1, p: 1 },
+    signInsPerMinute: 1000,
+    quiet: true,
+  };
+  const app = await createApplication(options);
+  await listen(app, options);
+  return { app, port: options.port };
+}
+
+/** The demo's tastings are brought in once, and the file is copied for each test. */
+async function demoData() {
+  if (demoFile === null) {
+    const data = join(folder, 'demo.db');
+    const { app } = await open(data, true);
+    await app.close();
+    demoFile = data;
+  }
+  return demoFile;
+}
+
+async function start(isDemo) {
+  const data = join(folder, `${++files}.db`);
+  if (isDemo) copyFileSync(await demoData(), data);
+  const { app, port } = await open(data, isDemo);
+  running.set(port, app);
+  return { port, data, setUpCode: app.get(AccountsService).setUpCode };
+}
+
+async function stop(port) {
+  await running.get(port)?.close();
+  running.delete(port);
+  return {};
+}
+
+process.on('message', ({ id, start: wanted, stop: port }) => {
+  const work = wanted ? start(wanted.isDemo) : stop(port);
+  work.then(
+    (result) => process.send({ id, result }),
+    (error) => process.send({ id, problem: String(error?.stack ?? error) }),
+  );
+});
+process.on('disconnect', () => process.exit());
+process.on('exit', () => rmSync(folder, { recursive: true, force: true }));
