@@ -163,8 +163,8 @@ export function aptGet(...words) {
 
 /** Debian's Chromium, for the browser tests. */
 export function ensureChromium() {
-  if (existsSync('/usr/bin/chromium')) return;
+  if (existsSync('/usr/bin/chromium-headless-shell')) return;
   process.stderr.write('Installing Chromium for the browser tests…\n');
   aptGet('update');
-  aptGet('install', '-y', 'chromium');
+  aptGet('install', '-y', 'chromium-headless-shell');
 }

@@ -4,11 +4,12 @@ import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import 'reflect-metadata';
 import { AuditService } from './audit/audit.service';
-import { hashPassword, PASSWORD_COST } from './accounts/passwords';
+import { hashPassword } from './accounts/passwords';
 import { openBoth } from './database/dataSource';
 import { AccountRow, SessionRow } from './database/entities';
 import { migrationNames } from './database/migrations';
 import { Transactions } from './database/transactions';
+import { PASSWORD_COST } from './options/passwordCost';
 import { claim, inspect, UnfitFile } from './storage/dataFile';
 
 /**

@@ -7,7 +7,8 @@ import { scryptSync } from 'node:crypto';
 import request from 'supertest';
 import { account } from '../src/account';
 import { AccountsService } from '../src/accounts/accounts.service';
-import { hashPassword, isOutdated, PASSWORD_COST, passwordMatches } from '../src/accounts/passwords';
+import { hashPassword, isOutdated, passwordMatches } from '../src/accounts/passwords';
+import { PASSWORD_COST } from '../src/options/passwordCost';
 import { AuditService } from '../src/audit/audit.service';
 import { AccountRow, AuditRow } from '../src/database/entities';
 import { migrationNames } from '../src/database/migrations';
@@ -210,7 +211,7 @@ describe('copies of it', () => {
     expect(names.length).toBeGreaterThan(0);
     for (const name of names)
       expect([name, modeOf(join(folder, name))]).toEqual([expect.stringMatching(/^tastings-\d{4}-.*\.db$/), '600']);
-    expect(countIn(join(folder, names.at(-1)!), 'accounts')).toBe(4);
+    expect(countIn(join(folder, names.sort().at(-1)!), 'accounts')).toBe(4);
     await running.stop();
   });
 
@@ -243,6 +244,15 @@ describe('copies of it', () => {
     expect(tooMany(quarters, now + 365 * 86_400_000)).toHaveLength(quarters.length - 10);
     // What is kept today is not let go of as long as nothing newer takes its place.
     expect(tooMany(kept, now)).toEqual([]);
+  });
+
+  it('stand beside each other where two were made within a second', async () => {
+    const data = await used();
+    const folder = join(dirname(data), 'copies');
+    const now = Date.parse('2026-11-28T12:00:00Z');
+    const made = [backUp(data, folder, now), backUp(data, folder, now + 300)];
+    expect(made.map((copy) => countIn(copy, 'accounts'))).toEqual([0, 0]);
+    expect(readdirSync(folder).sort()).toEqual(['tastings-2026-11-28T12-00-00.db', 'tastings-2026-11-28T12-00-01.db']);
   });
 
   it('let go of old ones of this file alone', async () => {

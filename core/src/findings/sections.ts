@@ -108,5 +108,6 @@ export function sectionOf<Id extends SectionId>(
   id: Id,
 ): SectionData[Id] | undefined {
   return sections.find((one): one is Extract<Section, { id: Id }> => one.id === id)?.data as
-    SectionData[Id] | undefined;
+    | SectionData[Id]
+    | undefined;
 }

@@ -12,7 +12,12 @@ import {
 export type RankingVerdictKind = 'winner' | 'leading-set' | 'no-answer' | 'cannot-say';
 /** Over all planned tests. */
 export type VerdictKind =
-  RankingVerdictKind | 'told-apart' | 'good-enough' | 'too-great-a-loss' | 'similar' | 'too-different';
+  | RankingVerdictKind
+  | 'told-apart'
+  | 'good-enough'
+  | 'too-great-a-loss'
+  | 'similar'
+  | 'too-different';
 
 /** What a verdict speaks of: the methods, or only the pieces that were eaten. */
 export type About = 'methods' | 'pieces';

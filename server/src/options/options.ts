@@ -3,7 +3,7 @@ import { isIP } from 'node:net';
 import { networkInterfaces } from 'node:os';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import { PASSWORD_COST, type PasswordCost } from '../accounts/passwords';
+import { PASSWORD_COST, type PasswordCost } from './passwordCost';
 
 /** How one server runs; decided once, at start. */
 export interface ServerOptions {
@@ -57,7 +57,9 @@ export function readOptions(args: readonly string[]): ServerOptions {
   const { data, demo, lan, port, pace: typedPace, printer } = words;
   const number = Number(port);
   if (!Number.isInteger(number) || number < 0 || number > 65535) {
-    throw new BadOptions(`--port ${port} is not a port: give a whole number from 1 to 65535, or 0 for any that is free.`);
+    throw new BadOptions(
+      `--port ${port} is not a port: give a whole number from 1 to 65535, or 0 for any that is free.`,
+    );
   }
   const pace = Number(typedPace);
   if (!(pace >= 1 && pace <= 60) || (pace !== 1 && !demo))

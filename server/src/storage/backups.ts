@@ -28,8 +28,7 @@ const momentIn = (name: string): number => {
 export function backUp(data: string, folder: string, now: number): string {
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   const stem = basename(data).replace(/\.db$/, '');
-  const name = `${stem}-${new Date(now).toISOString().slice(0, 19).replaceAll(':', '-')}.db`;
-  const to = join(folder, name);
+  const to = firstFree(join(folder, stem), now);
   try {
     copyFile(data, to);
   } catch (error) {
@@ -43,6 +42,12 @@ export function backUp(data: string, folder: string, now: number): string {
   ))
     rmSync(join(folder, old));
   return to;
+}
+
+/** Named by its second, or by the next one of which there is no copy yet. */
+function firstFree(stem: string, now: number): string {
+  const name = `${stem}-${new Date(now).toISOString().slice(0, 19).replaceAll(':', '-')}.db`;
+  return existsSync(name) ? firstFree(stem, now + 1000) : name;
 }
 
 /** So many stay whatever the clock says: one that is far ahead must not make all of them old. */

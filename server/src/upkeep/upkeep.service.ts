@@ -7,6 +7,7 @@ import { OPTIONS, type ServerOptions } from '../options/options';
 @Injectable()
 export class UpkeepService implements OnApplicationBootstrap, OnApplicationShutdown {
   private timer: NodeJS.Timeout | undefined;
+  private last: Promise<void> = Promise.resolve();
 
   constructor(
     @Inject(OPTIONS) private readonly options: ServerOptions,
@@ -27,8 +28,14 @@ export class UpkeepService implements OnApplicationBootstrap, OnApplicationShutd
     clearInterval(this.timer);
   }
 
-  /** Makes one copy. That it failed is said where whoever runs the server looks, and the next one is tried in time. */
-  async backUp(): Promise<void> {
+  /** Makes one copy, after the one that is being made. */
+  backUp(): Promise<void> {
+    this.last = this.last.then(() => this.makeCopy());
+    return this.last;
+  }
+
+  /** That it failed is said where whoever runs the server looks, and the next one is tried in time. */
+  private async makeCopy(): Promise<void> {
     const { backup, data } = this.options;
     if (!backup) return;
     try {

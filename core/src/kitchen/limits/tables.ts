@@ -30,7 +30,8 @@ export interface PublishedLimit {
    * by temperature; or a temperature that is reached and kept for so many minutes.
    */
   rule:
-    { kind: 'sum'; reductions: number; rows: readonly LimitRow[]; atOnce: number } | ({ kind: 'reached' } & LimitRow);
+    | { kind: 'sum'; reductions: number; rows: readonly LimitRow[]; atOnce: number }
+    | ({ kind: 'reached' } & LimitRow);
 }
 
 export const celsiusOf = (fahrenheit: number): number => ((fahrenheit - 32) * 5) / 9;
