@@ -14,7 +14,10 @@ const SLOWER = 4;
 const server = await startServer();
 const id = await lockedTasting(server.as, { title: 'A phone', people: TIMES, piecesPerMethod: 1, methods: 4 });
 const links = await server.as(`/api/tastings/${id}/links`);
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: ['--no-sandbox', '--disable-gpu'] });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium-headless-shell',
+  args: ['--no-sandbox', '--disable-gpu'],
+});
 
 const begin = (page) => page.getByRole('button', { name: /^(Begin|Go on)$/ });
 

@@ -1,5 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
+import { isAccessible } from '../support/accessible';
 import { currentCode, letThrough } from '../support/ballot';
 import {
   ballotAddresses,
@@ -15,15 +14,6 @@ import {
 
 // Axe looks at every element of pages with hundreds: ten seconds each on a small machine.
 test.describe.configure({ timeout: 300_000 });
-
-/** Fails on anything that axe calls serious or critical, and names it. */
-async function isAccessible(page: Page, what: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).analyze();
-  const found = violations
-    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-    .map(({ id, nodes }) => `${id}: ${nodes[0].html}`);
-  expect(found, what).toEqual([]);
-}
 
 test('sign-in, desk, team and palette', async ({ page, demo }) => {
   await page.goto(demo.address);
@@ -43,32 +33,6 @@ test('sign-in, desk, team and palette', async ({ page, demo }) => {
   await page.getByPlaceholder('What do you want to do?').waitFor();
   await isAccessible(page, 'command palette');
 });
-
-for (const title of [
-  'Salmon, four ways',
-  'Rice, soaked or not',
-  'Green beans, batch-steamed or to order',
-  'Beetroot, five ways',
-]) {
-  test(`every stage and sheet of "${title}"`, async ({ page, demo }) => {
-    await signInToDemo(page, demo, 'Ines');
-    await page.getByText(title).click();
-    for (const stage of ['Ask', 'Plan', 'Cook', 'Serve', 'Taste', 'Read']) {
-      await page
-        .getByRole('navigation')
-        .getByRole('link', { name: new RegExp(`^${stage}`) })
-        .click();
-      await expect(page).toHaveURL(new RegExp(`/${stage.toLowerCase()}$`));
-      await page.getByRole('heading', { level: 1 }).waitFor();
-      await isAccessible(page, stage);
-    }
-    for (const sheet of ['links']) {
-      await page.goto(`${demo.address}/tastings/${page.url().split('/')[4]}/${sheet}`);
-      await page.getByRole('article').waitFor();
-      await isAccessible(page, sheet);
-    }
-  });
-}
 
 test('the question of a plan, with its dialogs', async ({ page, demo }) => {
   await signInToDemo(page, demo, 'Ines');

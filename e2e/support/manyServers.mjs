@@ -11,12 +11,18 @@ const BUILT = resolve(import.meta.dirname, '../../server/dist');
 const load = createRequire(import.meta.url);
 const { createApplication, listen } = load(join(BUILT, 'application.js'));
 const { AccountsService } = load(join(BUILT, 'accounts/accounts.service.js'));
+const { TastingRow } = load(join(BUILT, 'database/entities.js'));
+const { Transactions } = load(join(BUILT, 'database/transactions.js'));
+const { FindingsService } = load(join(BUILT, 'findings/findings.service.js'));
+const { WorkersService } = load(join(BUILT, 'jobs/workers.service.js'));
 const { readOptions } = load(join(BUILT, 'options/options.js'));
 
 const folder = mkdtempSync(join(tmpdir(), 'jacana-'));
 const running = new Map();
 let files = 0;
 let demoFile = null;
+/** Threads that compute take a second to load, so all servers here share those of the first. */
+let shared = null;
 
 /** Guesses of passwords cost nothing here; everything else is as it is at a coordinator's. */
 async function open(data, isDemo) {
@@ -27,6 +33,9 @@ async function open(data, isDemo) {
     quiet: true,
   };
   const app = await createApplication(options);
+  shared ??= new WorkersService(options);
+  const { long, short } = shared;
+  Object.assign(app.get(WorkersService), { long, short, onModuleDestroy: () => undefined });
   await listen(app, options);
   return { app, port: options.port };
 }
@@ -36,10 +45,18 @@ async function demoData() {
   if (demoFile === null) {
     const data = join(folder, 'demo.db');
     const { app } = await open(data, true);
+    await computeFindings(app);
     await app.close();
     demoFile = data;
   }
   return demoFile;
+}
+
+/** What a tasting says is computed once as well, and kept in the file as for any reader. */
+async function computeFindings(app) {
+  const ines = { role: 'coordinator' };
+  for (const { id, unsealedAt } of await app.get(Transactions).read.find(TastingRow))
+    if (unsealedAt) await app.get(FindingsService).find(id, ines, new AbortController().signal);
 }
 
 async function start(isDemo) {

@@ -45,18 +45,24 @@ function Keeper({ tasting, inTasting }: { tasting: TastingView; inTasting: InTas
       void post.flush();
     };
   }, [isDraft, form, post, history]);
-  useUndo(isDraft, history, (draft) => {
-    show(draft);
-    post.changed(draft);
-  });
+  const put = useCallback(
+    (draft: DraftInput) => {
+      show(draft);
+      history.changed(draft, Date.now());
+      post.changed(draft);
+    },
+    [show, history, post],
+  );
+  useUndo(isDraft, history, put);
   const typed = useWatch({ control: form.control }) as DraftInput;
   // What may be put right after locking is so on the server, not in a form.
   const draft = isDraft ? typed : tasting.draft;
   const drafting = useMemo(() => {
     const design = asTasting(draft);
     const problems = isDraft ? lockProblems(design) : [];
-    return { tasting, form, draft, design, problems, isLocked: !isDraft, saveState, flush: () => post.flush() };
-  }, [tasting, form, draft, isDraft, saveState, post]);
+    const edit = (parts: Partial<DraftInput>): void => put({ ...form.getValues(), ...parts });
+    return { tasting, form, draft, design, problems, isLocked: !isDraft, saveState, edit, flush: () => post.flush() };
+  }, [tasting, form, draft, isDraft, saveState, put, post]);
   return (
     <DraftContext.Provider value={drafting}>
       <Outlet context={inTasting} />

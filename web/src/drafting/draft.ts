@@ -16,6 +16,11 @@ export interface Drafting {
   problems: Problem[];
   isLocked: boolean;
   saveState: SaveState;
+  /**
+   * Sets whole parts of the draft at once, and shows them: fields of rows that stay where they are do not follow a list
+   * that is set in the form.
+   */
+  edit: (parts: Partial<DraftInput>) => void;
   /** Saves what is still on its way; true once the server has everything. */
   flush: () => Promise<boolean>;
 }

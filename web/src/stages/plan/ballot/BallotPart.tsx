@@ -20,11 +20,11 @@ import { WordLibrary } from './WordLibrary';
 
 /** Builds the ballot, question by question, beside the phone that shows it. */
 export function BallotPart() {
-  const { form, draft, isLocked } = useDrafting();
+  const { form, draft, isLocked, edit } = useDrafting();
   const list = useFieldArray({ control: form.control, name: 'ballot.items', keyName: 'key' });
   const [shown, setShown] = useState(0);
   const [isPicking, setPicking] = useState(false);
-  const undo = useUndo<DraftInput['ballot']['items']>((before) => form.setValue('ballot.items', before));
+  const undo = useUndo<DraftInput['ballot']['items']>((items) => edit({ ballot: { items } }));
   const { items } = draft.ballot;
   const concerns = wordingConcerns(
     items,
@@ -44,7 +44,7 @@ export function BallotPart() {
     undo.remember('Question replaced.', items);
     // A question that was two in one becomes two, each with an id of its own.
     const taken = instead.map((item, number) => (number === 0 ? item : { ...item, id: newId() }));
-    form.setValue('ballot.items', [...items.slice(0, at), ...taken, ...items.slice(at + 1)]);
+    edit({ ballot: { items: [...items.slice(0, at), ...taken, ...items.slice(at + 1)] } });
     setShown(at);
   };
   return (

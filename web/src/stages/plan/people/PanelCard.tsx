@@ -1,6 +1,6 @@
 import { MOST_PANELISTS } from '@jacana/core/bundle';
 import { type ClipboardEvent, useRef } from 'react';
-import { useFieldArray, type UseFieldArrayReturn } from 'react-hook-form';
+import { useFieldArray } from 'react-hook-form';
 import type { DraftInput } from '../../../client/api.generated';
 import { X } from 'lucide-react';
 import { counted } from '../../../shell/stages';
@@ -47,9 +47,9 @@ export function PanelSize() {
 
 /** Who they are: names can be typed, or pasted as a list. */
 export function SeatsCard() {
-  const { form, draft } = useDrafting();
+  const { form, draft, edit } = useDrafting();
   const panel = useFieldArray({ control: form.control, name: 'panel', keyName: 'key' });
-  const removal = useUndo<DraftInput['panel']>((before) => panel.replace(before));
+  const removal = useUndo<DraftInput['panel']>((panel) => edit({ panel }));
   const remove = (at: number): void => {
     removal.remember(`${draft.panel[at].name || 'A seat'} removed.`, draft.panel);
     panel.remove(at);
@@ -67,7 +67,7 @@ export function SeatsCard() {
             key={field.id}
             at={at}
             onRemove={() => remove(at)}
-            onPaste={(names) => pasteNames(panel, at, names)}
+            onPaste={(names) => edit({ panel: named(draft.panel, at, names) })}
           />
         ))}
       </ol>
@@ -121,15 +121,14 @@ function SeatLine({ at, onRemove, onPaste }: SeatLineProps) {
   );
 }
 
-type PanelField = UseFieldArrayReturn<DraftInput, 'panel', 'key'>;
-
-/** Fills seats with pasted names, starting at one seat and adding seats as needed. */
-function pasteNames(panel: PanelField, from: number, names: string[]): void {
-  names.slice(0, MOST_PANELISTS - from).forEach((name, at) => {
-    const seat = from + at;
-    if (seat < panel.fields.length) panel.update(seat, { id: panel.fields[seat].id, name });
-    else panel.append(newPanelist(name), { shouldFocus: false });
+/** Seats filled with pasted names, from one seat on; seats are added as needed. */
+function named(panel: DraftInput['panel'], from: number, names: string[]): DraftInput['panel'] {
+  const pasted = names.slice(0, MOST_PANELISTS - from);
+  const seats = pasted.map((name, at) => {
+    const there = panel[from + at];
+    return there ? { ...there, name } : newPanelist(name);
   });
+  return [...panel.slice(0, from), ...seats, ...panel.slice(from + seats.length)];
 }
 
 /** "Panelist 7", or the next number that nobody has. */
