@@ -27,6 +27,7 @@ import { rehearse, simulateBallots } from '../../src/simulate';
 import { ordersCsv } from '../../src/tidy';
 import { AT, simpleTasting } from '../support/bundles';
 import { besides, numbersIn } from '../support/results';
+import { tries } from '../support/thorough';
 
 /** Drafts as people make them, sensible or not: whatever may be locked must hold all the way to its findings. */
 const drafts: fc.Arbitrary<Tasting> = fc
@@ -180,7 +181,7 @@ describe('a locked plan', () => {
             expect(perPiece.get(`${tag} ${id}`) ?? 0).toBeLessThanOrEqual(holds / tasting.zones.length);
         }
       }),
-      { numRuns: 40 },
+      { numRuns: tries(25) },
     );
   });
 
@@ -207,7 +208,7 @@ describe('a locked plan', () => {
         if (isComplete(tasting))
           expect(Math.max(...times.values()) - Math.min(...times.values())).toBeLessThanOrEqual(1);
       }),
-      { numRuns: 25 },
+      { numRuns: tries(12) },
     );
   });
 
@@ -266,7 +267,7 @@ describe('a locked plan', () => {
         }
         expect(plannedVerdict({ ...bundle, ballots: [] }, bundle.key!).kind).toBe('cannot-say');
       }),
-      { numRuns: 15 },
+      { numRuns: tries(8) },
     );
   });
 
@@ -280,7 +281,7 @@ describe('a locked plan', () => {
         const { withDifference, withNothing } = rehearse(tasting, { seed, panels: 2 });
         finite([withDifference, withNothing]);
       }),
-      { numRuns: 15 },
+      { numRuns: tries(5) },
     );
   });
 });

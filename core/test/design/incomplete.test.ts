@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { incompleteBlocks, incompleteOrders, orderReport, servingOrders } from '../../src/design';
 import { randomStream } from '../../src/numeric';
+import { tries } from '../support/thorough';
 
 const orders = (samples: number, panelists: number, perPanelist: number, seed = '1') =>
   incompleteOrders({ samples, panelists, perPanelist }, randomStream(seed, 'orders'));
@@ -38,6 +39,8 @@ describe('incomplete serving orders', () => {
           const replication = (panelists * each) / samples;
           const meetings = (replication * (each - 1)) / (samples - 1);
           if (!Number.isInteger(replication) || !Number.isInteger(meetings)) continue;
+          // Every third of the large ones, each in turn when all are tried: most of the time goes there.
+          if (panelists > 24 && (samples + each + panelists) % 3 !== 0 && tries(1) === 1) continue;
           const blocks = incompleteBlocks({ samples, panelists, perPanelist: each }, randomStream('1', 'x'));
           const report = orderReport(blocks, samples);
           if (report.balanced) balanced++;
@@ -49,7 +52,7 @@ describe('incomplete serving orders', () => {
       }
     }
     expect(uneven.filter((one) => !IMPOSSIBLE.has(one))).toEqual([]);
-    expect(balanced).toBe(199);
+    expect(balanced).toBe(tries(1) === 1 ? 118 : 199);
   });
 
   it('are as even as whole numbers allow, within one, for any panel', () => {
@@ -69,7 +72,7 @@ describe('incomplete serving orders', () => {
           expect(report.efficiency).toBeLessThanOrEqual((samples * (each - 1)) / (each * (samples - 1)) + 1e-9);
         },
       ),
-      { numRuns: 25 },
+      { numRuns: tries(10) },
     );
   });
 

@@ -5,6 +5,7 @@ import { findings } from '../../src/findings';
 import type { SimulatedTruth } from '../../src/simulate';
 import { simulatedBundle } from '../support/bundles';
 import { numbersIn } from '../support/results';
+import { tries } from '../support/thorough';
 
 /**
  * Panels that one thing alone explains to the last digit. They are rare among people, but
@@ -59,6 +60,6 @@ it.each<Test>([...TESTS])('findings of a %s survive answers without any chance i
       expect(found.verdict.sentence).not.toBe('');
       expect(numbersIn(found).filter(([, value]) => !Number.isFinite(value))).toEqual([]);
     }),
-    { numRuns: 40 },
+    { numRuns: tries(15) },
   );
 });

@@ -1,6 +1,7 @@
 import * as inference from '../../src/inference';
 import { servingOrders } from '../../src/design';
 import { randomStream, type RandomStream } from '../../src/numeric';
+import { tries } from '../support/thorough';
 
 /**
  * Where nothing differs, a test at alpha claims a difference at alpha: no more often, and
@@ -8,7 +9,7 @@ import { randomStream, type RandomStream } from '../../src/numeric';
  * bounds are three Monte Carlo standard errors.
  */
 const ALPHA = 0.1;
-const PANELS = 300;
+const PANELS = tries(200);
 const ERROR = 3 * Math.sqrt((ALPHA * (1 - ALPHA)) / PANELS);
 
 interface Null {
