@@ -5,19 +5,19 @@
 import { spawn } from 'node:child_process';
 import { ensureBuilt, ensureChromium, ensureInstalled, ROOT } from './ready.mjs';
 
-/** Parts of one row run side by side: each keeps one processor busy, or waits for the disk. */
+/** Parts of one row run side by side, each on one processor; a part alone in its row uses all there are. */
 const ROWS = [
   [
     ['lint', ['run', '--silent', 'lint']],
     ['types', ['run', '--silent', 'typecheck']],
+  ],
+  [
+    ['web', ['test', '--workspace', 'web']],
     ['arrows', ['run', '--silent', 'arrows']],
     ['contract', ['run', '--silent', 'contract', '--', '--check']],
   ],
   [['core', ['test', '--workspace', 'core']]],
-  [
-    ['server', ['test', '--workspace', 'server']],
-    ['web', ['test', '--workspace', 'web']],
-  ],
+  [['server', ['test', '--workspace', 'server']]],
   [['browser', ['run', '--silent', 'test:browser']]],
 ];
 

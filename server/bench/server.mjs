@@ -1,7 +1,6 @@
 /** A built server on a data file of its own, for measuring. */
 import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { defaultTasting } from '@jacana/core/bundle';
@@ -12,23 +11,28 @@ const PASSWORD = 'long enough to pass';
 
 export async function startServer() {
   const folder = mkdtempSync(join(tmpdir(), 'jacana-bench-'));
-  const port = await new Promise((done) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port: free } = probe.address();
-      probe.close(() => done(free));
-    });
-  });
   const delays = join(folder, 'delays.json');
-  const words = [join(ROOT, 'server/dist/main.js'), '--data', join(folder, 'bench.db'), '--port', String(port)];
-  const begin = async () => {
-    const started = spawn(process.execPath, ['--import', LOOP, ...words], {
+  const words = [join(ROOT, 'server/dist/main.js'), '--data', join(folder, 'bench.db')];
+  /** @param port the one it had before it was killed; any at first */
+  const begin = async (port = '0') => {
+    const started = spawn(process.execPath, ['--import', LOOP, ...words, '--port', port], {
       stdio: ['ignore', 'pipe', 'inherit'],
       env: { ...process.env, DELAYS: delays },
     });
-    await new Promise((done) => started.stdout.on('data', (text) => String(text).includes('Jacana is at') && done()));
-    return started;
+    let printed = '';
+    await new Promise((done, fail) => {
+      started.stdout.on('data', (text) => {
+        printed += text;
+        if (printed.includes('Data: ')) done();
+      });
+      started.on('exit', (code) => fail(new Error(`The server ended with ${code}.`)));
+    });
+    return { started, printed };
   };
-  let child = await begin();
+  const { started, printed } = await begin();
+  let child = started;
+  const [, port] = /Jacana is at \S+:(\d+)/.exec(printed);
+  const [, setUpCode] = /Set-up code.*: (\w+)/.exec(printed);
   const base = `http://127.0.0.1:${port}`;
   const post = (path, body, headers = {}) =>
     fetch(base + path, {
@@ -36,7 +40,7 @@ export async function startServer() {
       headers: { 'Content-Type': 'application/json', ...headers },
       body: JSON.stringify(body),
     });
-  await post('/api/set-up', { name: 'Ines', login: 'ines', password: PASSWORD });
+  await post('/api/set-up', { name: 'Ines', login: 'ines', password: PASSWORD, setUpCode });
   const cookie = (await post('/api/session', { login: 'ines', password: PASSWORD })).headers.get('set-cookie');
   const as = async (path, method = 'GET', body = undefined) => {
     const reply = await fetch(base + path, {
@@ -57,7 +61,7 @@ export async function startServer() {
   const killAndRestart = async () => {
     child.kill('SIGKILL');
     await new Promise((done) => child.on('exit', done));
-    child = await begin();
+    child = (await begin(port)).started;
   };
   /** Delays of the server's event loop since it was last started, in milliseconds. */
   const loopDelays = () => JSON.parse(readFileSync(delays, 'utf8'));

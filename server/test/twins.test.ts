@@ -4,7 +4,7 @@ import request, { type Agent, type Response } from 'supertest';
 import { createApplication } from '../src/application';
 import { stopClockAt } from './support/clock';
 import { ACCESS, bodyFor, cookedIn, LEFT_OUT, servedIn, type Who } from './support/everyRoute';
-import { freshFile, PASSWORD, signIn, startServer, testOptions } from './support/running';
+import { freshFile, PASSWORD, signIn, startServer, testOptions, shareWorkers } from './support/running';
 import { tamper } from './support/tamper';
 import { caveat, codesOf, device, draft, handIn, locked, tokens } from './support/tasting';
 
@@ -153,6 +153,7 @@ const raw = (response: Response, done: (error: null, body: Buffer) => void): voi
 async function toldTo(who: Who, data: string, leftOut: ReadonlySet<string>): Promise<Told[]> {
   const app = await createApplication({ ...testOptions, data });
   await app.init();
+  shareWorkers(app);
   const agent: Agent = request.agent(app.getHttpServer());
   if (who !== 'stranger' && who !== 'panelist') await signIn(agent, who);
   const told: Told[] = [];

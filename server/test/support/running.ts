@@ -7,6 +7,7 @@ import request, { type Agent } from 'supertest';
 import { AccountsService } from '../../src/accounts/accounts.service';
 import { createApplication } from '../../src/application';
 import type { Role } from '../../src/database/entities';
+import { WorkersService } from '../../src/jobs/workers.service';
 import type { ServerOptions } from '../../src/options/options';
 
 /** A server of the test's own, with an empty data file and one person signed in per role. */
@@ -49,6 +50,7 @@ export async function startServer(options: Partial<ServerOptions> = {}): Promise
   const { data, discard } = freshFile();
   const app = await createApplication({ ...testOptions, data, ...options });
   await app.init();
+  shareWorkers(app);
   const server = app.getHttpServer();
   const stranger = request.agent(server);
   const { setUpCode } = app.get(AccountsService);
@@ -71,6 +73,17 @@ export async function startServer(options: Partial<ServerOptions> = {}): Promise
   };
   return { app, as, stranger, stop };
 }
+
+/** Threads that compute take a second to load, so all servers of a test file share those of the first. */
+let shared: WorkersService | undefined;
+
+export function shareWorkers(app: NestExpressApplication): void {
+  shared ??= new WorkersService(testOptions);
+  const { long, short } = shared as unknown as Record<'long' | 'short', unknown>;
+  Object.assign(app.get(WorkersService), { long, short, onModuleDestroy: () => undefined });
+}
+
+afterAll(() => shared?.onModuleDestroy());
 
 export async function signIn(agent: Agent, login: string): Promise<Agent> {
   await agent.post('/api/session').send({ login, password: PASSWORD }).expect(200);
