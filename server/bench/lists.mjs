@@ -2,15 +2,15 @@
  * A house that has been at it for years: 300 tastings, one of them with 500 seats. How long the
  * desk, a card, a board and the findings take on the server.
  *
- * npm run bench -- --lists
+ * npm run bench -- --lists [tastings] [seats]
  */
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { defaultTasting } from '@jacana/core/bundle';
 import { quantile, row, startServer } from './server.mjs';
 
-const TASTINGS = 300;
-const SEATS = 500;
+const TASTINGS = Number(process.argv[2] ?? 300);
+const SEATS = Number(process.argv[3] ?? 500);
 const { as, stop } = await startServer();
 const salmon = JSON.parse(readFileSync(resolve(import.meta.dirname, '../../demo/1-salmon.json'), 'utf8'));
 let last = '';

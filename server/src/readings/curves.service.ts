@@ -67,9 +67,15 @@ export class CurvesService {
 
   /** A bundle with all that was measured, and the digest that follows. */
   async filled(read: EntityManager, id: string, bundle: TastingBundle): Promise<TastingBundle> {
+    const content = await this.withReadings(read, id, bundle);
+    return { ...content, digest: digestOf(content) };
+  }
+
+  /** The same for what computes from it, which needs no digest. */
+  async withReadings(read: EntityManager, id: string, bundle: TastingBundle): Promise<TastingBundle> {
     const readings: ReadingMinute[] = [];
     for await (const minutes of this.minutes(read, id)) readings.push(...minutes);
-    return { ...bundle, readings, digest: digestOf({ ...bundle, readings }) };
+    return { ...bundle, readings, digest: null };
   }
 
   /** All that was measured, in parts, by device, channel and time. */

@@ -1,8 +1,26 @@
 import type { Answer } from '@jacana/core/bundle';
+import type { EntityManager } from 'typeorm';
 import type { AnswerRow } from '../database/entities';
 
+/** An answer as it lies in the file, but for what only the file needs to know. */
+type StoredAnswer = Omit<AnswerRow, 'seq' | 'tastingId'>;
+
+/**
+ * All answers of a tasting, oldest first. Of thousands, each made an entity, reading took most of the time that findings
+ * which were computed before took to arrive.
+ */
+export async function answersOf(manager: EntityManager, tastingId: string): Promise<StoredAnswer[]> {
+  const rows = (await manager.query(
+    'SELECT "panelistId", "answerId", "sitting", "kind", "item", "code", "set", "value", "at", "by", "reason" FROM "answers" WHERE "tastingId" = ? ORDER BY "seq"',
+    [tastingId],
+  )) as (Omit<StoredAnswer, 'value'> & { value: string | null })[];
+  return rows.map(
+    (row) => ({ ...row, value: row.value && (JSON.parse(row.value) as StoredAnswer['value']) }) as StoredAnswer,
+  );
+}
+
 /** Stored answers as the bundle has them, by panelist and sitting, oldest first. */
-export function answersByBallot(rows: readonly AnswerRow[]): Map<string, Answer[]> {
+export function answersByBallot(rows: readonly StoredAnswer[]): Map<string, Answer[]> {
   const answers = new Map<string, Answer[]>();
   for (const row of rows) {
     const name = ballotName(row.panelistId, row.sitting);
@@ -15,7 +33,7 @@ export function answersByBallot(rows: readonly AnswerRow[]): Map<string, Answer[
 
 export const ballotName = (panelistId: string, sitting: number): string => `${sitting} ${panelistId}`;
 
-function answerOf({ answerId: id, at, by, reason, kind, item, code, set, value }: AnswerRow): Answer {
+function answerOf({ answerId: id, at, by, reason, kind, item, code, set, value }: StoredAnswer): Answer {
   const about = {
     ...(item !== null && { item }),
     ...(code !== null && { code }),

@@ -1,9 +1,9 @@
 import { Injectable } from '@nestjs/common';
 import { digestOf, noRange, type Ballot, type TastingBundle } from '@jacana/core/bundle';
 import type { EntityManager } from 'typeorm';
-import { AnswerRow, type BallotRow } from '../../database/entities';
+import type { BallotRow } from '../../database/entities';
 import { LogService } from '../../log/log.service';
-import { answersByBallot, ballotName } from '../../tastings/answers';
+import { answersByBallot, answersOf, ballotName } from '../../tastings/answers';
 import { type StoredTasting, TastingStore, tastingOf } from '../../tastings/tasting.store';
 import { KeysService, planOf } from '../keys/keys.service';
 import { withoutPieces } from '../views/server';
@@ -17,11 +17,18 @@ export class BundlesService {
     private readonly log: LogService,
   ) {}
 
+  /** As it is taken out, with its digest. */
   async bundle(manager: EntityManager, id: string): Promise<TastingBundle> {
+    const content = await this.content(manager, id);
+    return { ...content, digest: digestOf(content) };
+  }
+
+  /** All that it says, without the digest that an export carries: what computes from it needs none. */
+  async content(manager: EntityManager, id: string): Promise<TastingBundle> {
     const stored = await this.store.get(manager, id);
     const { row, plan, caveats, amendments } = stored;
     const service = await this.log.service(manager, id);
-    const bundle: TastingBundle = {
+    return {
       format: 'jacana-tasting',
       version: 3,
       tasting: tastingOf(stored),
@@ -39,11 +46,10 @@ export class BundlesService {
       photos: [],
       digest: null,
     };
-    return { ...bundle, digest: digestOf(bundle) };
   }
 
   private async ballots(manager: EntityManager, { row, panelists, ballots }: StoredTasting): Promise<Ballot[]> {
-    const rows = await manager.find(AnswerRow, { where: { tastingId: row.id }, order: { seq: 'ASC' } });
+    const rows = await answersOf(manager, row.id);
     // A guess names a method beside a code, and is often right: it comes out with the key.
     const answers = answersByBallot(rows.filter(({ kind }) => row.unsealedAt !== null || kind !== 'guess'));
     const seats = new Map(panelists.map((panelist) => [panelist.id, panelist.seat]));
