@@ -94,10 +94,10 @@ async function stageFits(page: Page, address: string, where: string): Promise<st
 }
 
 /** Half of the tastings at a time, so that two workers share the longest way. */
-for (const [person, half] of Object.keys(STAGES).flatMap((name) => [
+for (const [person, half] of Object.keys(STAGES).flatMap<[string, number]>((name) => [
   [name, 0],
   [name, 1],
-]) as [string, number][])
+]))
   test(`nothing sticks out or is cut off for ${person}, part ${half + 1}`, async ({ page, demo }) => {
     await page.goto(demo.address);
     const found = half === 0 ? await inAllWidths(page, 'sign-in') : [];

@@ -89,7 +89,9 @@ describe('findings over many simulated panels', () => {
 
   it('find a large difference nearly always, and never the wrong best', () => {
     const found = panels([8, 5, 5], tries(20));
-    expect(found.filter(({ verdict }) => verdict.leaders.includes('m0')).length).toBeGreaterThanOrEqual(0.95 * found.length);
+    expect(found.filter(({ verdict }) => verdict.leaders.includes('m0')).length).toBeGreaterThanOrEqual(
+      0.95 * found.length,
+    );
     expect(found.some(({ verdict }) => verdict.kind === 'winner' && verdict.leaders[0] !== 'm0')).toBe(false);
   });
 });

@@ -42,7 +42,9 @@ describe('a rehearsal and the power of its plan', () => {
     const claims = panels - verdicts['no-answer'] - verdicts['cannot-say'];
     expect(Math.abs(claims / panels - planPower(plan, 24, '1', 2000).power)).toBeLessThan(NEAR);
     // Replicates must not make one taste count as several.
-    expect(withNothing.wrong / withNothing.panels).toBeLessThan(0.05 + 3 * Math.sqrt((0.05 * 0.95) / withNothing.panels));
+    expect(withNothing.wrong / withNothing.panels).toBeLessThan(
+      0.05 + 3 * Math.sqrt((0.05 * 0.95) / withNothing.panels),
+    );
   });
 });
 

@@ -1,6 +1,4 @@
 import {
-  parseDesign,
-  storedDesign,
   type Allergen,
   type Analysis,
   type Answer,
@@ -10,19 +8,10 @@ import {
   type Piece,
   type Range,
   type Serving,
-  type Tasting,
 } from '@jacana/core/bundle';
 import type { Locale } from '@jacana/core/kitchen';
-import {
-  Column,
-  Entity,
-  ForeignKey,
-  Index,
-  PrimaryColumn,
-  PrimaryGeneratedColumn,
-  Unique,
-  type ValueTransformer,
-} from 'typeorm';
+import { Column, Entity, ForeignKey, Index, PrimaryColumn, PrimaryGeneratedColumn, Unique } from 'typeorm';
+import { asDesign, type Design } from './design';
 
 /**
  * Tables of everything but the key, which the seal module keeps to itself. Times are
@@ -60,48 +49,6 @@ export class SessionRow {
   /** What the browser calls itself. */
   @Column('varchar', { default: '' }) agent: string;
 }
-
-/** What is to be decided and how it is asked and served; never searched by, so kept as it is. */
-export type Design = Pick<
-  Tasting,
-  | 'decision'
-  | 'test'
-  | 'product'
-  | 'constants'
-  | 'bundled'
-  | 'ingredients'
-  | 'lots'
-  | 'halves'
-  | 'zones'
-  | 'takenAlike'
-  | 'brought'
-  | 'follows'
-  | 'ballot'
-  | 'service'
-  | 'quantities'
-  | 'assumed'
->;
-
-/**
- * Designs by the text that is stored. A list of hundreds of tastings brings each of them up, which took two thirds of its
- * time; nobody changes one that was read.
- */
-const designs = new Map<string, Design>();
-const MOST_DESIGNS = 1000;
-
-function designIn(text: string): Design {
-  const design = designs.get(text) ?? parseDesign<Design>(JSON.parse(text) as object);
-  // Taken out and put back, so that the one not used for longest comes first.
-  designs.delete(text);
-  designs.set(text, design);
-  if (designs.size > MOST_DESIGNS) designs.delete(designs.keys().next().value as string);
-  return design;
-}
-
-const asDesign: ValueTransformer = {
-  from: designIn,
-  to: (design: Design): string => JSON.stringify(storedDesign(design)),
-};
 
 @Entity('tastings')
 export class TastingRow {

@@ -10,10 +10,10 @@ type StoredAnswer = Omit<AnswerRow, 'seq' | 'tastingId'>;
  * which were computed before took to arrive.
  */
 export async function answersOf(manager: EntityManager, tastingId: string): Promise<StoredAnswer[]> {
-  const rows = (await manager.query(
+  const rows = await manager.query<(Omit<StoredAnswer, 'value'> & { value: string | null })[]>(
     'SELECT "panelistId", "answerId", "sitting", "kind", "item", "code", "set", "value", "at", "by", "reason" FROM "answers" WHERE "tastingId" = ? ORDER BY "seq"',
     [tastingId],
-  )) as (Omit<StoredAnswer, 'value'> & { value: string | null })[];
+  );
   return rows.map(
     (row) => ({ ...row, value: row.value && (JSON.parse(row.value) as StoredAnswer['value']) }) as StoredAnswer,
   );
