@@ -23,7 +23,7 @@ export type Design = Pick<
 >;
 
 /**
- * Designs by the text that is stored. A list of hundreds of tastings brings each of them up, which took two thirds of its
+ * Designs by the text that is stored. A list of hundreds of tastings brings each of them up, which took a sixth of its
  * time; nobody changes one that was read.
  */
 const designs = new Map<string, Design>();
