@@ -1,26 +1,8 @@
 import type { ProblemView } from './api.generated';
 import { generatedApi } from './api.generated';
+import { staleAfter, TAGS, type TagOf } from './stale';
 
-/** What can go stale, each with the id of its tasting. */
-const TAGS = [
-  'card',
-  'tasting',
-  'plan',
-  'seal',
-  'kitchen',
-  'range',
-  'house',
-  'kitchenLog',
-  'serviceLog',
-  'caveats',
-  'readings',
-  'board',
-  'exclusions',
-  'paper',
-  'findings',
-  'shares',
-] as const;
-export type TagOf = (typeof TAGS)[number];
+export type { TagOf };
 
 type Tag = { type: TagOf; id: string };
 const of =
@@ -31,11 +13,8 @@ const of =
 /** There is one house to a server. */
 const HOUSE: Tag = { type: 'house', id: 'house' };
 
-/** What locking, closing and the like make stale at once, before the stream of events says so. */
-const moved = of('card', 'tasting', 'plan', 'seal', 'kitchen', 'range', 'board');
-
-/** Whoever shows names. */
-const named = of('tasting', 'plan', 'board', 'seal', 'findings', 'caveats', 'serviceLog', 'exclusions', 'paper');
+/** What was done here makes stale at once what the stream of events will say. */
+const after = (...kinds: string[]) => of(...staleAfter(kinds));
 
 /** The generated client, with what the contract cannot say: which answers grow stale when. */
 export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceEndpoints({
@@ -60,8 +39,8 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     keepRange: { invalidatesTags: [HOUSE] },
     chooseLocale: { invalidatesTags: [HOUSE] },
     getKitchenLog: { providesTags: of('kitchenLog') },
-    addToKitchenLog: { invalidatesTags: of('kitchenLog', 'range', 'readings') },
-    saveRange: { invalidatesTags: of('range') },
+    addToKitchenLog: { invalidatesTags: of(...staleAfter(['kitchen-log']), 'readings') },
+    saveRange: { invalidatesTags: after('kitchen') },
     // Readings come too often for news of each: whoever looks asks again and again.
     listDevices: { providesTags: of('readings') },
     getCurves: { providesTags: of('readings') },
@@ -72,7 +51,7 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     getBoard: { providesTags: of('board') },
     getExclusions: { providesTags: of('exclusions') },
     saveExclusion: { invalidatesTags: of('exclusions', 'board', 'seal') },
-    correctIngredients: { invalidatesTags: of('tasting', 'kitchen', 'board', 'seal') },
+    correctIngredients: { invalidatesTags: after('ingredients') },
     listPaper: { providesTags: of('paper') },
     typePaper: { invalidatesTags: of('paper', 'board', 'card', 'seal') },
     typeAnew: { invalidatesTags: of('paper', 'board', 'seal') },
@@ -81,9 +60,9 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     correctAnswers: { invalidatesTags: of('board', 'seal') },
     lookAtAnswers: { invalidatesTags: of('seal') },
     getServiceLog: { providesTags: of('serviceLog') },
-    addToServiceLog: { invalidatesTags: of('serviceLog', 'board', 'plan', 'seal', 'findings') },
-    letIn: { invalidatesTags: of('card', 'board', 'plan', 'seal', 'serviceLog') },
-    takeBackWalkIn: { invalidatesTags: of('card', 'board', 'plan', 'seal', 'serviceLog') },
+    addToServiceLog: { invalidatesTags: after('service-log') },
+    letIn: { invalidatesTags: after('walk-in') },
+    takeBackWalkIn: { invalidatesTags: after('walk-in') },
     getPortioning: { providesTags: of('plan') },
     getFindings: { providesTags: of('findings') },
     getParts: { providesTags: of('findings') },
@@ -106,17 +85,17 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     removeTasting: { invalidatesTags: [{ type: 'card', id: 'list' }] },
     restoreTasting: { invalidatesTags: [{ type: 'card', id: 'list' }] },
     importBundle: { invalidatesTags: [{ type: 'card', id: 'list' }] },
-    lock: { invalidatesTags: moved },
-    unlock: { invalidatesTags: moved },
-    redraw: { invalidatesTags: moved },
-    nextSitting: { invalidatesTags: moved },
-    close: { invalidatesTags: moved },
-    reopen: { invalidatesTags: moved },
-    unseal: { invalidatesTags: of('card', 'tasting', 'seal', 'findings', 'caveats') },
-    addEntries: { invalidatesTags: of('card', 'caveats', 'board', 'findings', 'seal') },
-    putNameRight: { invalidatesTags: named },
-    eraseName: { invalidatesTags: named },
-    eraseNames: { invalidatesTags: named },
+    lock: { invalidatesTags: after('locked') },
+    unlock: { invalidatesTags: after('unlocked') },
+    redraw: { invalidatesTags: after('locked') },
+    nextSitting: { invalidatesTags: after('sitting') },
+    close: { invalidatesTags: after('closed') },
+    reopen: { invalidatesTags: after('reopened') },
+    unseal: { invalidatesTags: after('unsealed') },
+    addEntries: { invalidatesTags: after('caveats') },
+    putNameRight: { invalidatesTags: after('names') },
+    eraseName: { invalidatesTags: after('names') },
+    eraseNames: { invalidatesTags: after('names') },
     openPortioning: { invalidatesTags: of('seal') },
   },
 });

@@ -3,7 +3,7 @@ import { api } from '../client/api';
 import type { SeatView } from '../client/api.generated';
 import { computationMoved, connectionChanged, draftSaved, type Visitor, visitorsChanged } from '../store/liveState';
 import { type AppDispatch, useAppDispatch } from '../store/store';
-import { staleAfter } from './stale';
+import { staleAfter } from '../client/stale';
 
 /**
  * Keeps what is on screen current from the server's stream of events: seats are pushed as they
