@@ -74,6 +74,34 @@ const seatsIn = (heard: Heard[]) => heard.flatMap(({ data }) => data.seats ?? []
 const open = (token: string, number: number) =>
   running.stranger.post(`/api/ballots/${token}/open`).send({ device: device(number), takeOver: false });
 
+it('numbers only the last of what comes together, so that who breaks off before it hears all of it again', async () => {
+  const { coordinator } = running.as;
+  const id = await locked(coordinator);
+  const [first] = await tokens(coordinator, id);
+  const cookie = await cookieOf('coordinator');
+  const { asOf } = (await coordinator.get(`/api/tastings/${id}/board`)).body;
+  // A seat moves and a caveat is noted while nobody listens: two things, told together.
+  await open(first, 1);
+  await note(coordinator, id, { text: 'late' }).expect(200);
+  const stream = await listen(`/api/tastings/${id}/live?after=${asOf}`, { cookie });
+  await stream.until((heard) => heard.some(({ data }) => data.changed?.includes('caveats')));
+  await stream.stop();
+  // All before the last carry the number that was known before; none is counted on from it.
+  const numbers = stream.heard.map(({ id: number }) => number);
+  expect(numbers.length).toBeGreaterThan(2);
+  expect(numbers.slice(0, -1)).toEqual(numbers.slice(0, -1).map(() => asOf as number));
+  expect(numbers.at(-1)).toBe((await coordinator.get(`/api/tastings/${id}/board`)).body.asOf);
+  // The browser comes back with the last number that it has; here that of the time before.
+  const again = await listen(`/api/tastings/${id}/live?after=${asOf}`, { cookie, 'Last-Event-ID': String(asOf) });
+  await again.until((heard) => heard.length >= stream.heard.length);
+  expect(again.heard.map(({ type }) => type)).toEqual(stream.heard.map(({ type }) => type));
+  // What passes by, as who else is here, is no number further.
+  const [latest] = again.heard.slice(-1);
+  await again.until((heard) => heard.some(({ type }) => type === 'presence'));
+  expect(again.heard.at(-1)?.id).toBe(latest.id);
+  await again.stop();
+});
+
 it('tells of seats as they move, never of answers, and catches up after a break', async () => {
   const { coordinator } = running.as;
   const id = await locked(coordinator);
