@@ -1,13 +1,10 @@
-import { type ChildProcess, spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
+import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { expect, signInToDemo, startJacana, test } from '../support/jacana';
+import { expect, signInToDemo, startJacana, startProgram, test } from '../support/jacana';
 
 /** A whole kitchen at sixty times its pace, with probes that are simulated, by two tablets. */
-
-const DEVICES = resolve(import.meta.dirname, '../../server/dist/simulated/main.js');
 
 const next = (page: Page) => page.getByRole('region', { name: 'Next' });
 const underWay = (page: Page) => page.locator('section', { hasText: 'Under way' });
@@ -22,7 +19,7 @@ test('a simulated cook at sixty times its pace: probes, a plateau, a dose, a lat
 }) => {
   const folder = mkdtempSync(join(tmpdir(), 'jacana-cook-'));
   const jacana = await startJacana(join(folder, 'tastings.db'), '--demo', '--pace', '60');
-  const devices: ChildProcess = spawn(process.execPath, [DEVICES, '--at', jacana.address], { stdio: 'ignore' });
+  const devices = startProgram('server/dist/simulated/main.js', '--at', jacana.address);
   const [first, second] = await Promise.all(
     [0, 1].map(() => browser.newContext({ viewport: { width: 1180, height: 820 } })),
   );

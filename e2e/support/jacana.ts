@@ -12,12 +12,22 @@ export interface OwnServer extends Jacana {
   kill: (signal: NodeJS.Signals) => Promise<void>;
 }
 
+/** Processes that a test started; none outlives it, however it ends. */
+const started = new Set<ChildProcess>();
+
+/** Starts one of Jacana's programs beside the test. */
+export function startProgram(file: string, ...words: string[]): ChildProcess {
+  const child = spawn(process.execPath, [join(ROOT, file), ...words], { stdio: ['ignore', 'pipe', 'pipe'] });
+  // What nobody reads must not stop it.
+  child.stdout?.resume();
+  child.stderr?.resume();
+  started.add(child);
+  child.on('exit', () => started.delete(child));
+  return child;
+}
+
 export async function startJacana(data: string, ...words: string[]): Promise<OwnServer> {
-  const child: ChildProcess = spawn(
-    process.execPath,
-    [join(ROOT, 'server/dist/main.js'), '--data', data, '--port', '0', ...words],
-    { stdio: ['ignore', 'pipe', 'pipe'] },
-  );
+  const child = startProgram('server/dist/main.js', '--data', data, '--port', '0', ...words);
   let [said, printed] = ['', ''];
   child.stderr?.on('data', (text: Buffer) => (said += text.toString()));
   await new Promise<void>((done, fail) => {
@@ -35,7 +45,7 @@ export async function startJacana(data: string, ...words: string[]): Promise<Own
 }
 
 /** Tests with an empty server, or with the demo; whatever windows a test opens are closed before its server is gone. */
-export const test = base.extend<{ empty: Jacana; demo: Jacana }, { servers: Servers }>({
+export const test = base.extend<{ empty: Jacana; demo: Jacana; tidy: void }, { servers: Servers }>({
   servers: [
     async ({}, use) => {
       const servers = new Servers();
@@ -43,6 +53,14 @@ export const test = base.extend<{ empty: Jacana; demo: Jacana }, { servers: Serv
       servers.end();
     },
     { scope: 'worker' },
+  ],
+  tidy: [
+    async ({ browser }, use) => {
+      await use();
+      await closeAll(browser);
+      for (const child of started) child.kill('SIGKILL');
+    },
+    { auto: true },
   ],
   empty: async ({ servers, browser }, use) => {
     const { port, ...jacana } = await servers.start(false);

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { TastingRow } from '../src/database/entities';
+import { PanelistRow, TastingRow } from '../src/database/entities';
 import { Transactions } from '../src/database/transactions';
 import { WorkersService } from '../src/jobs/workers.service';
 import { findings, sectionOf, type Findings } from '@jacana/core/findings';
@@ -466,6 +466,11 @@ describe('a plan', () => {
     const { coordinator } = running.as;
     const { body } = await coordinator.post('/api/tastings').send({ title: 'Panel' });
     await saveDraft(coordinator, body.id, draft()).expect(200);
+    const addresses = async (): Promise<Map<string, string>> => {
+      const rows = await running.app.get(Transactions).read.findBy(PanelistRow, { tastingId: body.id });
+      return new Map(rows.map(({ id, token }) => [id, token]));
+    };
+    const before = await addresses();
     const plan = draft();
     plan.panel = [plan.panel[2], plan.panel[0], { id: 'newcomer-1', name: 'New' }];
     const saved = await saveDraft(coordinator, body.id, plan, 2).expect(200);
@@ -474,6 +479,10 @@ describe('a plan', () => {
       'Panelist 1',
       'New',
     ]);
+    const after = await addresses();
+    expect(after.size).toBe(3);
+    for (const id of ['panelist-2', 'panelist-0']) expect(after.get(id)).toBe(before.get(id));
+    expect([...before.values()]).not.toContain(after.get('newcomer-1'));
   });
 
   it('is saved only by whoever has read what was saved last', async () => {
