@@ -1,23 +1,23 @@
-import { emptyApi as api } from './emptyApi';
+import { emptyApi as api } from "./emptyApi";
 export const addTagTypes = [
-  'accounts',
-  'seal',
-  'tastings',
-  'plans',
-  'panel',
-  'clock',
-  'house',
-  'kitchen',
-  'caveats',
-  'readings',
-  'service',
-  'contents',
-  'ballots',
-  'paper',
-  'shares',
-  'findings',
-  'exchange',
-  'sheets',
+  "accounts",
+  "seal",
+  "tastings",
+  "plans",
+  "panel",
+  "clock",
+  "house",
+  "kitchen",
+  "caveats",
+  "readings",
+  "service",
+  "contents",
+  "ballots",
+  "paper",
+  "shares",
+  "findings",
+  "exchange",
+  "sheets",
 ] as const;
 const injectedRtkApi = api
   .enhanceEndpoints({
@@ -27,247 +27,247 @@ const injectedRtkApi = api
     endpoints: (build) => ({
       getSession: build.query<GetSessionApiResponse, GetSessionApiArg>({
         query: () => ({ url: `/api/session` }),
-        providesTags: ['accounts'],
+        providesTags: ["accounts"],
       }),
       signIn: build.mutation<SignInApiResponse, SignInApiArg>({
-        query: (queryArg) => ({ url: `/api/session`, method: 'POST', body: queryArg.signIn }),
-        invalidatesTags: ['accounts'],
+        query: (queryArg) => ({ url: `/api/session`, method: "POST", body: queryArg.signIn }),
+        invalidatesTags: ["accounts"],
       }),
       signOut: build.mutation<SignOutApiResponse, SignOutApiArg>({
-        query: () => ({ url: `/api/session`, method: 'DELETE' }),
-        invalidatesTags: ['accounts'],
+        query: () => ({ url: `/api/session`, method: "DELETE" }),
+        invalidatesTags: ["accounts"],
       }),
       listSessions: build.query<ListSessionsApiResponse, ListSessionsApiArg>({
         query: () => ({ url: `/api/sessions` }),
-        providesTags: ['accounts'],
+        providesTags: ["accounts"],
       }),
       endSession: build.mutation<EndSessionApiResponse, EndSessionApiArg>({
-        query: (queryArg) => ({ url: `/api/sessions/${queryArg.id}`, method: 'DELETE' }),
-        invalidatesTags: ['accounts'],
+        query: (queryArg) => ({ url: `/api/sessions/${queryArg.id}`, method: "DELETE" }),
+        invalidatesTags: ["accounts"],
       }),
       changePassword: build.mutation<ChangePasswordApiResponse, ChangePasswordApiArg>({
-        query: (queryArg) => ({ url: `/api/password`, method: 'POST', body: queryArg.changedPassword }),
-        invalidatesTags: ['accounts'],
+        query: (queryArg) => ({ url: `/api/password`, method: "POST", body: queryArg.changedPassword }),
+        invalidatesTags: ["accounts"],
       }),
       setUp: build.mutation<SetUpApiResponse, SetUpApiArg>({
-        query: (queryArg) => ({ url: `/api/set-up`, method: 'POST', body: queryArg.firstAccount }),
-        invalidatesTags: ['accounts'],
+        query: (queryArg) => ({ url: `/api/set-up`, method: "POST", body: queryArg.firstAccount }),
+        invalidatesTags: ["accounts"],
       }),
       listAccounts: build.query<ListAccountsApiResponse, ListAccountsApiArg>({
         query: () => ({ url: `/api/accounts` }),
-        providesTags: ['accounts'],
+        providesTags: ["accounts"],
       }),
       addAccount: build.mutation<AddAccountApiResponse, AddAccountApiArg>({
-        query: (queryArg) => ({ url: `/api/accounts`, method: 'POST', body: queryArg.newAccount }),
-        invalidatesTags: ['accounts'],
+        query: (queryArg) => ({ url: `/api/accounts`, method: "POST", body: queryArg.newAccount }),
+        invalidatesTags: ["accounts"],
       }),
       listHouseLog: build.query<ListHouseLogApiResponse, ListHouseLogApiArg>({
         query: () => ({ url: `/api/accounts/log` }),
-        providesTags: ['accounts'],
+        providesTags: ["accounts"],
       }),
       renewPassword: build.mutation<RenewPasswordApiResponse, RenewPasswordApiArg>({
         query: (queryArg) => ({
           url: `/api/accounts/${queryArg.id}/password`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.renewedPassword,
         }),
-        invalidatesTags: ['accounts'],
+        invalidatesTags: ["accounts"],
       }),
       removeAccount: build.mutation<RemoveAccountApiResponse, RemoveAccountApiArg>({
-        query: (queryArg) => ({ url: `/api/accounts/${queryArg.id}`, method: 'DELETE' }),
-        invalidatesTags: ['accounts'],
+        query: (queryArg) => ({ url: `/api/accounts/${queryArg.id}`, method: "DELETE" }),
+        invalidatesTags: ["accounts"],
       }),
       getSeal: build.query<GetSealApiResponse, GetSealApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/seal` }),
-        providesTags: ['seal'],
+        providesTags: ["seal"],
       }),
       compareMark: build.mutation<CompareMarkApiResponse, CompareMarkApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/seal/compare`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.compareMark,
         }),
-        invalidatesTags: ['seal'],
+        invalidatesTags: ["seal"],
       }),
       unseal: build.mutation<UnsealApiResponse, UnsealApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/unseal`, method: 'POST' }),
-        invalidatesTags: ['seal'],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/unseal`, method: "POST" }),
+        invalidatesTags: ["seal"],
       }),
       listTastings: build.query<ListTastingsApiResponse, ListTastingsApiArg>({
         query: () => ({ url: `/api/tastings` }),
-        providesTags: ['tastings'],
+        providesTags: ["tastings"],
       }),
       createTasting: build.mutation<CreateTastingApiResponse, CreateTastingApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings`, method: 'POST', body: queryArg.newTasting }),
-        invalidatesTags: ['tastings'],
+        query: (queryArg) => ({ url: `/api/tastings`, method: "POST", body: queryArg.newTasting }),
+        invalidatesTags: ["tastings"],
       }),
       listRemoved: build.query<ListRemovedApiResponse, ListRemovedApiArg>({
         query: () => ({ url: `/api/tastings/removed` }),
-        providesTags: ['tastings'],
+        providesTags: ["tastings"],
       }),
       getTasting: build.query<GetTastingApiResponse, GetTastingApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}` }),
-        providesTags: ['tastings'],
+        providesTags: ["tastings"],
       }),
       removeTasting: build.mutation<RemoveTastingApiResponse, RemoveTastingApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}`, method: 'DELETE' }),
-        invalidatesTags: ['tastings'],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}`, method: "DELETE" }),
+        invalidatesTags: ["tastings"],
       }),
       getCard: build.query<GetCardApiResponse, GetCardApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/card` }),
-        providesTags: ['tastings'],
+        providesTags: ["tastings"],
       }),
       saveDraft: build.mutation<SaveDraftApiResponse, SaveDraftApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/draft`, method: 'PUT', body: queryArg.savedDraft }),
-        invalidatesTags: ['tastings'],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/draft`, method: "PUT", body: queryArg.savedDraft }),
+        invalidatesTags: ["tastings"],
       }),
       restoreTasting: build.mutation<RestoreTastingApiResponse, RestoreTastingApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/restore`, method: 'POST' }),
-        invalidatesTags: ['tastings'],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/restore`, method: "POST" }),
+        invalidatesTags: ["tastings"],
       }),
       getPlan: build.query<GetPlanApiResponse, GetPlanApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/plan` }),
-        providesTags: ['plans'],
+        providesTags: ["plans"],
       }),
       lock: build.mutation<LockApiResponse, LockApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/lock`, method: 'POST' }),
-        invalidatesTags: ['plans'],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/lock`, method: "POST" }),
+        invalidatesTags: ["plans"],
       }),
       unlock: build.mutation<UnlockApiResponse, UnlockApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/unlock`, method: 'POST' }),
-        invalidatesTags: ['plans'],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/unlock`, method: "POST" }),
+        invalidatesTags: ["plans"],
       }),
       redraw: build.mutation<RedrawApiResponse, RedrawApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/redraw`, method: 'POST' }),
-        invalidatesTags: ['plans'],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/redraw`, method: "POST" }),
+        invalidatesTags: ["plans"],
       }),
       nextSitting: build.mutation<NextSittingApiResponse, NextSittingApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/next-sitting`, method: 'POST' }),
-        invalidatesTags: ['plans'],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/next-sitting`, method: "POST" }),
+        invalidatesTags: ["plans"],
       }),
       getLinks: build.query<GetLinksApiResponse, GetLinksApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/links` }),
-        providesTags: ['plans'],
+        providesTags: ["plans"],
       }),
       close: build.mutation<CloseApiResponse, CloseApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/close`, method: 'POST' }),
-        invalidatesTags: ['plans'],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/close`, method: "POST" }),
+        invalidatesTags: ["plans"],
       }),
       reopen: build.mutation<ReopenApiResponse, ReopenApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/reopen`, method: 'POST' }),
-        invalidatesTags: ['plans'],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/reopen`, method: "POST" }),
+        invalidatesTags: ["plans"],
       }),
       putNameRight: build.mutation<PutNameRightApiResponse, PutNameRightApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/names/${queryArg.panelist}`,
-          method: 'PUT',
+          method: "PUT",
           body: queryArg.nameInput,
         }),
-        invalidatesTags: ['panel'],
+        invalidatesTags: ["panel"],
       }),
       eraseName: build.mutation<EraseNameApiResponse, EraseNameApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/names/${queryArg.panelist}`, method: 'DELETE' }),
-        invalidatesTags: ['panel'],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/names/${queryArg.panelist}`, method: "DELETE" }),
+        invalidatesTags: ["panel"],
       }),
       eraseNames: build.mutation<EraseNamesApiResponse, EraseNamesApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/names`, method: 'DELETE' }),
-        invalidatesTags: ['panel'],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/names`, method: "DELETE" }),
+        invalidatesTags: ["panel"],
       }),
       getClock: build.query<GetClockApiResponse, GetClockApiArg>({
         query: () => ({ url: `/api/clock` }),
-        providesTags: ['clock'],
+        providesTags: ["clock"],
       }),
       getHouse: build.query<GetHouseApiResponse, GetHouseApiArg>({
         query: () => ({ url: `/api/house` }),
-        providesTags: ['house'],
+        providesTags: ["house"],
       }),
       keepRange: build.mutation<KeepRangeApiResponse, KeepRangeApiArg>({
-        query: (queryArg) => ({ url: `/api/house/range`, method: 'PUT', body: queryArg.keptRange }),
-        invalidatesTags: ['house'],
+        query: (queryArg) => ({ url: `/api/house/range`, method: "PUT", body: queryArg.keptRange }),
+        invalidatesTags: ["house"],
       }),
       chooseLocale: build.mutation<ChooseLocaleApiResponse, ChooseLocaleApiArg>({
-        query: (queryArg) => ({ url: `/api/house/locale`, method: 'PUT', body: queryArg.chosenLocale }),
-        invalidatesTags: ['house'],
+        query: (queryArg) => ({ url: `/api/house/locale`, method: "PUT", body: queryArg.chosenLocale }),
+        invalidatesTags: ["house"],
       }),
       getKitchen: build.query<GetKitchenApiResponse, GetKitchenApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/kitchen` }),
-        providesTags: ['kitchen'],
+        providesTags: ["kitchen"],
       }),
       getRange: build.query<GetRangeApiResponse, GetRangeApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/range` }),
-        providesTags: ['kitchen'],
+        providesTags: ["kitchen"],
       }),
       saveRange: build.mutation<SaveRangeApiResponse, SaveRangeApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/range`, method: 'PUT', body: queryArg.savedRange }),
-        invalidatesTags: ['kitchen'],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/range`, method: "PUT", body: queryArg.savedRange }),
+        invalidatesTags: ["kitchen"],
       }),
       getKitchenLog: build.query<GetKitchenLogApiResponse, GetKitchenLogApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/kitchen-log` }),
-        providesTags: ['kitchen'],
+        providesTags: ["kitchen"],
       }),
       addToKitchenLog: build.mutation<AddToKitchenLogApiResponse, AddToKitchenLogApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/kitchen-log`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.kitchenEntries,
         }),
-        invalidatesTags: ['kitchen'],
+        invalidatesTags: ["kitchen"],
       }),
       exportKitchenLog: build.query<ExportKitchenLogApiResponse, ExportKitchenLogApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/kitchen-log.csv` }),
-        providesTags: ['kitchen'],
+        providesTags: ["kitchen"],
       }),
       getPhoto: build.query<GetPhotoApiResponse, GetPhotoApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/photos/${queryArg.photo}` }),
-        providesTags: ['kitchen'],
+        providesTags: ["kitchen"],
       }),
       getRunSheet: build.query<GetRunSheetApiResponse, GetRunSheetApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/run-sheet` }),
-        providesTags: ['kitchen'],
+        providesTags: ["kitchen"],
       }),
       getRunSheetAnew: build.query<GetRunSheetAnewApiResponse, GetRunSheetAnewApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/run-sheet/anew` }),
-        providesTags: ['kitchen'],
+        providesTags: ["kitchen"],
       }),
       getLedger: build.query<GetLedgerApiResponse, GetLedgerApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/caveats` }),
-        providesTags: ['caveats'],
+        providesTags: ["caveats"],
       }),
       addEntries: build.mutation<AddEntriesApiResponse, AddEntriesApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/caveats`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.caveatEntries,
         }),
-        invalidatesTags: ['caveats'],
+        invalidatesTags: ["caveats"],
       }),
       sendReadings: build.mutation<SendReadingsApiResponse, SendReadingsApiArg>({
-        query: (queryArg) => ({ url: `/api/readings`, method: 'POST', body: queryArg.readings }),
-        invalidatesTags: ['readings'],
+        query: (queryArg) => ({ url: `/api/readings`, method: "POST", body: queryArg.readings }),
+        invalidatesTags: ["readings"],
       }),
       listDevices: build.query<ListDevicesApiResponse, ListDevicesApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/devices` }),
-        providesTags: ['readings'],
+        providesTags: ["readings"],
       }),
       openDevice: build.mutation<OpenDeviceApiResponse, OpenDeviceApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/devices`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.newDevice,
         }),
-        invalidatesTags: ['readings'],
+        invalidatesTags: ["readings"],
       }),
       closeDevice: build.mutation<CloseDeviceApiResponse, CloseDeviceApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/devices/${queryArg.name}`, method: 'DELETE' }),
-        invalidatesTags: ['readings'],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/devices/${queryArg.name}`, method: "DELETE" }),
+        invalidatesTags: ["readings"],
       }),
       importReadings: build.mutation<ImportReadingsApiResponse, ImportReadingsApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/devices/${queryArg.name}/readings`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.readings,
         }),
-        invalidatesTags: ['readings'],
+        invalidatesTags: ["readings"],
       }),
       getCurves: build.query<GetCurvesApiResponse, GetCurvesApiArg>({
         query: (queryArg) => ({
@@ -276,39 +276,39 @@ const injectedRtkApi = api
             piece: queryArg.piece,
           },
         }),
-        providesTags: ['readings'],
+        providesTags: ["readings"],
       }),
       exportReadings: build.query<ExportReadingsApiResponse, ExportReadingsApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/readings.csv` }),
-        providesTags: ['readings'],
+        providesTags: ["readings"],
       }),
       getBoard: build.query<GetBoardApiResponse, GetBoardApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/board` }),
-        providesTags: ['service'],
+        providesTags: ["service"],
       }),
       getServiceLog: build.query<GetServiceLogApiResponse, GetServiceLogApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/service-log` }),
-        providesTags: ['service'],
+        providesTags: ["service"],
       }),
       addToServiceLog: build.mutation<AddToServiceLogApiResponse, AddToServiceLogApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/service-log`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.serviceEntries,
         }),
-        invalidatesTags: ['service'],
+        invalidatesTags: ["service"],
       }),
       letIn: build.mutation<LetInApiResponse, LetInApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/walk-ins`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.walkInInput,
         }),
-        invalidatesTags: ['service'],
+        invalidatesTags: ["service"],
       }),
       takeBackWalkIn: build.mutation<TakeBackWalkInApiResponse, TakeBackWalkInApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/walk-ins/${queryArg.panelist}`, method: 'DELETE' }),
-        invalidatesTags: ['service'],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/walk-ins/${queryArg.panelist}`, method: "DELETE" }),
+        invalidatesTags: ["service"],
       }),
       getSpares: build.query<GetSparesApiResponse, GetSparesApiArg>({
         query: (queryArg) => ({
@@ -317,235 +317,235 @@ const injectedRtkApi = api
             code: queryArg.code,
           },
         }),
-        providesTags: ['service'],
+        providesTags: ["service"],
       }),
       getPortioning: build.query<GetPortioningApiResponse, GetPortioningApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/portioning` }),
-        providesTags: ['service'],
+        providesTags: ["service"],
       }),
       openPortioning: build.mutation<OpenPortioningApiResponse, OpenPortioningApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/portioning`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.portioningReason,
         }),
-        invalidatesTags: ['service'],
+        invalidatesTags: ["service"],
       }),
       correctIngredients: build.mutation<CorrectIngredientsApiResponse, CorrectIngredientsApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/ingredients`,
-          method: 'PUT',
+          method: "PUT",
           body: queryArg.correctedIngredients,
         }),
-        invalidatesTags: ['contents'],
+        invalidatesTags: ["contents"],
       }),
       getExclusions: build.query<GetExclusionsApiResponse, GetExclusionsApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/exclusions` }),
-        providesTags: ['contents'],
+        providesTags: ["contents"],
       }),
       saveExclusion: build.mutation<SaveExclusionApiResponse, SaveExclusionApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/exclusions/${queryArg.panelist}`,
-          method: 'PUT',
+          method: "PUT",
           body: queryArg.exclusionInput,
         }),
-        invalidatesTags: ['contents'],
+        invalidatesTags: ["contents"],
       }),
       openBallot: build.mutation<OpenBallotApiResponse, OpenBallotApiArg>({
         query: (queryArg) => ({
           url: `/api/ballots/${queryArg.token}/open`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.openBallot,
         }),
-        invalidatesTags: ['ballots'],
+        invalidatesTags: ["ballots"],
       }),
       saveAnswers: build.mutation<SaveAnswersApiResponse, SaveAnswersApiArg>({
         query: (queryArg) => ({
           url: `/api/ballots/${queryArg.token}/answers`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.saveAnswers,
         }),
-        invalidatesTags: ['ballots'],
+        invalidatesTags: ["ballots"],
       }),
       handIn: build.mutation<HandInApiResponse, HandInApiArg>({
-        query: (queryArg) => ({ url: `/api/ballots/${queryArg.token}/hand-in`, method: 'POST', body: queryArg.handIn }),
-        invalidatesTags: ['ballots'],
+        query: (queryArg) => ({ url: `/api/ballots/${queryArg.token}/hand-in`, method: "POST", body: queryArg.handIn }),
+        invalidatesTags: ["ballots"],
       }),
       stopTasting: build.mutation<StopTastingApiResponse, StopTastingApiArg>({
-        query: (queryArg) => ({ url: `/api/ballots/${queryArg.token}/stop`, method: 'POST', body: queryArg.stopInput }),
-        invalidatesTags: ['ballots'],
+        query: (queryArg) => ({ url: `/api/ballots/${queryArg.token}/stop`, method: "POST", body: queryArg.stopInput }),
+        invalidatesTags: ["ballots"],
       }),
       ownTray: build.query<OwnTrayApiResponse, OwnTrayApiArg>({
         query: (queryArg) => ({ url: `/api/ballots/${queryArg.token}/tray` }),
-        providesTags: ['ballots'],
+        providesTags: ["ballots"],
       }),
       saveGuess: build.mutation<SaveGuessApiResponse, SaveGuessApiArg>({
         query: (queryArg) => ({
           url: `/api/ballots/${queryArg.token}/guess`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.guessInput,
         }),
-        invalidatesTags: ['ballots'],
+        invalidatesTags: ["ballots"],
       }),
       findBallot: build.mutation<FindBallotApiResponse, FindBallotApiArg>({
-        query: (queryArg) => ({ url: `/api/ballot-codes`, method: 'POST', body: queryArg.shortCode }),
-        invalidatesTags: ['ballots'],
+        query: (queryArg) => ({ url: `/api/ballot-codes`, method: "POST", body: queryArg.shortCode }),
+        invalidatesTags: ["ballots"],
       }),
       listPaper: build.query<ListPaperApiResponse, ListPaperApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper` }),
-        providesTags: ['paper'],
+        providesTags: ["paper"],
       }),
       getPaper: build.query<GetPaperApiResponse, GetPaperApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}`,
         }),
-        providesTags: ['paper'],
+        providesTags: ["paper"],
       }),
       typePaper: build.mutation<TypePaperApiResponse, TypePaperApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}`,
-          method: 'PUT',
+          method: "PUT",
           body: queryArg.typedBallot,
         }),
-        invalidatesTags: ['paper'],
+        invalidatesTags: ["paper"],
       }),
       typeAnew: build.mutation<TypeAnewApiResponse, TypeAnewApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}`,
-          method: 'DELETE',
+          method: "DELETE",
         }),
-        invalidatesTags: ['paper'],
+        invalidatesTags: ["paper"],
       }),
       letPaperCount: build.mutation<LetPaperCountApiResponse, LetPaperCountApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}/once`,
-          method: 'POST',
+          method: "POST",
         }),
-        invalidatesTags: ['paper'],
+        invalidatesTags: ["paper"],
       }),
       getDifferences: build.query<GetDifferencesApiResponse, GetDifferencesApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}/differences`,
         }),
-        providesTags: ['paper'],
+        providesTags: ["paper"],
       }),
       settlePaper: build.mutation<SettlePaperApiResponse, SettlePaperApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}/settle`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.settlement,
         }),
-        invalidatesTags: ['paper'],
+        invalidatesTags: ["paper"],
       }),
       keepPicture: build.mutation<KeepPictureApiResponse, KeepPictureApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}/picture`,
-          method: 'PUT',
+          method: "PUT",
           body: queryArg.paperPicture,
         }),
-        invalidatesTags: ['paper'],
+        invalidatesTags: ["paper"],
       }),
       getPicture: build.query<GetPictureApiResponse, GetPictureApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}/picture`,
         }),
-        providesTags: ['paper'],
+        providesTags: ["paper"],
       }),
       lookAtAnswers: build.mutation<LookAtAnswersApiResponse, LookAtAnswersApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}/look`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.lookedAt,
         }),
-        invalidatesTags: ['paper'],
+        invalidatesTags: ["paper"],
       }),
       correctAnswers: build.mutation<CorrectAnswersApiResponse, CorrectAnswersApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/sittings/${queryArg.sitting}/paper/${queryArg.panelist}/corrections`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.correction,
         }),
-        invalidatesTags: ['paper'],
+        invalidatesTags: ["paper"],
       }),
       listShares: build.query<ListSharesApiResponse, ListSharesApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/shares` }),
-        providesTags: ['shares'],
+        providesTags: ["shares"],
       }),
       share: build.mutation<ShareApiResponse, ShareApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/shares`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.shareInput,
         }),
-        invalidatesTags: ['shares'],
+        invalidatesTags: ["shares"],
       }),
       revokeShare: build.mutation<RevokeShareApiResponse, RevokeShareApiArg>({
-        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/shares/${queryArg.share}`, method: 'DELETE' }),
-        invalidatesTags: ['shares'],
+        query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/shares/${queryArg.share}`, method: "DELETE" }),
+        invalidatesTags: ["shares"],
       }),
       getShared: build.query<GetSharedApiResponse, GetSharedApiArg>({
         query: (queryArg) => ({ url: `/api/shared/${queryArg.token}` }),
-        providesTags: ['shares'],
+        providesTags: ["shares"],
       }),
       getFindings: build.query<GetFindingsApiResponse, GetFindingsApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/findings` }),
-        providesTags: ['findings'],
+        providesTags: ["findings"],
       }),
       getParts: build.query<GetPartsApiResponse, GetPartsApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/findings/parts` }),
-        providesTags: ['findings'],
+        providesTags: ["findings"],
       }),
       getServings: build.query<GetServingsApiResponse, GetServingsApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/findings/servings` }),
-        providesTags: ['findings'],
+        providesTags: ["findings"],
       }),
       addUp: build.mutation<AddUpApiResponse, AddUpApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/findings/weighted`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.weightsAsked,
         }),
-        invalidatesTags: ['findings'],
+        invalidatesTags: ["findings"],
       }),
       runWithout: build.mutation<RunWithoutApiResponse, RunWithoutApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/findings/without`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.withoutAsked,
         }),
-        invalidatesTags: ['findings'],
+        invalidatesTags: ["findings"],
       }),
       exportBundle: build.query<ExportBundleApiResponse, ExportBundleApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/bundle` }),
-        providesTags: ['exchange'],
+        providesTags: ["exchange"],
       }),
       exportCsv: build.query<ExportCsvApiResponse, ExportCsvApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/csv` }),
-        providesTags: ['exchange'],
+        providesTags: ["exchange"],
       }),
       exportOrders: build.query<ExportOrdersApiResponse, ExportOrdersApiArg>({
         query: (queryArg) => ({ url: `/api/tastings/${queryArg.id}/orders` }),
-        providesTags: ['exchange'],
+        providesTags: ["exchange"],
       }),
       importBundle: build.mutation<ImportBundleApiResponse, ImportBundleApiArg>({
-        query: (queryArg) => ({ url: `/api/import`, method: 'POST', body: queryArg.body }),
-        invalidatesTags: ['exchange'],
+        query: (queryArg) => ({ url: `/api/import`, method: "POST", body: queryArg.body }),
+        invalidatesTags: ["exchange"],
       }),
       sendLabels: build.mutation<SendLabelsApiResponse, SendLabelsApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/print/labels`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.labelsToPrint,
         }),
-        invalidatesTags: ['sheets'],
+        invalidatesTags: ["sheets"],
       }),
       sendTags: build.mutation<SendTagsApiResponse, SendTagsApiArg>({
         query: (queryArg) => ({
           url: `/api/tastings/${queryArg.id}/print/tags`,
-          method: 'POST',
+          method: "POST",
           body: queryArg.labelsToPrint,
         }),
-        invalidatesTags: ['sheets'],
+        invalidatesTags: ["sheets"],
       }),
     }),
     overrideExisting: false,
@@ -997,7 +997,7 @@ export type SendTagsApiArg = {
   id: string;
   labelsToPrint: LabelsToPrint;
 };
-export type Role = 'coordinator' | 'kitchen' | 'server' | 'reader';
+export type Role = "coordinator" | "kitchen" | "server" | "reader";
 export type PersonView = {
   name: string;
   role: Role;
@@ -1091,22 +1091,22 @@ export type ComparedView = {
 export type CompareMark = {
   mark: string;
 };
-export type Status = 'draft' | 'locked' | 'tasting' | 'closed' | 'unsealed';
+export type Status = "draft" | "locked" | "tasting" | "closed" | "unsealed";
 export type Test =
-  | 'ranking'
-  | 'liking'
-  | 'non-inferiority'
-  | 'equivalence'
-  | 'profile'
-  | 'triangle'
-  | 'duo-trio'
-  | '2-afc'
-  | '3-afc'
-  | 'tetrad'
-  | 'a-not-a'
-  | 'same-different'
-  | 'best-worst'
-  | 'paired-preference';
+  | "ranking"
+  | "liking"
+  | "non-inferiority"
+  | "equivalence"
+  | "profile"
+  | "triangle"
+  | "duo-trio"
+  | "2-afc"
+  | "3-afc"
+  | "tetrad"
+  | "a-not-a"
+  | "same-different"
+  | "best-worst"
+  | "paired-preference";
 export type TastingCard = {
   id: string;
   title: string;
@@ -1125,7 +1125,7 @@ export type TastingCard = {
   handedIn: number;
   caveats: number;
 };
-export type DecisionKind = 'liked-best' | 'told-apart' | 'more-of' | 'how-differ' | 'good-enough' | 'similar';
+export type DecisionKind = "liked-best" | "told-apart" | "more-of" | "how-differ" | "good-enough" | "similar";
 export type DecisionInput = {
   kind: DecisionKind;
   attribute: string;
@@ -1134,16 +1134,16 @@ export type DecisionInput = {
   mostTellers: number;
 };
 export type Product =
-  | 'fish'
-  | 'red-meat'
-  | 'poultry'
-  | 'sausage'
-  | 'vegetable'
-  | 'potato-rice'
-  | 'bread-pastry'
-  | 'soup-sauce'
-  | 'sweet'
-  | 'other';
+  | "fish"
+  | "red-meat"
+  | "poultry"
+  | "sausage"
+  | "vegetable"
+  | "potato-rice"
+  | "bread-pastry"
+  | "soup-sauce"
+  | "sweet"
+  | "other";
 export type ConstantInput = {
   id: string;
   name: string;
@@ -1157,20 +1157,20 @@ export type BundledInput = {
   text: string;
 };
 export type Allergen =
-  | 'gluten'
-  | 'crustaceans'
-  | 'eggs'
-  | 'fish'
-  | 'peanuts'
-  | 'soya'
-  | 'milk'
-  | 'nuts'
-  | 'celery'
-  | 'mustard'
-  | 'sesame'
-  | 'sulphites'
-  | 'lupin'
-  | 'molluscs';
+  | "gluten"
+  | "crustaceans"
+  | "eggs"
+  | "fish"
+  | "peanuts"
+  | "soya"
+  | "milk"
+  | "nuts"
+  | "celery"
+  | "mustard"
+  | "sesame"
+  | "sulphites"
+  | "lupin"
+  | "molluscs";
 export type IngredientInput = {
   id: string;
   name: string;
@@ -1186,23 +1186,23 @@ export type ZoneInput = {
   name: string;
 };
 export type ItemKind =
-  | 'ranking'
-  | 'liking'
-  | 'line'
-  | 'category'
-  | 'just-right'
-  | 'check-all'
-  | 'triangle'
-  | 'duo-trio'
-  | '2-afc'
-  | '3-afc'
-  | 'tetrad'
-  | 'a-not-a'
-  | 'same-different'
-  | 'best-worst'
-  | 'paired-preference'
-  | 'guess'
-  | 'comment';
+  | "ranking"
+  | "liking"
+  | "line"
+  | "category"
+  | "just-right"
+  | "check-all"
+  | "triangle"
+  | "duo-trio"
+  | "2-afc"
+  | "3-afc"
+  | "tetrad"
+  | "a-not-a"
+  | "same-different"
+  | "best-worst"
+  | "paired-preference"
+  | "guess"
+  | "comment";
 export type OptionInput = {
   text: string;
   weight: number;
@@ -1222,10 +1222,10 @@ export type BallotItemInput = {
 export type BallotDesignInput = {
   items: BallotItemInput[];
 };
-export type Presentation = 'sequential' | 'side-by-side';
-export type Language = 'en' | 'de' | 'fr';
-export type OwnOrders = 'none' | 'words' | 'attributes';
-export type CodeSharing = 'shared' | 'own';
+export type Presentation = "sequential" | "side-by-side";
+export type Language = "en" | "de" | "fr";
+export type OwnOrders = "none" | "words" | "attributes";
+export type CodeSharing = "shared" | "own";
 export type ServiceInput = {
   together: number;
   sittings: number;
@@ -1266,40 +1266,40 @@ export type FollowsInput = {
   fingerprint: string;
 };
 export type StepKind =
-  | 'prepare'
-  | 'thaw'
-  | 'brine'
-  | 'season'
-  | 'weigh'
-  | 'heat'
-  | 'turn'
-  | 'move'
-  | 'wrap'
-  | 'rest'
-  | 'hold'
-  | 'slice'
-  | 'plate'
-  | 'other';
+  | "prepare"
+  | "thaw"
+  | "brine"
+  | "season"
+  | "weigh"
+  | "heat"
+  | "turn"
+  | "move"
+  | "wrap"
+  | "rest"
+  | "hold"
+  | "slice"
+  | "plate"
+  | "other";
 export type StepMinutesInput = {
   least?: number;
   usual?: number;
   most?: number;
 };
 export type EquipmentKind =
-  | 'oven'
-  | 'hob'
-  | 'bath'
-  | 'grill'
-  | 'smoker'
-  | 'fryer'
-  | 'microwave'
-  | 'cabinet'
-  | 'refrigerator'
-  | 'freezer'
-  | 'board'
-  | 'scale'
-  | 'other';
-export type Hands = 'throughout' | 'start' | 'none';
+  | "oven"
+  | "hob"
+  | "bath"
+  | "grill"
+  | "smoker"
+  | "fryer"
+  | "microwave"
+  | "cabinet"
+  | "refrigerator"
+  | "freezer"
+  | "board"
+  | "scale"
+  | "other";
+export type Hands = "throughout" | "start" | "none";
 export type StepEveryInput = {
   what: string;
   seconds?: number;
@@ -1310,7 +1310,7 @@ export type StepUntilInput = {
   where: string;
   loss?: number;
 };
-export type Side = 'above' | 'below';
+export type Side = "above" | "below";
 export type StepWaitInput = {
   least?: number;
   most?: number;
@@ -1426,24 +1426,24 @@ export type SavedDraft = {
   draft: DraftInput;
 };
 export type Analysis =
-  | 'friedman-then-pairs-holm'
-  | 'piece-blocks-then-tukey'
-  | 'piece-blocks-against-margin'
-  | 'piece-blocks-within-margin'
-  | 'piece-blocks-per-attribute-fdr'
-  | 'piece-clusters'
-  | 'piece-clusters-of-similarity'
-  | 'skillings-mack-then-strengths'
-  | 'mixed-model-then-tukey'
-  | 'non-inferiority-mixed-model'
-  | 'equivalence-mixed-model'
-  | 'mixed-model-per-attribute-fdr'
-  | 'exact-binomial'
-  | 'exact-binomial-of-similarity'
-  | 'a-not-a-exact'
-  | 'same-different-exact'
-  | 'best-worst-scores'
-  | 'paired-preference-binomial';
+  | "friedman-then-pairs-holm"
+  | "piece-blocks-then-tukey"
+  | "piece-blocks-against-margin"
+  | "piece-blocks-within-margin"
+  | "piece-blocks-per-attribute-fdr"
+  | "piece-clusters"
+  | "piece-clusters-of-similarity"
+  | "skillings-mack-then-strengths"
+  | "mixed-model-then-tukey"
+  | "non-inferiority-mixed-model"
+  | "equivalence-mixed-model"
+  | "mixed-model-per-attribute-fdr"
+  | "exact-binomial"
+  | "exact-binomial-of-similarity"
+  | "a-not-a-exact"
+  | "same-different-exact"
+  | "best-worst-scores"
+  | "paired-preference-binomial";
 export type TraySet = {
   codes: string[];
   zone: string;
@@ -1499,7 +1499,7 @@ export type RangeInput = {
   cooks: string[];
   served: ServedInput[];
 };
-export type Locale = 'us' | 'uk';
+export type Locale = "us" | "uk";
 export type HouseView = {
   range: RangeInput | null;
   isKept: boolean;
@@ -1511,7 +1511,7 @@ export type KeptRange = {
 export type ChosenLocale = {
   locale: Locale;
 };
-export type PieceStanding = 'stands' | 'withdrawn' | 'redone';
+export type PieceStanding = "stands" | "withdrawn" | "redone";
 export type KitchenPieceView = {
   tag: string;
   lot: string;
@@ -1553,27 +1553,27 @@ export type SavedRange = {
   range: RangeInput;
 };
 export type KitchenKind =
-  | 'started'
-  | 'done'
-  | 'skipped'
-  | 'acted'
-  | 'mass'
-  | 'temperature'
-  | 'thickness'
-  | 'dose'
-  | 'checked'
-  | 'noted'
-  | 'photo'
-  | 'probed'
-  | 'unprobed'
-  | 'gate'
-  | 'redone'
-  | 'settled'
-  | 'replanned'
-  | 'undone';
-export type CheckId = 'cold' | 'cool-water' | 'turned' | 'thawed';
-export type GateDecision = 'passed' | 'withdrawn' | 'served-all-the-same';
-export type ProbePlace = 'core' | 'surface' | 'around';
+  | "started"
+  | "done"
+  | "skipped"
+  | "acted"
+  | "mass"
+  | "temperature"
+  | "thickness"
+  | "dose"
+  | "checked"
+  | "noted"
+  | "photo"
+  | "probed"
+  | "unprobed"
+  | "gate"
+  | "redone"
+  | "settled"
+  | "replanned"
+  | "undone";
+export type CheckId = "cold" | "cool-water" | "turned" | "thawed";
+export type GateDecision = "passed" | "withdrawn" | "served-all-the-same";
+export type ProbePlace = "core" | "surface" | "around";
 export type KitchenEntryView = {
   id: string;
   at: string;
@@ -1688,7 +1688,7 @@ export type LedgerView = {
   caveats: CaveatView[];
   notBlind: NotBlindView[];
 };
-export type CaveatKind = 'noted' | 'edited' | 'withdrawn' | 'not-blind' | 'blind-again' | 'undone';
+export type CaveatKind = "noted" | "edited" | "withdrawn" | "not-blind" | "blind-again" | "undone";
 export type CaveatEntryInput = {
   id: string;
   at: string;
@@ -1715,7 +1715,7 @@ export type ReadingInput = {
 export type Readings = {
   readings: ReadingInput[];
 };
-export type Measures = 'celsius' | 'grams';
+export type Measures = "celsius" | "grams";
 export type ChannelView = {
   channel: number;
   at: string;
@@ -1750,9 +1750,9 @@ export type CurveView = {
 export type CurvesView = {
   curves: CurveView[];
 };
-export type TrayPlace = 'waiting' | 'taken' | 'out';
-export type Presence = 'expected' | 'late' | 'absent' | 'stopped';
-export type SeatState = 'away' | 'tasting' | 'ranking' | 'done';
+export type TrayPlace = "waiting" | "taken" | "out";
+export type Presence = "expected" | "late" | "absent" | "stopped";
+export type SeatState = "away" | "tasting" | "ranking" | "done";
 export type SeatView = {
   panelistId: string;
   seat: number;
@@ -1788,24 +1788,24 @@ export type BoardView = {
   window: number | null;
 };
 export type ServiceKind =
-  | 'sliced'
-  | 'taken'
-  | 'out'
-  | 'swapped'
-  | 'trays-swapped'
-  | 'people-swapped'
-  | 'wrong-plate'
-  | 'replaced'
-  | 'missed'
-  | 'extra'
-  | 'reordered'
-  | 'late'
-  | 'absent'
-  | 'stopped'
-  | 'moved'
-  | 'postponed'
-  | 'noted'
-  | 'undone';
+  | "sliced"
+  | "taken"
+  | "out"
+  | "swapped"
+  | "trays-swapped"
+  | "people-swapped"
+  | "wrong-plate"
+  | "replaced"
+  | "missed"
+  | "extra"
+  | "reordered"
+  | "late"
+  | "absent"
+  | "stopped"
+  | "moved"
+  | "postponed"
+  | "noted"
+  | "undone";
 export type ServiceEntryView = {
   id: string;
   at: string;
@@ -1897,25 +1897,25 @@ export type ExclusionView = {
   others: string;
   panelistId: string;
 };
-export type BallotState = 'open' | 'handed-in' | 'stopped' | 'withheld' | 'closed' | 'elsewhere';
+export type BallotState = "open" | "handed-in" | "stopped" | "withheld" | "closed" | "elsewhere";
 export type BallotSet = {
   codes: string[];
 };
 export type AnswerKind =
-  | 'tasted'
-  | 'score'
-  | 'words'
-  | 'ranking'
-  | 'choice'
-  | 'best-worst'
-  | 'guess'
-  | 'comment'
-  | 'rinse'
-  | 'untasted'
-  | 'agreed'
-  | 'timed'
-  | 'arrived'
-  | 'typed';
+  | "tasted"
+  | "score"
+  | "words"
+  | "ranking"
+  | "choice"
+  | "best-worst"
+  | "guess"
+  | "comment"
+  | "rinse"
+  | "untasted"
+  | "agreed"
+  | "timed"
+  | "arrived"
+  | "typed";
 export type BallotAnswer = {
   id: string;
   kind: AnswerKind;
@@ -2027,7 +2027,7 @@ export type FoundBallot = {
 export type ShortCode = {
   code: string;
 };
-export type TypedState = 'open' | 'once' | 'differs' | 'in' | 'on a phone';
+export type TypedState = "open" | "once" | "differs" | "in" | "on a phone";
 export type PaperView = {
   panelistId: string;
   seat: number;
@@ -2115,16 +2115,16 @@ export type ShareInput = {
   days: number;
 };
 export type VerdictKind =
-  | 'winner'
-  | 'leading-set'
-  | 'no-answer'
-  | 'cannot-say'
-  | 'told-apart'
-  | 'good-enough'
-  | 'too-great-a-loss'
-  | 'similar'
-  | 'too-different';
-export type About = 'methods' | 'pieces';
+  | "winner"
+  | "leading-set"
+  | "no-answer"
+  | "cannot-say"
+  | "told-apart"
+  | "good-enough"
+  | "too-great-a-loss"
+  | "similar"
+  | "too-different";
+export type About = "methods" | "pieces";
 export type VerdictView = {
   kind: VerdictKind;
   about: About;
@@ -2138,7 +2138,7 @@ export type FoundMethodView = {
   reference: boolean;
   codes: string[];
 };
-export type KindLeftOut = 'not-come' | 'unfinished' | 'left-out' | 'in-part';
+export type KindLeftOut = "not-come" | "unfinished" | "left-out" | "in-part";
 export type LeftOutView = {
   panelist: string;
   sitting: number;
@@ -2165,33 +2165,33 @@ export type FingerprintView = {
   matches: boolean;
 };
 export type SectionId =
-  | 'rank-sums'
-  | 'incomplete-ranking'
-  | 'scores'
-  | 'profile'
-  | 'telling'
-  | 'best-worst'
-  | 'liking'
-  | 'strength'
-  | 'panel'
-  | 'practical'
-  | 'parts'
-  | 'panelists'
-  | 'weighted'
-  | 'scales'
-  | 'map'
-  | 'drivers'
-  | 'words'
-  | 'just-right'
-  | 'collected'
-  | 'kitchen'
-  | 'service'
-  | 'guesses'
-  | 'orders'
-  | 'sensitivity'
-  | 'limits'
-  | 'next';
-export type SectionStatus = 'planned' | 'explored';
+  | "rank-sums"
+  | "incomplete-ranking"
+  | "scores"
+  | "profile"
+  | "telling"
+  | "best-worst"
+  | "liking"
+  | "strength"
+  | "panel"
+  | "practical"
+  | "parts"
+  | "panelists"
+  | "weighted"
+  | "scales"
+  | "map"
+  | "drivers"
+  | "words"
+  | "just-right"
+  | "collected"
+  | "kitchen"
+  | "service"
+  | "guesses"
+  | "orders"
+  | "sensitivity"
+  | "limits"
+  | "next";
+export type SectionStatus = "planned" | "explored";
 export type SectionView = {
   id: SectionId;
   status: SectionStatus;
@@ -2290,7 +2290,7 @@ export type ImportedView = {
   id: string;
   notices: string[];
 };
-export type PrinterState = 'ready' | 'out-of-labels' | 'jammed';
+export type PrinterState = "ready" | "out-of-labels" | "jammed";
 export type PrintedView = {
   asked: number;
   printed: number;
