@@ -1,0 +1,82 @@
+/** Faults in the server, each with the tests that should notice it. */
+const fault = (name, file, from, to, ...tests) => ({ name, file: `server/src/${file}`, from, to, tests });
+
+export const server = {
+  part: 'server',
+  faults: [
+    fault(
+      'every saved draft gives new ballot addresses',
+      'drafts/drafts.service.ts',
+      '...(known.get(id) ?? newPanelist()),',
+      '...newPanelist(),',
+      'test/journey',
+      '-t',
+      'ballot addresses',
+    ),
+    fault(
+      'a draft is saved over a newer one',
+      'drafts/drafts.service.ts',
+      "'behind',\n",
+      "'state',\n",
+      'test/journey',
+      '-t',
+      'read what was saved last',
+    ),
+    fault(
+      'all that comes together carries the last number',
+      'live/live.service.ts',
+      'at === all.length - 1 ? upTo : null',
+      'at >= 0 ? upTo : null',
+      'test/live',
+    ),
+    fault(
+      'heartbeats count numbers on',
+      'live/live.controller.ts',
+      'seq === null ? id : String(seq)',
+      'String(seq ?? Number(id) + 1)',
+      'test/live',
+    ),
+    fault(
+      'seats are told to everybody',
+      'live/live.service.ts',
+      '.filter(({ roles }) => roles.includes(role))',
+      '',
+      'test/live',
+    ),
+    fault(
+      'a copy takes the place of another',
+      'storage/backups.ts',
+      'existsSync(name) ? firstFree(stem, now + 1000) : name',
+      'name',
+      'test/storage',
+      '-t',
+      'copies of it',
+    ),
+    fault(
+      'old hashes stay as cheap as they are',
+      'accounts/passwords.ts',
+      'N * r * p < today.N * today.r * today.p',
+      'false',
+      'test/storage',
+      '-t',
+      'guess of a password',
+    ),
+    fault(
+      'a letter is another when it is typed in another way',
+      'accounts/passwords.ts',
+      "password.normalize('NFKC')",
+      'password',
+      'test/storage',
+      '-t',
+      'guess of a password',
+    ),
+    fault(
+      'what was removed long ago is brought back',
+      'drafts/drafts.service.ts',
+      'row.removedAt !== null && row.removedAt < keptSince()',
+      'false',
+      'test/journey',
+      'test/storage',
+    ),
+  ],
+};
