@@ -28,8 +28,8 @@ export const web = {
     fault(
       "a colleague's order is lost",
       'drafting/merge.ts',
-      'isSame(idsOf(mine), idsOf(base)) ? theirs : mine',
-      'mine',
+      'isMoved ? [mine, theirs] : [theirs, mine]',
+      '[mine, theirs]',
       'test/merge',
     ),
     fault('what a colleague took out comes back', 'drafting/merge.ts', 'if (isGone) return [];', '', 'test/merge'),

@@ -95,6 +95,19 @@ describe('two edits of one draft', () => {
     ]);
   });
 
+  it('keep the order of a colleague, with what was added here meanwhile', () => {
+    const theirs = edited((draft) => draft.methods.reverse());
+    const renamed = edited((draft) => (draft.methods[0].name = 'Boiled long'));
+    expect(merge(base, renamed, theirs).draft.methods).toEqual([
+      { id: 'b', name: 'Steamed' },
+      { id: 'a', name: 'Boiled long' },
+    ]);
+    const added = edited((draft) => draft.methods.splice(1, 0, { id: 'c', name: 'Roasted' }));
+    expect(merge(base, added, theirs).draft.methods.map(({ id }) => id)).toEqual(['b', 'a', 'c']);
+    const first = edited((draft) => draft.methods.unshift({ id: 'c', name: 'Roasted' }));
+    expect(merge(base, first, theirs).draft.methods.map(({ id }) => id)).toEqual(['c', 'b', 'a']);
+  });
+
   it('say where both changed the same, and where one removed what the other changed', () => {
     const mine = edited((draft) => {
       draft.title = 'Mine';

@@ -54,11 +54,26 @@ function merged(path: string, sides: Sides<unknown>, conflicts: Conflict[]): unk
   return mine;
 }
 
+/**
+ * All ids of both, in the order of whoever moved something; what only the other has stands after what it stands
+ * after there. Where both did, mine.
+ */
+function orderOf(base: string[], mine: string[], theirs: string[]): string[] {
+  const isMoved = !isSame(
+    mine.filter((id) => base.includes(id)),
+    base.filter((id) => mine.includes(id)),
+  );
+  const [first, second] = isMoved ? [mine, theirs] : [theirs, mine];
+  const ids = [...first];
+  second.forEach((id, at) => {
+    if (!ids.includes(id)) ids.splice(ids.indexOf(second[at - 1]) + 1, 0, id);
+  });
+  return ids;
+}
+
 function mergedList(path: string, { base, mine, theirs, sent }: Sides<Item[]>, conflicts: Conflict[]): Item[] {
   const byId = eachOf({ base, mine, theirs, sent }, (list) => new Map(list.map((item) => [item.id, item])));
-  const order = isSame(idsOf(mine), idsOf(base)) ? theirs : mine;
-  const ids = [...new Set([...idsOf(order), ...idsOf(mine), ...idsOf(theirs)])];
-  return ids.flatMap((id): Item[] => {
+  return orderOf(idsOf(base), idsOf(mine), idsOf(theirs)).flatMap((id): Item[] => {
     const item = eachOf(byId, (items) => items.get(id));
     const place = under(path, id);
     const { base: was, mine: own, theirs: other } = item;
