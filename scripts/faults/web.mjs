@@ -7,8 +7,8 @@ export const web = {
     fault(
       'findings stay old after a kitchen entry',
       'client/stale.ts',
-      "'kitchen-log': ['kitchenLog', 'range', 'findings']",
-      "'kitchen-log': ['kitchenLog', 'range']",
+      "'kitchen-log': ['kitchenLog', 'findings']",
+      "'kitchen-log': ['kitchenLog']",
       'test/staleAfter',
     ),
     fault(

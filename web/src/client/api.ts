@@ -39,7 +39,7 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     keepRange: { invalidatesTags: [HOUSE] },
     chooseLocale: { invalidatesTags: [HOUSE] },
     getKitchenLog: { providesTags: of('kitchenLog') },
-    addToKitchenLog: { invalidatesTags: of(...staleAfter(['kitchen-log']), 'readings') },
+    addToKitchenLog: { invalidatesTags: of(...staleAfter(['kitchen-log']), 'range', 'readings') },
     saveRange: { invalidatesTags: after('kitchen') },
     // Readings come too often for news of each: whoever looks asks again and again.
     listDevices: { providesTags: of('readings') },

@@ -27,7 +27,7 @@ const STALE: Record<string, readonly TagOf[]> = {
   locked: ['tasting', 'plan', 'seal', 'kitchen', 'range', 'board'],
   unlocked: ['tasting', 'plan', 'seal', 'kitchen', 'range', 'board'],
   kitchen: ['range', 'findings'],
-  'kitchen-log': ['kitchenLog', 'range', 'findings'],
+  'kitchen-log': ['kitchenLog', 'findings'],
   ingredients: ['tasting', 'kitchen', 'board', 'seal', 'findings'],
   'service-log': ['serviceLog', 'board', 'plan', 'seal', 'findings'],
   pieces: ['kitchen', 'range', 'plan', 'findings'],
