@@ -5,8 +5,8 @@ export default defineConfig({
   testDir: './specs',
   outputDir: '../test-results',
   // Two browsers, a server and a test runner share a small machine: seconds, and minutes, are not much there.
-  timeout: 240_000,
-  expect: { timeout: 15_000 },
+  timeout: 480_000,
+  expect: { timeout: 60_000 },
   workers: 2,
   fullyParallel: true,
   reporter: [['list']],

@@ -81,7 +81,7 @@ async function tastingsOf(page: Page, { address }: Jacana): Promise<Card[]> {
 async function stageFits(page: Page, address: string, where: string): Promise<string[]> {
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto(address);
-  await page.locator('h1, h2, [role=alert]').first().waitFor({ timeout: 15_000 });
+  await page.locator('h1, h2, [role=alert]').first().waitFor({ timeout: 60_000 });
   const found: string[] = [];
   const tabs = await page.getByRole('tab').all();
   if (tabs.length === 0) found.push(...(await inAllWidths(page, where)));

@@ -6,6 +6,9 @@ import { expect, signInToDemo, startJacana, startProgram, test } from '../suppor
 
 /** A whole kitchen at sixty times its pace, with probes that are simulated, by two tablets. */
 
+// The kitchen's clock runs sixty times as fast as the machine's: on one that stands still for seconds, what is to be seen is over.
+test.describe.configure({ retries: 2 });
+
 const next = (page: Page) => page.getByRole('region', { name: 'Next' });
 const underWay = (page: Page) => page.locator('section', { hasText: 'Under way' });
 const openPiece = async (page: Page, tag: string): Promise<void> => {

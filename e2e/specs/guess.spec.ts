@@ -30,7 +30,7 @@ test('which method the last sample was is asked after handing in, stays sealed, 
         await expect(own.getByText('Your guess is kept on this device', { exact: false })).toBeVisible();
         await own.context().setOffline(false);
       }
-      await expect(own.getByText('Your guess arrived too.')).toBeVisible({ timeout: 20_000 });
+      await expect(own.getByText('Your guess arrived too.')).toBeVisible({ timeout: 60_000 });
       await own.reload();
       await expect(own.getByText('Your guess arrived too.')).toBeVisible();
       await own.context().close();

@@ -132,7 +132,7 @@ async function withoutNetwork(browser: Browser, address: string): Promise<void> 
   await expect(page.getByRole('heading', { name: 'Waiting for a connection.' })).toBeVisible();
   await page.clock.fastForward(30_000);
   await page.context().setOffline(false);
-  await expect(page.getByRole('heading', { name: 'Handed in. Thank you.' })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('heading', { name: 'Handed in. Thank you.' })).toBeVisible({ timeout: 60_000 });
   await page.context().close();
 }
 

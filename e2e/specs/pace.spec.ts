@@ -153,7 +153,7 @@ test('whoever must not eat something stops, without a connection too; the coordi
   await expect(guest.getByRole('heading', { name: 'You have stopped.' })).toBeVisible();
   await expect(guest.getByText('please tell the coordinator yourself', { exact: false })).toBeVisible();
   await guest.context().setOffline(false);
-  await expect(guest.getByText('The coordinator has been told.', { exact: false })).toBeVisible({ timeout: 20_000 });
+  await expect(guest.getByText('The coordinator has been told.', { exact: false })).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText('stopped: There is something in it that I must not eat')).toBeVisible();
   await guest.reload();
   await expect(guest.getByRole('heading', { name: 'You have stopped.' })).toBeVisible();

@@ -60,7 +60,7 @@ test('two people write one plan: both see it, nothing is lost, and what both cha
   await expect(other.getByText('All changes saved')).toBeVisible();
   await page.context().setOffline(false);
   const question = page.getByRole('dialog');
-  await expect(question).toContainText('Someone else changed the same', { timeout: 20_000 });
+  await expect(question).toContainText('Someone else changed the same', { timeout: 60_000 });
   await expect(question.getByText('Glazed in butter', { exact: true })).toBeVisible();
   await question.getByLabel(/Glazed in oil/).check();
   await question.getByRole('button', { name: 'Save what is chosen' }).click();
@@ -122,7 +122,7 @@ test('a caveat noted without a connection waits in the browser, over a reload, a
   await page.reload();
   await expect(page.getByTestId('waiting')).toContainText('Lid left open for a minute');
   await page.unroute('**/api/tastings/*/caveats');
-  await expect(page.getByTestId('waiting')).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.getByTestId('waiting')).toHaveCount(0, { timeout: 60_000 });
   await expect(page.getByText('Lid left open for a minute')).toHaveCount(1);
 
   // Edited and withdrawn by whoever wrote it.

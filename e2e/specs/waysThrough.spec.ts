@@ -50,7 +50,7 @@ test('planned by hand: a scale tried before it counts, samples that wait for the
   const seat = (await page.getByRole('button', { name: /^It stands at seat/ }).textContent()) ?? '';
   await page.getByRole('button', { name: /^It stands at seat/ }).click();
   expect(seat).toContain('1');
-  await expect(guest.getByRole('heading', { name: 'Your tray is here.' })).toBeVisible({ timeout: 15_000 });
+  await expect(guest.getByRole('heading', { name: 'Your tray is here.' })).toBeVisible({ timeout: 60_000 });
   await guest.getByRole('button', { name: 'Go on' }).click();
 
   // The warm-up, and the scale tried on it: kept nowhere.
