@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { isAccessible } from '../support/accessible';
+import { expectAccessible } from '../support/accessible';
 import { expect, type Jacana, signInToDemo, test } from '../support/jacana';
 
 /**
@@ -109,7 +109,7 @@ for (const [person, half] of Object.keys(STAGES).flatMap<[string, number]>((name
       for (const stage of STAGES[person]) {
         found.push(...(await stageFits(page, `${demo.address}/tastings/${id}/${stage}`, `${stage} of ${title}`)));
         await page.setViewportSize({ width: 1280, height: 800 });
-        if (person === 'Ines' && LOOKED_AT_BY_AXE.includes(title)) await isAccessible(page, `${stage} of ${title}`);
+        if (person === 'Ines' && LOOKED_AT_BY_AXE.includes(title)) await expectAccessible(page, `${stage} of ${title}`);
       }
     expect(found).toEqual([]);
   });

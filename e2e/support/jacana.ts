@@ -176,7 +176,7 @@ interface Asked {
 }
 
 /** A tasting of carrots, as it stands when Ask and Plan are done. */
-export function carrots(methods: string[], people: number, { ties = false, liking = true, guess = false }: Asked = {}) {
+function carrots(methods: string[], people: number, { ties = false, liking = true, guess = false }: Asked = {}) {
   const design = defaultTasting();
   const asked = design.ballot.items.filter((item) => liking || item.kind !== 'liking');
   const items = asked.map((item) => (item.kind === 'ranking' ? { ...item, ties } : item));

@@ -2,7 +2,7 @@ import type { WorkbookSheet } from '@jacana/core/sheets';
 import writeXlsxFile from 'write-excel-file/node';
 
 /** Letters that a workbook's XML cannot hold. */
-// eslint-disable-next-line no-control-regex
+// oxlint-disable-next-line no-control-regex
 const NOT_XML = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/g;
 /** A cell holds no more. */
 const MOST_LETTERS = 32_000;
