@@ -19,9 +19,9 @@ const COLUMNS = [
 
 /** What must be the same for all methods, so that a difference is the method's. */
 export function ConstantsCard() {
-  const { form, draft, isLocked } = useDrafting();
+  const { form, draft, isLocked, edit } = useDrafting();
   const list = useFieldArray({ control: form.control, name: 'constants', keyName: 'key' });
-  const undo = useUndo<DraftInput['constants']>(list.replace);
+  const undo = useUndo<DraftInput['constants']>((constants) => edit({ constants }));
   const guide = guideFor(draft.product);
   const missing = proposedConstants(draft.product).filter(
     (one) => !draft.constants.some((other) => other.name.trim().toLowerCase() === one.name.toLowerCase()),

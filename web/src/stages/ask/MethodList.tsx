@@ -18,18 +18,16 @@ type Methods = DraftInput['methods'];
 
 /** The methods that are compared. Enter in a name adds the next one. */
 export function MethodList() {
-  const { form, draft, isLocked } = useDrafting();
-  const { fields, append, remove, replace, move } = useFieldArray({
+  const { form, draft, isLocked, edit } = useDrafting();
+  const { fields, append, remove, move } = useFieldArray({
     control: form.control,
     name: 'methods',
     keyName: 'key',
   });
   const [isImporting, setImporting] = useState(false);
-  const undo = useUndo<Pick<DraftInput, 'methods' | 'bundled' | 'ingredients'>>((before) => {
-    replace(before.methods);
-    form.setValue('bundled', before.bundled);
-    form.setValue('ingredients', before.ingredients);
-  });
+  const undo = useUndo<Pick<DraftInput, 'methods' | 'bundled' | 'ingredients'>>(({ methods, bundled, ingredients }) =>
+    edit({ methods, bundled, ingredients }),
+  );
   const take = (at: number): void => {
     undo.remember(`${draft.methods[at].name || 'A method'} removed.`, draft);
     // What came with it goes with it.
@@ -58,7 +56,7 @@ export function MethodList() {
       `${counted(taken.length, 'method')} added${methods.length > room ? `; ${methods.length - room} more do not fit` : ''}.`,
       draft,
     );
-    replace([...draft.methods.filter((method) => method.name.trim() !== ''), ...taken]);
+    edit({ methods: [...draft.methods.filter((method) => method.name.trim() !== ''), ...taken] });
   };
   return (
     <Card title="Methods" aside={isFull ? `${MOST_METHODS} is the most` : counted(fields.length, 'method')}>

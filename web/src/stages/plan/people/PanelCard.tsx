@@ -11,12 +11,12 @@ import { newPanelist, useDrafting } from '../../../drafting/draft';
 
 /** How many people taste: a number makes numbered seats. */
 export function PanelSize() {
-  const { draft, form, isLocked } = useDrafting();
+  const { draft, form, isLocked, edit } = useDrafting();
   // Seats taken off come back as they were when the number grows again, or by Undo.
   const spare = useRef<DraftInput['panel']>([]);
   const removal = useUndo<DraftInput['panel']>((before) => {
     spare.current = [];
-    form.setValue('panel', before);
+    edit({ panel: before });
   });
   const resize = (count: number): void => {
     const all = [...draft.panel, ...spare.current];
