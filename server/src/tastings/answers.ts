@@ -1,22 +1,33 @@
 import type { Answer } from '@jacana/core/bundle';
 import type { EntityManager } from 'typeorm';
-import type { AnswerRow } from '../database/entities';
+import { AnswerRow } from '../database/entities';
+import { plainRows } from '../database/plainRows';
 
-/** An answer as it lies in the file, but for what only the file needs to know. */
+/** An answer as it is stored, but for what only the file needs to know. */
 type StoredAnswer = Omit<AnswerRow, 'seq' | 'tastingId'>;
+type PlainAnswer = Omit<StoredAnswer, 'value'> & { value: string | null };
 
-/**
- * All answers of a tasting, oldest first. Of thousands, each made an entity, reading took most of the time that findings
- * which were computed before took to arrive.
- */
+const COLUMNS = [
+  'panelistId',
+  'answerId',
+  'sitting',
+  'kind',
+  'item',
+  'code',
+  'set',
+  'value',
+  'at',
+  'by',
+  'reason',
+] as const;
+
+/** All answers of a tasting, oldest first. */
 export async function answersOf(manager: EntityManager, tastingId: string): Promise<StoredAnswer[]> {
-  const rows = await manager.query<(Omit<StoredAnswer, 'value'> & { value: string | null })[]>(
-    'SELECT "panelistId", "answerId", "sitting", "kind", "item", "code", "set", "value", "at", "by", "reason" FROM "answers" WHERE "tastingId" = ? ORDER BY "seq"',
-    [tastingId],
-  );
-  return rows.map(
-    (row) => ({ ...row, value: row.value && (JSON.parse(row.value) as StoredAnswer['value']) }) as StoredAnswer,
-  );
+  const rows = await plainRows<PlainAnswer>(manager, AnswerRow, COLUMNS, { tastingId });
+  return rows.map((row) => ({
+    ...row,
+    value: row.value === null ? null : (JSON.parse(row.value) as StoredAnswer['value']),
+  }));
 }
 
 /** Stored answers as the bundle has them, by panelist and sitting, oldest first. */

@@ -4,6 +4,7 @@ import { ledger } from '@jacana/core/caveats';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import type { Design } from '../database/design';
 import { BallotRow, EntryRow, MethodRow, PanelistRow, PlanRow, TastingRow } from '../database/entities';
+import { plainRows } from '../database/plainRows';
 import { refuseState } from '../fields/problems';
 import { entryOf } from '../log/log.service';
 import type { Status, TastingCard } from './tasting.card';
@@ -126,13 +127,12 @@ export class TastingStore {
 
   /** Caveats that stand, which only the fold of the entries knows. */
   private async caveatCounts(manager: EntityManager, ids?: readonly string[]): Promise<Map<string, number>> {
-    // Without entities, of which a list of hundreds of tastings would make thousands.
-    const rows = await manager
-      .createQueryBuilder(EntryRow, 'entry')
-      .select(['tastingId', 'entryId', 'at', 'storedAt', 'by', 'body'].map((name) => `entry.${name} AS "${name}"`))
-      .where({ log: 'caveats', ...(ids && { tastingId: In([...ids]) }) })
-      .orderBy('entry.seq')
-      .getRawMany<Omit<EntryRow, 'body'> & { body: string }>();
+    const rows = await plainRows<Omit<EntryRow, 'body'> & { body: string }>(
+      manager,
+      EntryRow,
+      ['tastingId', 'entryId', 'at', 'storedAt', 'by', 'body'],
+      { log: 'caveats', ...(ids && { tastingId: In([...ids]) }) },
+    );
     const entries = new Map<string, CaveatEntry[]>();
     for (const row of rows) {
       const own = entries.get(row.tastingId) ?? [];
