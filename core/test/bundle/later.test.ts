@@ -76,6 +76,12 @@ it.each(LATER)(
   },
 );
 
+it('say a photo by another digest', () => {
+  const bundle = plain();
+  const photo = { id: 'p', piece: 'K4', at: bundle.tasting.createdAt, by: 'Marek', image: 'data:image/jpeg;base64,' };
+  expect(digestOf({ ...bundle, photos: [photo as never] })).not.toBe(digestOf(bundle));
+});
+
 it('tell apart every choice from every other', () => {
   const digests = [plain(), ...LATER.map(([, change]) => plain(change))].map((bundle) => digestOf(bundle));
   expect(new Set(digests).size).toBe(digests.length);

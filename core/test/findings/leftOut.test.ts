@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { ServiceEntry, TastingBundle, Test } from '../../src/bundle';
 import { findings, sectionOf } from '../../src/findings';
+import { leftOutSentences } from '../../src/findings/leftOut';
 import { reportSheet, USUAL_REPORT } from '../../src/sheets';
 import { AT, simulatedBundle, type Wanted } from '../support/bundles';
 
@@ -43,6 +44,20 @@ describe('ballots that do not count', () => {
     expect(JSON.stringify(reportSheet(found, bundle, USUAL_REPORT))).toContain(
       '18 people planned, 15 handed in, 12 counted.","Seat 2 did not eat and rank every method, and is left out.",',
     );
+  });
+
+  it('count once, by their first reason, however many there are', () => {
+    const { servings } = simulatedBundle({ panelists: 3 }).plan!;
+    const own = { panelist: 'p1', sitting: 1, seat: 2, kind: 'left-out' } as const;
+    const [only, ...more] = leftOutSentences(
+      [
+        { ...own, why: 'was served the wrong plate' },
+        { ...own, why: 'was not alone' },
+      ],
+      servings,
+    );
+    expect(more).toEqual([]);
+    expect(only.text).toBe('1 of 3 ballots is left out of the planned answer (seat 2 was served the wrong plate).');
   });
 
   it('of other sittings are told too, where a ranking counts only people who came to all', () => {

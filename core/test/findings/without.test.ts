@@ -18,6 +18,23 @@ const portions = servedPortions(servedOf(bundle, bundle.key!));
 const [tag] = bundle.pieces.map((piece) => piece.tag);
 const servedFrom = [...new Set(portions.filter((one) => one.tag === tag).map(({ panelist }) => panelist))];
 
+it('what can be left out counts who ate of a piece, and nobody who had it as a warm-up alone', () => {
+  const { service } = bundle.tasting;
+  const warmed = simulatedBundle({
+    methods: 4,
+    panelists: 20,
+    pieces: 4,
+    tasting: { service: { ...service, warmUp: true } },
+  });
+  const own = servedPortions(servedOf(warmed, warmed.key!));
+  expect(own.some(({ warmUp }) => warmUp)).toBe(true);
+  const eatersOf = (piece: string): number =>
+    new Set(own.filter(({ tag, warmUp }) => tag === piece && !warmUp).map(({ panelist }) => panelist)).size;
+  expect(partsOf(warmed).pieces.map(({ tag, people }) => [tag, people])).toEqual(
+    partsOf(warmed).pieces.map(({ tag }) => [tag, eatersOf(tag)]),
+  );
+});
+
 describe('the planned answer without something', () => {
   it.each(TESTS)(
     'is for %s the planned one where nothing is left out, and that of the rest where somebody is',

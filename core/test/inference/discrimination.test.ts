@@ -1,3 +1,4 @@
+import { chiSquaredUpperTail } from '../../src/numeric';
 import {
   aNotA,
   betaBinomial,
@@ -169,6 +170,9 @@ describe('replicates and stopping early', () => {
     expect(result.gamma).toBeCloseTo(gamma, 3);
     expect(result.logLik).toBeCloseTo(logLik, 4);
     expect(result.overdispersion.p).toBeLessThan(0.01);
+    // At the edge of what gamma can be, half of the chi-squared distribution lies at 0 (Self & Liang 1987).
+    const { statistic, p } = result.overdispersion;
+    expect(p).toBeCloseTo(chiSquaredUpperTail(statistic, 1) / 2, 10);
   });
 
   it("has Wald's boundaries (Sequential Analysis, chapter 5), and stops where they are crossed", () => {

@@ -86,6 +86,7 @@ describe('what is looked at during a long stage', () => {
     const day = { steps: [planned(30)], chains: new Map([[chainName('Roast', 's'), step]]), waits: [], constants: [] };
     expect(proposalsOf(day, warm).map(({ text }) => text)).toEqual(['Piece K4 was above 5 °C in “Thaw”']);
     expect(gateCheck(pieceOf(warm, 'K4'), [step], 'fish')).toMatchObject({ isThawedWarm: true, mayPass: false });
+    expect(gateCheck(pieceOf(warm, 'K4'), [step], 'other').needs).toContain('thawed-warm');
     const cold = kitchenState([begun, checked(12, 'cold', true), checked(29, 'thawed', false), over]);
     expect(proposalsOf(day, cold)).toEqual([]);
     expect(gateCheck(pieceOf(cold, 'K4'), [step], 'other')).toMatchObject({ isThawedWarm: false, mayPass: true });

@@ -13,6 +13,7 @@ import {
 } from '../../src/kitchen';
 import { randomStream, type RandomStream } from '../../src/numeric';
 import type { ChainStep, KitchenEntry } from '../../src/tasting';
+import { tries } from '../support/thorough';
 
 /** Probes in simulated cooks: sound ones keep what they recorded, and faults record no limit as met. */
 
@@ -106,7 +107,7 @@ const staysBelow = ({ core }: Cook): boolean => Math.max(...core) < FISH - 1;
 const isMet = ({ log, chain }: Cook, curve: Curve): boolean =>
   gateCheck(pieceOf(kitchenState(log), 'K4'), chain, 'fish', { curves: [curve] }).limit!.isMet;
 
-const TRIALS = Number(process.env.TRIALS ?? 100);
+const TRIALS = tries(100);
 const count = (met: (at: number) => boolean | null): { met: number; all: number } => {
   const results = Array.from({ length: TRIALS }, (_, turn) => met(turn)).filter((one) => one !== null);
   return { met: results.filter(Boolean).length, all: results.length };
@@ -182,6 +183,10 @@ describe('readings that could be of the core', () => {
     expect(whys(steady)).toEqual(['settling']);
     expect(whys([...steady, point(30, 70), point(31, 90)])).toEqual(['settling', 'jump']);
     expect(whys([...steady, point(30, 240)])).toEqual(['settling', 'hotter']);
+    // However slowly it got there: what has been at 60 °C at most is not at 69.
+    const beyond = Array.from({ length: 65 }, (_, minute) => point(minute, 5 + minute));
+    expect(whys(beyond, 60)).toContain('hotter');
+    expect(whys(beyond.slice(0, 55), 60)).not.toContain('hotter');
     // It fell out while it settled: at the bath's 60 °C two minutes after it came in.
     expect(
       whys(

@@ -143,6 +143,21 @@ describe('the CSV of a tasting', () => {
     for (const word of ['Steamed', 'Roasted', ...bundle.pieces.map(({ tag }) => tag)]) expect(csv).not.toContain(word);
   });
 
+  it('says how long a rinse took, nothing of one that still lasts, and how paper was typed', () => {
+    const bundle = bundleWith(['Ada', 'Bo', 'Cleo', 'Dan', 'Steamed', 'Roasted']);
+    const [{ panelist, answers }] = bundle.ballots;
+    const { codes } = bundle.plan!.servings.find((serving) => serving.panelist === panelist)!.sets[0];
+    const base = { at: answers[0].at, by: 'phone', reason: '' };
+    answers.push(
+      { ...base, id: 'rinse-1', kind: 'rinse', code: codes[0], seconds: 45 },
+      { ...base, id: 'rinse-2', kind: 'rinse', code: codes[1], seconds: null },
+      { ...base, id: 'typed-1', kind: 'typed', times: 2, second: 'Bo', settled: 0 },
+    );
+    const own = tidyRows(bundle).filter(({ typed }) => typed !== '');
+    expect(own.find(({ code }) => code === codes[0])).toMatchObject({ rinsed_s: 45, typed: 'twice' });
+    expect(own.find(({ code }) => code === codes[1])).toMatchObject({ rinsed_s: '', typed: 'twice' });
+  });
+
   it('keeps methods, pieces and lots to itself while the key is sealed', () => {
     const bundle = { ...bundleWith(['Ada', 'Bo', 'Lot nine', 'Dan', 'Steamed', 'Roasted']), key: null };
     const { data } = read(tidyCsv(bundle));
