@@ -56,24 +56,24 @@ export class FindingsService {
 
   async parts(id: string, me: Me): Promise<Parts> {
     await this.refuseSealed(id, me);
-    return partsOf(await this.bundles.content(this.transactions.read, id));
+    return partsOf(await this.bundles.bundle(this.transactions.read, id));
   }
 
   async servings(id: string, me: Me): Promise<Behind> {
     await this.refuseSealed(id, me);
-    return servingsBehind(await this.bundles.content(this.transactions.read, id));
+    return servingsBehind(await this.bundles.bundle(this.transactions.read, id));
   }
 
   /** @param asked with a signal that is aborted when the person who asked goes away */
   async without(id: string, { without, signal }: Asked, me: Me): Promise<AnswerWithout[]> {
     await this.refuseSealed(id, me);
-    return this.workers.without(await this.bundles.content(this.transactions.read, id), without, signal);
+    return this.workers.without(await this.bundles.bundle(this.transactions.read, id), without, signal);
   }
 
   /** Scales of the ballot added up by these weights; nothing where fewer than two of them count. */
   async weighted(id: string, weights: Weight[], me: Me, signal: AbortSignal): Promise<WeightedFinding | null> {
     await this.refuseSealed(id, me);
-    const bundle = await this.bundles.content(this.transactions.read, id);
+    const bundle = await this.bundles.bundle(this.transactions.read, id);
     const known = criteriaOf(bundle.tasting).map((item) => item.id);
     const strange = weights.findIndex(({ item }) => !known.includes(item));
     if (strange >= 0)
@@ -85,7 +85,7 @@ export class FindingsService {
   async find(id: string, me: Me, signal: AbortSignal): Promise<Findings> {
     await this.refuseSealed(id, me);
     const { read } = this.transactions;
-    const bundle = await this.curves.withReadings(read, id, await this.bundles.content(read, id));
+    const bundle = await this.curves.withReadings(read, id, await this.bundles.bundle(read, id));
     const bundleHash = createHash('sha256').update(JSON.stringify(bundle)).digest('hex');
     const snapshot = await read.findOneBy(SnapshotRow, { tastingId: id });
     if (snapshot?.bundleHash === bundleHash && snapshot.engine === ENGINE)

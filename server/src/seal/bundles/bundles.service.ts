@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { digestOf, noRange, type Ballot, type TastingBundle } from '@jacana/core/bundle';
+import { noRange, type Ballot, type TastingBundle } from '@jacana/core/bundle';
 import type { EntityManager } from 'typeorm';
 import type { BallotRow } from '../../database/entities';
 import { LogService } from '../../log/log.service';
@@ -17,14 +17,8 @@ export class BundlesService {
     private readonly log: LogService,
   ) {}
 
-  /** As it is taken out, with its digest. */
+  /** Without readings and photos, of which there are very many, and so without the digest that an export carries. */
   async bundle(manager: EntityManager, id: string): Promise<TastingBundle> {
-    const content = await this.content(manager, id);
-    return { ...content, digest: digestOf(content) };
-  }
-
-  /** All that it says, without the digest that an export carries: what computes from it needs none. */
-  async content(manager: EntityManager, id: string): Promise<TastingBundle> {
     const stored = await this.store.get(manager, id);
     const { row, plan, caveats, amendments } = stored;
     const service = await this.log.service(manager, id);
