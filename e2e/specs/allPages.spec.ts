@@ -43,12 +43,27 @@ async function misfits(page: Page): Promise<string[]> {
   });
 }
 
+const aFewFrames = (page: Page): Promise<void> =>
+  page.evaluate(async () => {
+    for (let frame = 0; frame < 3; frame++) await new Promise(requestAnimationFrame);
+  });
+
+/** Charts follow the width of what they stand in some frames later, and more on a busy machine. */
+async function lastingMisfits(page: Page): Promise<string[]> {
+  let found = await misfits(page);
+  for (let looks = 0; found.length > 0 && looks < 20; looks++) {
+    await aFewFrames(page);
+    found = await misfits(page);
+  }
+  return found;
+}
+
 /** Looks at the page that is open in every width, and says what does not fit. */
 async function inAllWidths(page: Page, where: string): Promise<string[]> {
   const found: string[] = [];
   for (const width of WIDTHS) {
     await page.setViewportSize({ width, height: 800 });
-    for (const one of await misfits(page)) found.push(`${where} at ${width}: ${one}`);
+    for (const one of await lastingMisfits(page)) found.push(`${where} at ${width}: ${one}`);
   }
   return found;
 }
@@ -88,6 +103,7 @@ async function stageFits(page: Page, address: string, where: string): Promise<st
   for (const tab of tabs) {
     await page.setViewportSize({ width: 1280, height: 800 });
     await tab.click();
+    await expect(tab).toHaveAttribute('aria-selected', 'true');
     found.push(...(await inAllWidths(page, `${where}, ${await tab.textContent()}`)));
   }
   return found;
