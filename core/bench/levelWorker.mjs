@@ -122,7 +122,7 @@ function exploredOf(cell, which) {
     const { key, tasting } = bundle;
     const { panelists } = readPreferences(bundle, key);
     const servings = tastedServings(bundle, key, panelists);
-    const rules = { ...rankedRules(bundle, key), limitOnly: true };
+    const rules = { ...rankedRules(bundle, key), asymptotic: true };
     const { methodTest } = rankedAnswer(panelists, rules);
     const panel = panelFinding(panelists, servings, rules);
     const strength = strengthFinding(panelists, tasting.methods.length, { ...rules, methodTest });

@@ -1,6 +1,3 @@
-import { BadInput } from './badInput';
-import type { Report } from './report';
-import { isMissing, readTable } from './table';
 import { aNotACommand } from './analyses/aNotA';
 import {
   correspondenceCommand,
@@ -16,6 +13,9 @@ import { durbinCommand, friedmanCommand, pageCommand, skillingsMackCommand } fro
 import { bradleyTerryCommand, plackettLuceCommand } from './analyses/strength';
 import type { AnalyseOptions, TestCommand } from './analyses/testCommand';
 import { cochranQCommand } from './analyses/words';
+import { BadInput } from './badInput';
+import type { Report } from './report';
+import { isMissing, readTable } from './table';
 
 /** What `jacana analyse --test` knows. */
 export const TESTS: Record<string, TestCommand> = {

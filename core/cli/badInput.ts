@@ -1,2 +1,3 @@
 /** Input that cannot be used: the command ends with exit code 2 and this one line. */
+
 export class BadInput extends Error {}

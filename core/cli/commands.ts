@@ -2,7 +2,7 @@ import { Option, type Command } from 'commander';
 import { findings } from '../src/findings';
 import { PROTOCOLS } from '../src/inference';
 import { plainText, reportSheet, type ReportForm } from '../src/sheets';
-import { analyse, TESTS } from './analyse';
+import { TESTS, analyse } from './analyse';
 import type { AnalyseOptions } from './analyses/testCommand';
 import { BadInput } from './badInput';
 import { findingsText } from './findingsText';

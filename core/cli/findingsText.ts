@@ -1,30 +1,27 @@
 import {
-  type Collected,
   driverLines,
-  type Findings,
   forWhomLines,
-  panelistLines,
-  panelLines,
-  partLines,
   gateLines,
   guessLines,
   justRightLines,
   mapLines,
-  methodTestText,
+  panelistLines,
+  partLines,
   plannedView,
-  type PlannedView,
-  type Profiled,
   rankingView,
-  type RankingView,
+  scalesLines,
   sectionOf,
   serviceLines,
-  similarityText,
-  type Telling,
-  scalesLines,
   weightedLines,
   wordsLines,
+  type Collected,
+  type Findings,
+  type PlannedView,
+  type RankingView,
 } from '../src/findings';
-import { decimal, probabilityText, pText } from './report';
+import { panelLines, type Profiled, type Telling } from '../src/planned';
+import { methodTestText, similarityText } from '../src/verdict';
+import { decimal, pText, probabilityText } from './report';
 
 export function findingsText(found: Findings): string {
   const [ranking, planned] = [rankingView(found), plannedView(found)];

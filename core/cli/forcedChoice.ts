@@ -1,4 +1,4 @@
-import { forcedChoice, GUESS, sequential, type Protocol } from '../src/inference';
+import { GUESS, forcedChoice, sequential, type Protocol } from '../src/inference';
 import { BadInput } from './badInput';
 import { decimal, pText, type Report } from './report';
 

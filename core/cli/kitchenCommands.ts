@@ -1,7 +1,7 @@
 import { Option } from 'commander';
 import { COMPOSITIONS, PUBLISHED_LIMITS, SHAPES } from '../src/kitchen';
 import type { Shell } from './commands';
-import { heatReport, REST_DEFAULTS, type HeatOptions } from './heat';
+import { REST_DEFAULTS, heatReport, type HeatOptions } from './heat';
 import { lethalityReport, type LethalityOptions } from './lethality';
 import { degrees, positive } from './optionValues';
 import { runSheetReport } from './runSheet';

@@ -1,4 +1,4 @@
-import { celsiusOf, limitOf, PUBLISHED_LIMITS, towards, type TimedReading } from '../src/kitchen';
+import { PUBLISHED_LIMITS, celsiusOf, limitOf, towards, type TimedReading } from '../src/kitchen';
 import { BadInput } from './badInput';
 import { decimal, type Report } from './report';
 import { isMissing, needColumn, numberIn, readTable, rowName } from './table';

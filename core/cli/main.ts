@@ -1,5 +1,5 @@
-import { readFileSync } from 'node:fs';
 import { Command, CommanderError } from 'commander';
+import { readFileSync } from 'node:fs';
 import { NotUnsealed } from '../src/findings';
 import { BadInput } from './badInput';
 import { addAnalyse, addFindings, addForcedChoice, addOrders, addPower, addReport, type Shell } from './commands';

@@ -1,8 +1,8 @@
 import {
+  LARGEST_SEARCHED_PANEL,
   discriminatorsAt,
   forcedChoicePanel,
   forcedChoicePower,
-  LARGEST_SEARCHED_PANEL,
   type Protocol,
 } from '../src/inference';
 import { rankingPower } from '../src/power';

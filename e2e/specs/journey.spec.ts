@@ -1,7 +1,7 @@
-import { execFileSync } from 'node:child_process';
-import { resolve } from 'node:path';
 import { rankingView, type Findings } from '@jacana/core/findings';
 import type { Browser, Page } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
+import { resolve } from 'node:path';
 import { begin, currentCode, handIn, rankByTapping, scoreAll, scoreFromHere } from '../support/ballot';
 import {
   ballotAddressesByHand,

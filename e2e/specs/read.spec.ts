@@ -1,11 +1,11 @@
-import { readFileSync } from 'node:fs';
-import { resolve } from 'node:path';
 import { noRange, noRecords, parseBundle, type TastingBundle } from '@jacana/core/bundle';
 import { lockPlan } from '@jacana/core/design';
-import { findings, plannedView, sectionOf, weightedFinding, weightsText } from '@jacana/core/findings';
+import { findings, plannedView, sectionOf, unsealed, weightedFinding, weightsText } from '@jacana/core/findings';
 import { randomStream } from '@jacana/core/numeric';
 import { simulateBallots } from '@jacana/core/simulate';
 import type { Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
 import { expect, goTo, signInToDemo, test } from '../support/jacana';
 
 /** What Read shows of finished tastings is what the engine finds in their bundles. */
@@ -93,7 +93,7 @@ test('scales are added up as planned, and by weights that are tried out', async 
   await expect(tried).toHaveCount(0);
   await page.getByLabel('Weight of browned').selectOption('5');
   const weights = [...planned.criteria.map(({ item, weight }) => ({ item, weight })), { item: 'browned', weight: 5 }];
-  const found = weightedFinding(bundle, bundle.key!, weights)!;
+  const found = weightedFinding(unsealed(bundle), weights)!;
   expect(found.leaders).not.toEqual(planned.leaders);
   await expect(tried).toContainText(found.sentence);
   await expect(tried).toContainText(`Weights: ${weightsText(found.criteria)}`);

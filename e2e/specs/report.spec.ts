@@ -1,7 +1,7 @@
-import { readFileSync } from 'node:fs';
+import readWorkbook from 'read-excel-file/node';
 import type { Findings } from '@jacana/core/findings';
 import type { Page } from '@playwright/test';
-import readWorkbook from 'read-excel-file/node';
+import { readFileSync } from 'node:fs';
 import { extractText, getDocumentProxy } from 'unpdf';
 import { expect, signInToDemo, test } from '../support/jacana';
 

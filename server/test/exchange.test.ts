@@ -1,7 +1,7 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { parseBundle } from '@jacana/core/bundle';
 import { sectionOf } from '@jacana/core/findings';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { Agent } from 'supertest';
 import { startServer, testOptions, type Running } from './support/running';
 import { caveat, device, draft, drafted, handInBallot, locked, note, saveDraft, tokens } from './support/tasting';

@@ -1,9 +1,9 @@
 import { neutralQuestion } from '@jacana/core/library';
+import { simulatedBundle } from '../../core/test/support/bundles';
 import { SnapshotRow } from '../src/database/entities';
 import { Transactions } from '../src/database/transactions';
 import { FindingsService } from '../src/findings/findings.service';
 import { WorkersService } from '../src/jobs/workers.service';
-import { simulatedBundle } from '../../core/test/support/bundles';
 import { startServer, type Running } from './support/running';
 import { codesOf, device, draft, handIn, handInBallot, locked, note, tokens } from './support/tasting';
 

@@ -1,10 +1,10 @@
+import { parseBundle } from '@jacana/core/bundle';
+import { findings, sectionOf, type Findings } from '@jacana/core/findings';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PanelistRow, TastingRow } from '../src/database/entities';
 import { Transactions } from '../src/database/transactions';
 import { WorkersService } from '../src/jobs/workers.service';
-import { findings, sectionOf, type Findings } from '@jacana/core/findings';
-import { parseBundle } from '@jacana/core/bundle';
 import { startServer, type Running } from './support/running';
 import {
   codesOf,

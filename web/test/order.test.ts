@@ -1,6 +1,6 @@
-import type { RankingView } from '@jacana/core/findings';
-import { bestFirst, placeNames, pText } from '../src/findings/order';
 import { methodLook } from '@jacana/core/charts';
+import type { RankingView } from '@jacana/core/findings';
+import { bestFirst, pText, placeNames } from '../src/findings/order';
 
 const found = (sums: (number | null)[]) =>
   ({ methods: sums.map((rankSum, at) => ({ id: `m${at}`, name: `Method ${at}`, rankSum })) }) as unknown as RankingView;

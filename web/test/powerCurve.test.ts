@@ -1,4 +1,4 @@
-import type { SizedPlan } from '@jacana/core/power';
+import type { SizedPlan } from '@jacana/core/planned';
 import { enoughPeople, powerCurve } from '../src/stages/plan/people/powerCurve';
 
 const plan = {

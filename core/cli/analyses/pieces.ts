@@ -1,5 +1,5 @@
-import { methodTestText } from '../../src/findings';
 import { midRanks, pieceBlocks, type BlockRow } from '../../src/inference';
+import { methodTestText } from '../../src/verdict';
 import { BadInput } from '../badInput';
 import { readLongTable, type Answer, type Columns, type LongTable } from '../longTable';
 import type { Report } from '../report';

@@ -2,16 +2,12 @@ import {
   plannedView,
   rankingView,
   sectionOf,
-  type Chosen,
   type Findings,
   type JustRightFinding,
-  type LikingFinding,
-  type Ordered,
-  type Profiled,
   type RankingView,
-  type Telling,
   type WordsFinding,
 } from '../findings';
+import type { Chosen, LikingFinding, Ordered, Profiled, Telling } from '../planned';
 import { domainOf, type Chart, type Dot, type DotChart } from './chart';
 import { attributesChart, wordsMapChart } from './mapCharts';
 

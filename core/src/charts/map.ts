@@ -1,6 +1,6 @@
+import { setApart, type Label } from './apart';
 import type { MapChart } from './chart';
 import { methodLook } from './look';
-import { setApart, type Label } from './apart';
 
 /** A map laid out for drawing: everything in the units of the picture, upwards being less. */
 export interface MapLayout {

@@ -1,8 +1,8 @@
-import { padPath } from './pad';
-import { letterRuns } from './letters';
 import { ticksOf, type Chart, type DotChart, type MapChart, type ShareChart } from './chart';
+import { letterRuns } from './letters';
 import { methodLook } from './look';
 import { mapLayout } from './map';
+import { padPath } from './pad';
 
 /** Measures in points: the drawing is as wide as a page between its margins. */
 const WIDTH = 510;

@@ -1,8 +1,8 @@
-import { answerKindOf, scaleOf, type BallotItem, type Key, type TastingBundle } from '../bundle';
+import { scoreOf, type AnsweredSet, type Reading } from '../answers';
+import { answerKindOf, scaleOf, type BallotItem, type TastingBundle } from '../bundle';
 import { SMALLEST_PANEL } from '../design';
 import { drivers, preferenceMap, principalComponents, type Ellipse } from '../inference';
-import { heardSets, scoreOf, type HeardSet } from './planned';
-import { list } from './wording';
+import { list } from '../verdict';
 
 /** How methods differ in several scales at once, as a picture; about the pieces that were eaten. */
 export interface AttributesMap {
@@ -54,11 +54,11 @@ const nameOf = (item: BallotItem): string => item.attribute || item.ask;
 const DRAWS = 300;
 
 /** @returns null for fewer than two scales or three methods, or too few people who scored everything */
-export function attributesMap(bundle: TastingBundle, key: Key): AttributesMap | null {
+export function attributesMap({ bundle, key, alpha, sets }: Reading): AttributesMap | null {
   const items = attributesOf(bundle);
   const { methods, ballot } = bundle.tasting;
   if (items.length < 2 || methods.length < 3) return null;
-  const people = byPerson(heardSets(bundle, key).sets);
+  const people = byPerson(sets);
   const whole = people.flatMap((sets) => {
     const profile = methods.map((_, method) => items.map((item) => meanOf(sets, item, method)));
     return profile.every((row) => row.every((mean) => mean !== null)) ? [{ sets, profile: profile }] : [];
@@ -66,7 +66,7 @@ export function attributesMap(bundle: TastingBundle, key: Key): AttributesMap | 
   if (whole.length < SMALLEST_PANEL) return null;
   const found = principalComponents(
     whole.map(({ profile }) => profile),
-    { alpha: bundle.plan?.alpha ?? bundle.tasting.alpha, seed: `${key.seed} map`, draws: DRAWS },
+    { alpha, seed: `${key.seed} map`, draws: DRAWS },
   );
   if (found.test === null) return null;
   const onTwo = (places: readonly (readonly number[])[]): [number, number][] =>
@@ -93,7 +93,7 @@ export function attributesMap(bundle: TastingBundle, key: Key): AttributesMap | 
 
 function likedBy(
   places: readonly [number, number][],
-  people: readonly HeardSet[][],
+  people: readonly AnsweredSet[][],
   liking: BallotItem,
 ): number[] | null {
   const scores = people.flatMap((sets) => {
@@ -116,11 +116,11 @@ function mapSentence(names: readonly string[], attributes: readonly (readonly nu
 }
 
 /** @returns null where liking was not asked beside scales, or too few answered both */
-export function driversFinding(bundle: TastingBundle, key: Key): DriversFinding | null {
+export function driversFinding({ bundle, sets }: Reading): DriversFinding | null {
   const items = attributesOf(bundle);
   const liking = bundle.tasting.ballot.items.find(({ kind }) => kind === 'liking');
   if (!liking || items.length === 0) return null;
-  const servings = heardSets(bundle, key).sets.flatMap((set) =>
+  const servings = sets.flatMap((set) =>
     set.samples.flatMap(({ code }) => {
       const [liked, scores] = [scoreOf(set, liking.id, code), items.map((item) => scoreOf(set, item.id, code))];
       return liked === null || scores.includes(null)
@@ -193,13 +193,13 @@ export const mapLines = (map: AttributesMap, nameOfMethod: (place: number) => st
 
 const signed = (value: number): string => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(2)}`;
 
-function byPerson(sets: readonly HeardSet[]): HeardSet[][] {
-  const people = new Map<string, HeardSet[]>();
+function byPerson(sets: readonly AnsweredSet[]): AnsweredSet[][] {
+  const people = new Map<string, AnsweredSet[]>();
   for (const set of sets) people.set(set.panelist, [...(people.get(set.panelist) ?? []), set]);
   return [...people.values()];
 }
 
-function meanOf(sets: readonly HeardSet[], item: BallotItem, method: number): number | null {
+function meanOf(sets: readonly AnsweredSet[], item: BallotItem, method: number): number | null {
   const scores = sets.flatMap((set) =>
     set.samples.filter((sample) => sample.method === method).flatMap(({ code }) => scoreOf(set, item.id, code) ?? []),
   );

@@ -1,20 +1,9 @@
-import { mainItem, type Key, type TastingBundle } from '../bundle';
+import { answeredSets, type AnsweredSet, type Reading, type Wanted } from '../answers';
+import { mainItem } from '../bundle';
 import { levelOfPart, levelText, waysApart } from '../design';
 import { lotsByPieces, zonesByPeople, zonesByPieces, type BlockRow, type Interaction, type NoTest } from '../inference';
-import { aboutBites, claimOf, pText } from './claim';
-import {
-  heardSets,
-  plannedAnswer,
-  rowsOfChoices,
-  rowsOfPlaces,
-  rowsOfScores,
-  type HeardSet,
-  type Wanted,
-} from './planned';
-import { isRankedByAll, readPreferences } from './preferences';
-import { rankedAnswer, rankedRules } from './ranked';
-import type { About, VerdictKind } from './verdict';
-import { counted, ifAlike, list } from './wording';
+import { PLANNED, plannedAnswer, type SampleReader } from '../planned';
+import { aboutBites, claimOf, counted, ifAlike, list, pText, type About, type VerdictKind } from '../verdict';
 
 /** The answer of one zone, or of one lot, by itself. */
 export interface PartAnswer {
@@ -41,7 +30,7 @@ export interface PartsFinding {
   about: About;
   sentence: string;
   /** What the means of the parts are of; null where the test has no best, and there are none. */
-  of: 'ranks' | 'scores' | 'places' | null;
+  of: SampleReader['of'] | null;
 }
 
 /**
@@ -50,21 +39,25 @@ export interface PartsFinding {
  *
  * @returns one for zones and one for lots, where there are at least two of them
  */
-export function byPart(bundle: TastingBundle, key: Key): PartsFinding[] {
-  if (!bundle.plan) return [];
-  return waysApart(bundle.tasting).flatMap(({ by, parts }) => {
-    const alpha = levelOfPart(bundle.plan?.alpha ?? bundle.tasting.alpha, parts.length);
-    const reader = readerOf(bundle);
+export function byPart(reading: Reading): PartsFinding[] {
+  const { tasting, plan } = reading.bundle;
+  if (!plan) return [];
+  return waysApart(tasting).flatMap(({ by, parts }) => {
+    const alpha = levelOfPart(reading.alpha, parts.length);
+    const samples = PLANNED[tasting.test].samples;
     const answers = parts.map(({ id, name }) => ({
-      ...{ part: name, ...answerOf(bundle, key, { by, id, alpha }) },
-      means: reader
-        ? meansOf(reader.rows(heardSets(bundle, key, isOf(by, id)).sets), bundle.tasting.methods.length)
-        : [],
+      ...{ part: name, ...answerOf(reading, { by, id, alpha }) },
+      means: samples ? meansOf(rowsIn(reading, answeredSets(reading, isOf(by, id)).sets), tasting.methods.length) : [],
     }));
-    const tested = interactionOf(bundle, key, by);
-    const sentence = sentenceOf(bundle, answers, { by, ...tested });
-    return [{ by, alpha, parts: answers, ...tested, sentence, of: reader?.of ?? null }];
+    const tested = interactionOf(reading, by);
+    const sentence = sentenceOf(reading, answers, { by, ...tested });
+    return [{ by, alpha, parts: answers, ...tested, sentence, of: samples?.of ?? null }];
   });
+}
+
+/** Sets read sample by sample; nothing where the test has no best. */
+function rowsIn({ bundle: { tasting } }: Reading, sets: readonly AnsweredSet[]): BlockRow[] {
+  return PLANNED[tasting.test].samples?.rows(sets, mainItem(tasting)?.id ?? '') ?? [];
 }
 
 interface Asked {
@@ -78,42 +71,28 @@ const isOf =
   ({ zone, samples }) =>
     by === 'zone' ? zone === id : samples.every(({ lot }) => lot === id);
 
-function answerOf(bundle: TastingBundle, key: Key, { by, id, alpha }: Asked): Omit<PartAnswer, 'part' | 'means'> {
-  const { methods } = bundle.tasting;
-  const isWanted = isOf(by, id);
-  const { kind, about, leaders, sentence, panelists } = isRankedByAll(bundle)
-    ? ofRankings(bundle, key, { isWanted, alpha })
-    : plannedAnswer(bundle, key, { isWanted, alpha });
-  return { kind, about, leaders: leaders.map((method) => methods[method].id), sentence, panelists };
+function answerOf(reading: Reading, { by, id, alpha }: Asked): Omit<PartAnswer, 'part' | 'means'> {
+  const { methods } = reading.bundle.tasting;
+  const { kind, about, leaders, sentence, people } = plannedAnswer(reading, { isWanted: isOf(by, id), alpha });
+  return { kind, about, leaders: leaders.map((method) => methods[method].id), sentence, panelists: people.length };
 }
 
-function ofRankings(bundle: TastingBundle, key: Key, { isWanted, alpha }: { isWanted: Wanted; alpha: number }) {
-  const { panelists } = readPreferences(bundle, key, isWanted);
-  return { ...rankedAnswer(panelists, { ...rankedRules(bundle, key), alpha }), panelists: panelists.length };
-}
-
-function interactionOf(
-  bundle: TastingBundle,
-  key: Key,
-  by: 'zone' | 'lot',
-): { interaction: Interaction | NoTest; about: About } {
-  const { tasting, plan } = bundle;
+function interactionOf(reading: Reading, by: 'zone' | 'lot'): { interaction: Interaction | NoTest; about: About } {
+  const { sets, alpha, key } = reading;
+  const { tasting, plan } = reading.bundle;
   const claim = claimOf(plan, tasting);
-  const rowsOf = readerOf(bundle)?.rows;
   const nothing = { about: aboutBites(claim) };
-  if (!rowsOf) return { ...nothing, interaction: { test: null, reason: NOT_OF_THIS_TEST } };
-  const { sets } = heardSets(bundle, key);
-  const options = { methods: tasting.methods.length, alpha: plan?.alpha ?? tasting.alpha, seed: key.seed };
+  if (!PLANNED[tasting.test].samples) return { ...nothing, interaction: { test: null, reason: NOT_OF_THIS_TEST } };
+  const options = { methods: tasting.methods.length, alpha, seed: key.seed };
   if (by === 'lot') {
     const lots = new Map(sets.flatMap(({ samples }) => samples.map(({ block, lot }) => [block, lot] as const)));
-    const interaction = lotsByPieces(rowsOf(sets), (block) => lots.get(block) ?? null, options);
+    const interaction = lotsByPieces(rowsIn(reading, sets), (block) => lots.get(block) ?? null, options);
     return { interaction, about: 'methods' };
   }
-  const zones = tasting.zones.map(({ id }) => rowsOf(sets.filter(isOf('zone', id))));
+  const zones = tasting.zones.map(({ id }) => rowsIn(reading, sets.filter(isOf('zone', id))));
   const ofBites = zonesByPeople(zones, options);
   const ofMethods = claim.ofMethods ? zonesByPieces(zones, options) : ofBites;
-  const isShown = ({ test, p }: { test: string | null; p?: number }): boolean =>
-    test !== null && (p ?? 1) <= options.alpha;
+  const isShown = ({ test, p }: { test: string | null; p?: number }): boolean => test !== null && (p ?? 1) <= alpha;
   // As in the planned answer: what is shown of the methods, else what holds of these pieces alone.
   return claim.ofMethods && (isShown(ofMethods) || !isShown(ofBites))
     ? { interaction: ofMethods, about: 'methods' }
@@ -122,25 +101,6 @@ function interactionOf(
 
 const NOT_OF_THIS_TEST =
   'Whether methods compare differently from part to part is tested of rankings, scores and choices of the best.';
-
-/** How the planned question of a tasting is read sample by sample; null where it has no best. */
-function readerOf({
-  tasting,
-}: TastingBundle): { of: PartsFinding['of']; rows: (sets: readonly HeardSet[]) => BlockRow[] } | null {
-  const item = mainItem(tasting)?.id ?? '';
-  switch (tasting.test) {
-    case 'ranking':
-      return { of: 'ranks', rows: (sets) => rowsOfPlaces(sets, item) };
-    case 'best-worst':
-      return { of: 'places', rows: (sets) => rowsOfChoices(sets, item) };
-    case 'liking':
-    case 'non-inferiority':
-    case 'equivalence':
-      return { of: 'scores', rows: (sets) => rowsOfScores(sets, item) };
-    default:
-      return null;
-  }
-}
 
 function meansOf(rows: readonly BlockRow[], methods: number): (number | null)[] {
   return Array.from({ length: methods }, (_, method) => {
@@ -157,12 +117,11 @@ function meansOf(rows: readonly BlockRow[], methods: number): (number | null)[] 
 
 /** Whether methods compare differently, in one sentence; that the best are different ones takes a winner in each part. */
 function sentenceOf(
-  { plan, tasting }: TastingBundle,
+  { bundle: { plan, tasting }, alpha }: Reading,
   parts: readonly PartAnswer[],
   { by, interaction, about }: Pick<PartsFinding, 'by' | 'interaction' | 'about'>,
 ): string {
   if (interaction.test === null) return interaction.reason;
-  const alpha = plan?.alpha ?? tasting.alpha;
   if (interaction.p > alpha) return `That methods compare differently from ${by} to ${by} has not been shown.`;
   const nameOf = (id: string): string => tasting.methods.find((method) => method.id === id)?.name ?? id;
   const winners = parts.flatMap(({ part, kind, leaders, about: of }) =>

@@ -1,15 +1,6 @@
-import {
-  answerKindOf,
-  kindsFor,
-  mainItem,
-  scaleOf,
-  scopeOf,
-  type BallotItem,
-  type Key,
-  type TastingBundle,
-} from '../bundle';
+import { scoreOf, type AnsweredSet, type Reading } from '../answers';
+import { answerKindOf, kindsFor, mainItem, scaleOf, scopeOf, type BallotItem, type TastingBundle } from '../bundle';
 import { commentsOf, type Comment, type Count } from './comments';
-import { heardSets, scoreOf, type HeardSet } from './planned';
 
 /** What was answered about one method, as it is. */
 export interface CollectedOf {
@@ -32,15 +23,15 @@ export interface Collected {
 }
 
 /** What the questions that are not analysed collected, so that nothing that people answered is silent. */
-export function collected(bundle: TastingBundle, key: Key, isRead: (item: BallotItem) => boolean): Collected[] {
-  const { tasting } = bundle;
-  const { sets } = heardSets(bundle, key);
+export function collected(reading: Reading, isRead: (item: BallotItem) => boolean): Collected[] {
+  const { sets } = reading;
+  const { tasting } = reading.bundle;
   return tasting.ballot.items
     .filter((item) => !isRead(item) && scopeOf(item) !== 'afterwards')
     .map((item) => ({
       ...{ item: item.id, ask: item.ask, kind: item.kind },
       methods: tasting.methods.map(({ id }, method) => answersAbout(item, sets, method, id)),
-      comments: item.kind === 'comment' ? commentsOf(item, bundle, key) : [],
+      comments: item.kind === 'comment' ? commentsOf(item, reading) : [],
     }))
     .filter(({ methods, comments }) => comments.length > 0 || methods.some(({ answers }) => answers > 0));
 }
@@ -53,7 +44,7 @@ export const isAnalysed = ({ tasting }: Pick<TastingBundle, 'tasting'>, item: Ba
   return tasting.test === 'ranking' && item.id === firstLiked?.id;
 };
 
-function answersAbout(item: BallotItem, sets: readonly HeardSet[], method: number, id: string): CollectedOf {
+function answersAbout(item: BallotItem, sets: readonly AnsweredSet[], method: number, id: string): CollectedOf {
   const own = sets.flatMap((set) =>
     set.samples.filter((sample) => sample.method === method).flatMap(({ code }) => said(item, set, code)),
   );
@@ -75,7 +66,7 @@ function answersAbout(item: BallotItem, sets: readonly HeardSet[], method: numbe
 }
 
 /** What one panelist said of a sample: nothing, or the words that count, one answer a list. */
-function said(item: BallotItem, set: HeardSet, code: string): string[][] {
+function said(item: BallotItem, set: AnsweredSet, code: string): string[][] {
   if (scopeOf(item) === 'sample') {
     const words = set.answers.find((one) => one.kind === 'words' && one.item === item.id && one.code === code);
     if (words?.kind === 'words') return [words.words.length > 0 ? words.words : ['none']];

@@ -1,5 +1,5 @@
-import { mainItem, type BallotItem, type Key, type TastingBundle } from '../bundle';
-import { countingAnswers, heardSets, scoreOf, setAnswer, type HeardSet } from './planned/heard';
+import { countingAnswers, scoreOf, setAnswer, type AnsweredSet, type Reading } from '../answers';
+import { mainItem, type BallotItem, type TastingBundle } from '../bundle';
 
 /** How often something was answered. */
 export interface Count {
@@ -16,9 +16,8 @@ export interface Comment {
 }
 
 /** Comments as they were written, in the order of the seats. */
-export function commentsOf(item: BallotItem, bundle: TastingBundle, key: Key): Comment[] {
+export function commentsOf(item: BallotItem, { bundle, sets }: Reading): Comment[] {
   const { tasting, ballots } = bundle;
-  const { sets } = heardSets(bundle, key);
   return tasting.panel.flatMap(({ id, seat }) =>
     ballots
       .filter((ballot) => ballot.panelist === id && ballot.handedInAt !== null)
@@ -32,7 +31,7 @@ export function commentsOf(item: BallotItem, bundle: TastingBundle, key: Key): C
   );
 }
 
-function likedIn(sets: readonly HeardSet[], { tasting }: TastingBundle): string | null {
+function likedIn(sets: readonly AnsweredSet[], { tasting }: TastingBundle): string | null {
   // A ranking of how crisp something is says nothing of what was liked.
   const main = mainItem(tasting);
   const ranked = main?.attribute ? '' : (main?.id ?? '');
@@ -45,7 +44,7 @@ function likedIn(sets: readonly HeardSet[], { tasting }: TastingBundle): string 
   return new Set(firsts).size === 1 ? firsts[0] : null;
 }
 
-function highest(set: HeardSet, item: string): string[] {
+function highest(set: AnsweredSet, item: string): string[] {
   const scores = set.samples.flatMap(({ code }) => {
     const score = scoreOf(set, item, code);
     return score === null ? [] : [{ code, score }];

@@ -1,9 +1,6 @@
-import type { Key, TastingBundle } from '../bundle';
-import { ledgerOf } from '../caveats';
+import { countingAnswers, type Reading } from '../answers';
 import { matches, type Matches } from '../inference';
 import { guessedCode, inPercent } from '../questions';
-import { servedOf, servedPortions } from '../served';
-import { countingAnswers } from './planned/heard';
 
 /** Whether people knew which method they had: what each took the last sample for, against chance. */
 export interface GuessFinding extends Matches {
@@ -31,10 +28,11 @@ interface Guess {
  *
  * @returns null where it was not asked
  */
-export function guessFinding(bundle: TastingBundle, key: Key): GuessFinding | null {
+export function guessFinding(reading: Reading): GuessFinding | null {
+  const { bundle } = reading;
   const item = bundle.tasting.ballot.items.find(({ kind }) => kind === 'guess');
   if (!item || !bundle.plan) return null;
-  const guesses = guessesOf(bundle, key, item.id);
+  const guesses = guessesOf(reading, item.id);
   const named = guesses.filter((guess): guess is Guess & { named: string } => guess.named !== null);
   const { alpha } = bundle.plan;
   const result = matches(
@@ -57,11 +55,11 @@ export function guessFinding(bundle: TastingBundle, key: Key): GuessFinding | nu
   };
 }
 
-function guessesOf(bundle: TastingBundle, key: Key, item: string): Guess[] {
+function guessesOf({ bundle, portions, ledger }: Reading, item: string): Guess[] {
   const { plan, ballots } = bundle;
-  const seeing = new Set(ledgerOf(bundle).notBlind.map(({ panelist }) => panelist));
+  const seeing = new Set(ledger.notBlind.map(({ panelist }) => panelist));
   const eaten = new Map(
-    servedPortions(servedOf(bundle, key))
+    portions
       .filter((portion) => portion.eaten && !portion.absent)
       .map((portion) => [`${portion.sitting} ${portion.ballot} ${portion.code}`, portion]),
   );

@@ -1,7 +1,7 @@
+import { scoreOf, type AnsweredSet, type Reading } from '../answers';
 import type { BallotItem, Key, TastingBundle } from '../bundle';
 import { SMALLEST_PANEL } from '../design';
 import { holm, justAboutRight, type MeanDrop } from '../inference';
-import { heardSets, scoreOf, type HeardSet } from './planned';
 
 /** What it costs that somebody found too little, or too much. */
 export interface Cost {
@@ -47,11 +47,10 @@ const FEWEST = 0.2;
  * unit. Costs are tested by Welch, with Holm's adjustment over methods and sides. That people who find it too salty like it less
  * is no proof that salting less would please them.
  */
-export function justRightFindings(bundle: TastingBundle, key: Key): JustRightFinding[] {
+export function justRightFindings({ bundle, key, sets }: Reading): JustRightFinding[] {
   const { items } = bundle.tasting.ballot;
   const asked = items.filter(({ kind }) => kind === 'just-right');
   if (asked.length === 0) return [];
-  const { sets } = heardSets(bundle, key);
   const liking = items.find(({ kind }) => kind === 'liking')?.id ?? null;
   return asked.flatMap((item) => {
     const found = justRightOf(item, liking, sets, bundle, key);
@@ -68,7 +67,7 @@ interface Said {
 function justRightOf(
   item: BallotItem,
   liking: string | null,
-  sets: readonly HeardSet[],
+  sets: readonly AnsweredSet[],
   { tasting, plan }: TastingBundle,
   key: Key,
 ): JustRightFinding {
@@ -97,7 +96,7 @@ function justRightOf(
   };
 }
 
-const saidOf = (item: string, liking: string | null, sets: readonly HeardSet[], method: number): Said[] =>
+const saidOf = (item: string, liking: string | null, sets: readonly AnsweredSet[], method: number): Said[] =>
   sets.flatMap((set) =>
     set.samples
       .filter((sample) => sample.method === method)

@@ -1,4 +1,5 @@
-import type { Key, TastingBundle } from '../bundle';
+import type { Reading } from '../answers';
+import { meanInterval, type MeanWithInterval } from '../inference';
 import {
   chainOf,
   cookLossOf,
@@ -15,10 +16,7 @@ import {
   type MethodMeasures,
   type PieceNow,
 } from '../kitchen';
-import { meanInterval, type MeanWithInterval } from '../inference';
-import { servedOf, servedPortions } from '../served';
-import { heardSets } from './planned';
-import { list } from './wording';
+import { list } from '../verdict';
 
 /** One piece as it was cooked, and how it was liked. */
 export interface CookedPiece extends Omit<PieceNow, 'lot' | 'block'> {
@@ -49,7 +47,8 @@ export interface KitchenFinding {
 }
 
 /** @returns null where the kitchen wrote nothing down */
-export function kitchenFinding(bundle: TastingBundle, key: Key): KitchenFinding | null {
+export function kitchenFinding(reading: Reading): KitchenFinding | null {
+  const { bundle } = reading;
   const { tasting, records, readings } = bundle;
   if (records.kitchen.length === 0) return null;
   const state = kitchenState(records.kitchen);
@@ -62,8 +61,8 @@ export function kitchenFinding(bundle: TastingBundle, key: Key): KitchenFinding 
     .filter(({ standing }) => standing === 'stands')
     .map(({ tag, method }) => ({ tag, method, chain: chains.get(method) ?? [] }));
   const measures = new Map(measuresOf(cooked, state, curves).map((one) => [one.method, one]));
-  const [seats, scores] = [seatsOf(bundle, key), scoresOf(bundle, key)];
-  const waits = waitsOf(bundle, key, (piece) => endOfHeat(piece, chains, state));
+  const [seats, scores] = [seatsOf(reading), scoresOf(reading)];
+  const waits = waitsOf(reading, (piece) => endOfHeat(piece, chains, state));
   const likings = (own: readonly PieceNow[]): number[] => own.flatMap(({ tag }) => scores.get(tag) ?? []);
   return {
     methods: tasting.methods.flatMap(({ id }) => {
@@ -133,12 +132,11 @@ function endOfHeat(
 
 /** Minutes from the heat to the seat, by piece: what is carried goes on waiting. Where nobody wrote down a tray, there is none. */
 function waitsOf(
-  bundle: TastingBundle,
-  key: Key,
+  { portions }: Reading,
   endOf: (piece: Pick<PieceNow, 'tag' | 'method'>) => number | null,
 ): Map<string, number> {
   const waits = new Map<string, number[]>();
-  for (const { tag, method, servedAt, eaten, absent } of servedPortions(servedOf(bundle, key))) {
+  for (const { tag, method, servedAt, eaten, absent } of portions) {
     const end = servedAt !== null && eaten && !absent ? endOf({ tag, method }) : null;
     if (end === null || servedAt === null) continue;
     waits.set(tag, [...(waits.get(tag) ?? []), (Date.parse(servedAt) - end) / 60_000]);
@@ -146,18 +144,18 @@ function waitsOf(
   return new Map([...waits].map(([tag, own]) => [tag, meanOf(own)]));
 }
 
-function seatsOf(bundle: TastingBundle, key: Key): Map<string, number[]> {
+function seatsOf({ portions }: Reading): Map<string, number[]> {
   const seats = new Map<string, Set<number>>();
-  for (const { tag, seat, eaten, absent } of servedPortions(servedOf(bundle, key)))
+  for (const { tag, seat, eaten, absent } of portions)
     if (eaten && !absent) seats.set(tag, (seats.get(tag) ?? new Set()).add(seat));
   return new Map([...seats].map(([tag, own]) => [tag, [...own].sort((a, b) => a - b)]));
 }
 
 /** The likings that each piece got. */
-function scoresOf(bundle: TastingBundle, key: Key): Map<string, number[]> {
+function scoresOf({ bundle, sets }: Reading): Map<string, number[]> {
   const items = new Set(bundle.tasting.ballot.items.filter(({ kind }) => kind === 'liking').map(({ id }) => id));
   const scores = new Map<string, number[]>();
-  for (const { samples, answers } of heardSets(bundle, key).sets)
+  for (const { samples, answers } of sets)
     for (const { code, piece } of samples)
       for (const answer of answers)
         if (answer.kind === 'score' && answer.code === code && items.has(answer.item))

@@ -1,12 +1,9 @@
+import { leftOutSentences, type LeftOut, type PanelistPreferences } from '../answers';
 import type { Tasting, TastingBundle } from '../bundle';
 import { ledgerOf } from '../caveats';
-import { isOfTwoSamples, SMALL_PANEL } from '../design';
+import { SMALL_PANEL, isOfTwoSamples } from '../design';
 import { seeksSimilarity } from '../questions';
-import { claimOf } from './claim';
-import { leftOutSentences, type LeftOut } from './leftOut';
-import type { PanelistPreferences } from './preferences';
-import type { VerdictKind } from './verdict';
-import { counted, list } from './wording';
+import { claimOf, counted, list, type VerdictKind } from '../verdict';
 
 /** Something the data cannot say, in words for the person who reads the verdict. */
 export interface Limit {
@@ -34,7 +31,7 @@ export interface LimitInputs {
   leftOut: readonly LeftOut[];
   kind: VerdictKind;
   /** What the answers say on pieces having been taken to be alike; empty where that was not assumed, or they say nothing. */
-  likeness: string;
+  homogeneity: string;
   /** Whether people named the method of their last sample more often than by chance. */
   knew: boolean;
 }
@@ -57,13 +54,13 @@ const limitOfOnePiece = ({ brought }: Tasting): Limit => ({
 });
 
 /** What was settled before anyone tasted. */
-function limitsOfPlan({ bundle: { tasting, plan }, kind, likeness }: LimitInputs): Limit[] {
+function limitsOfPlan({ bundle: { tasting, plan }, kind, homogeneity }: LimitInputs): Limit[] {
   const found: Limit[] = [];
   const { ofMethods, alike } = claimOf(plan, tasting);
   if (alike) {
     found.push({
       kind: 'alike',
-      text: `It was assumed before tasting that pieces cooked alike taste alike: "${tasting.takenAlike}". The answer holds for the methods only as far as that is so.${likeness && ` ${likeness}`}`,
+      text: `It was assumed before tasting that pieces cooked alike taste alike: "${tasting.takenAlike}". The answer holds for the methods only as far as that is so.${homogeneity && ` ${homogeneity}`}`,
     });
   }
   if (tasting.piecesPerMethod === 1 && !alike) found.push(limitOfOnePiece(tasting));

@@ -1,8 +1,8 @@
-import { answerKindOf, type BallotItem, type Key, type TastingBundle } from '../bundle';
-import { panelPerformance, type PanelistPerformance, type PanelScore } from '../inference';
-import { heardSets, scoreOf, type HeardSet } from './planned';
+import { scoreOf, type AnsweredSet, type Reading } from '../answers';
+import { answerKindOf, type BallotItem } from '../bundle';
+import { panelPerformance, type PanelScore, type PanelistPerformance } from '../inference';
+import { counted } from '../verdict';
 import { shareOf } from './weighted';
-import { counted } from './wording';
 
 /** How one panelist worked, over all scales that were asked; null where the answers do not show it. */
 export interface PanelistWork {
@@ -37,10 +37,9 @@ const ALPHA = 0.05;
  *
  * @returns null where no scale was asked, or the answers show nothing of anybody
  */
-export function panelistsFinding(bundle: TastingBundle, key: Key): PanelistsFinding | null {
+export function panelistsFinding({ bundle, sets }: Reading): PanelistsFinding | null {
   const { tasting } = bundle;
   const items = tasting.ballot.items.filter((item) => answerKindOf(item) === 'score' && item.kind !== 'just-right');
-  const { sets } = heardSets(bundle, key);
   const byScale = items.map(
     (item) => new Map(panelPerformance(scoresOf(sets, item)).map((one) => [one.panelist, one])),
   );
@@ -55,7 +54,7 @@ export function panelistsFinding(bundle: TastingBundle, key: Key): PanelistsFind
 }
 
 /** Scores of one scale in shares of it, so that scales can be read together. */
-function scoresOf(sets: readonly HeardSet[], item: BallotItem): PanelScore[] {
+function scoresOf(sets: readonly AnsweredSet[], item: BallotItem): PanelScore[] {
   return sets.flatMap((set) =>
     set.samples.flatMap(({ code, method, position }) => {
       const score = scoreOf(set, item.id, code);

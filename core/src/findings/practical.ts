@@ -1,8 +1,8 @@
 import type { Effort, Tasting } from '../bundle';
 import { midRanks, withinMargin } from '../inference';
+import type { LikingFinding } from '../planned';
+import { list } from '../verdict';
 import type { KitchenFinding } from './kitchen';
-import type { LikingFinding } from './liking';
-import { list } from './wording';
 
 /**
  * The largest loss of liking that is taken not to matter, in points of nine, where a

@@ -1,7 +1,8 @@
-import { answerKindOf, type BallotItem, type Key, type TastingBundle } from '../bundle';
+import type { Reading } from '../answers';
+import { answerKindOf, type BallotItem } from '../bundle';
+import { scalesAnswer, type Profiled } from '../planned';
+import type { About } from '../verdict';
 import { isAnalysed } from './collected';
-import { scalesAnswer, type Profiled } from './planned';
-import type { About } from './verdict';
 
 /** Scales that were asked beside what was planned: read together, as a profile is. */
 export interface ScalesFinding {
@@ -20,13 +21,14 @@ export interface ScalesFinding {
  *
  * @returns null where none was asked, or too few answered for means
  */
-export function scalesFinding(bundle: TastingBundle, key: Key): ScalesFinding | null {
+export function scalesFinding(reading: Reading): ScalesFinding | null {
+  const { bundle } = reading;
   const { items } = bundle.tasting.ballot;
   const asked = named(
     items.filter((item) => answerKindOf(item) === 'score' && item.kind !== 'just-right' && !isAnalysed(bundle, item)),
   );
   if (asked.length === 0) return null;
-  const { planned, about, sentence, support } = scalesAnswer(bundle, key, asked);
+  const { planned, about, sentence, support } = scalesAnswer(reading, asked);
   const read = new Set(planned.rows.filter(({ means }) => means.length > 0).map(({ attribute }) => attribute));
   if (read.size === 0) return null;
   const shown = asked.filter(({ attribute }) => read.has(attribute));

@@ -1,9 +1,9 @@
-import { walkInsOf, type Key, type TastingBundle } from '../bundle';
+import { countingAnswers, type Reading } from '../answers';
+import { walkInsOf, type TastingBundle } from '../bundle';
 import { orderBalance } from '../design';
 import { HASTY_SECONDS, isHasty, isOfTwoSamples } from '../questions';
-import { servedOf, servedPortions, type ServedPortion } from '../served';
-import { repairsOf, repairText } from '../service';
-import { countingAnswers } from './planned/heard';
+import type { ServedPortion } from '../served';
+import { repairText, repairsOf } from '../service';
 
 /** What went otherwise than planned between the board and the mouth, and what that did to the plan. */
 export interface ServiceFinding {
@@ -29,7 +29,7 @@ export interface ServiceFinding {
 type Balance = Pick<ReturnType<typeof orderBalance>, 'positionImbalance' | 'carryOverImbalance'>;
 
 /** @returns null where nothing was repaired, typed in, hasty or corrected, nobody walked in and nobody left anything */
-export function serviceFinding(bundle: TastingBundle, key: Key): ServiceFinding | null {
+export function serviceFinding({ bundle, portions: served }: Reading): ServiceFinding | null {
   const { tasting, records, seal } = bundle;
   const { unsealedAt } = seal;
   const repairs = repairsOf(records.service);
@@ -47,7 +47,7 @@ export function serviceFinding(bundle: TastingBundle, key: Key): ServiceFinding 
   const hasty = hastySeats(bundle, seats);
   const besides = untasted.length + corrected.length + onPaper.all + hasty.length;
   if (repairs.length + guests.length + besides === 0) return null;
-  const portions = servedPortions(servedOf(bundle, key)).filter(({ warmUp }) => !warmUp);
+  const portions = served.filter(({ warmUp }) => !warmUp);
   const uneaten = portions.filter(({ eaten, absent }) => !eaten || absent);
   return {
     plates: portions.length,

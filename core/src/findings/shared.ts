@@ -1,5 +1,7 @@
-import type { BallotItem, Key, TastingBundle } from '../bundle';
+import type { Reading } from '../answers';
+import type { BallotItem } from '../bundle';
 import { isAskedByPart } from '../design';
+import type { SectionStatus } from '../planned';
 import { attributesMap, driversFinding } from './attributes';
 import { byPart } from './byPart';
 import { collected, isAnalysed } from './collected';
@@ -8,32 +10,33 @@ import { justRightFindings } from './justRight';
 import { kitchenFinding } from './kitchen';
 import { panelistsFinding } from './panelists';
 import { scalesFinding } from './scales';
-import { section, type Section, type SectionData, type SectionId, type SectionStatus } from './sections';
+import { section, type Section, type SectionData, type SectionId } from './sections';
 import { serviceFinding } from './service';
 import { plannedWeights, weightedFinding } from './weighted';
 import { wordsFindings } from './words';
 
 /** Sections that all findings have, whatever was planned. */
-export function sharedSections(bundle: TastingBundle, key: Key): Section[] {
-  const scales = scalesFinding(bundle, key);
+export function sharedSections(reading: Reading): Section[] {
+  const { bundle } = reading;
+  const scales = scalesFinding(reading);
   // A category has its mean among the scales, and its words here.
   const isRead = (item: BallotItem): boolean =>
     isAnalysed(bundle, item) || (item.kind !== 'category' && Boolean(scales?.items.includes(item.id)));
   const isPlannedByPart = bundle.plan !== null && isAskedByPart(bundle.plan);
   return [
-    ...given('parts', isPlannedByPart ? 'planned' : 'explored', byPart(bundle, key)),
-    ...given('weighted', 'planned', weightedFinding(bundle, key, plannedWeights(bundle.tasting))),
+    ...given('parts', isPlannedByPart ? 'planned' : 'explored', byPart(reading)),
+    ...given('weighted', 'planned', weightedFinding(reading, plannedWeights(bundle.tasting))),
     ...given('scales', 'explored', scales),
-    ...given('map', 'explored', attributesMap(bundle, key)),
-    ...given('drivers', 'explored', driversFinding(bundle, key)),
-    ...given('words', 'explored', wordsFindings(bundle, key)),
-    ...given('just-right', 'explored', justRightFindings(bundle, key)),
-    ...given('collected', 'explored', collected(bundle, key, isRead)),
-    ...given('kitchen', 'explored', kitchenFinding(bundle, key)),
-    ...given('service', 'explored', serviceFinding(bundle, key)),
-    ...given('panelists', 'explored', panelistsFinding(bundle, key)),
+    ...given('map', 'explored', attributesMap(reading)),
+    ...given('drivers', 'explored', driversFinding(reading)),
+    ...given('words', 'explored', wordsFindings(reading)),
+    ...given('just-right', 'explored', justRightFindings(reading)),
+    ...given('collected', 'explored', collected(reading, isRead)),
+    ...given('kitchen', 'explored', kitchenFinding(reading)),
+    ...given('service', 'explored', serviceFinding(reading)),
+    ...given('panelists', 'explored', panelistsFinding(reading)),
     // What is asked, and how it is read, was settled before anyone tasted.
-    ...given('guesses', 'planned', guessFinding(bundle, key)),
+    ...given('guesses', 'planned', guessFinding(reading)),
   ];
 }
 

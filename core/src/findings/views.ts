@@ -1,6 +1,6 @@
+import type { Planned, RankSums } from '../planned';
 import type { Findings } from './findings';
-import type { Planned } from './planned';
-import { sectionOf, type RankSums, type SectionData } from './sections';
+import { sectionOf, type SectionData } from './sections';
 
 /** The sections of a complete ranking side by side, for whoever shows them together. */
 export interface RankingView extends Omit<Findings, 'methods'>, RankSums {

@@ -1,7 +1,7 @@
-import { answerKindOf, countOf, scaleOf, type BallotItem, type Key, type TastingBundle } from '../bundle';
-import { heardSets, scoreOf, totalsAnswer, type HeardSet } from './planned';
-import type { About, VerdictKind } from './verdict';
-import { counted, list } from './wording';
+import { scoreOf, type AnsweredSet, type Reading } from '../answers';
+import { answerKindOf, countOf, scaleOf, type BallotItem, type TastingBundle } from '../bundle';
+import { totalsAnswer } from '../planned';
+import { counted, list, type About, type VerdictKind } from '../verdict';
 
 /** How many times a scale counts in a total; below 0 the less, the better. */
 export interface Weight {
@@ -63,20 +63,20 @@ export function plannedWeights(tasting: Pick<TastingBundle['tasting'], 'ballot'>
  * @param weights of scales that the ballot asks; others count for nothing
  * @returns null where fewer than two scales count, or nobody answered them all
  */
-export function weightedFinding(bundle: TastingBundle, key: Key, weights: readonly Weight[]): WeightedFinding | null {
-  const { tasting } = bundle;
+export function weightedFinding(reading: Reading, weights: readonly Weight[]): WeightedFinding | null {
+  const { tasting } = reading.bundle;
   const items = criteriaOf(tasting).flatMap((item) => {
     const weight = weights.find((one) => one.item === item.id)?.weight ?? 0;
     return weight === 0 ? [] : [{ item, weight }];
   });
   if (items.length < 2) return null;
   const all = items.reduce((sum, { weight }) => sum + Math.abs(weight), 0);
-  const total = (set: HeardSet, code: string): number | null => {
+  const total = (set: AnsweredSet, code: string): number | null => {
     const parts = items.map(({ item, weight }) => partOf(set, item, code, weight));
     if (parts.some((part) => part === null)) return null;
     return LOW + ((HIGH - LOW) * (parts as number[]).reduce((sum, part) => sum + part, 0)) / all;
   };
-  const { planned, kind, about, leaders, sentence, support } = totalsAnswer(bundle, key, total);
+  const { planned, kind, about, leaders, sentence, support } = totalsAnswer(reading, total);
   if (!planned.liking) return null;
   const names = namesOf(items.map(({ item }) => item));
   return {
@@ -87,7 +87,7 @@ export function weightedFinding(bundle: TastingBundle, key: Key, weights: readon
       const ends = interval && ([ofHundred(interval[0]), ofHundred(interval[1])] as [number, number]);
       return { method, mean: mean === null ? null : ofHundred(mean), interval: ends, letters: letter };
     }),
-    twins: twinsOf(bundle, key, { items: items.map(({ item }) => item), names }),
+    twins: twinsOf(reading, { items: items.map(({ item }) => item), names }),
     people: planned.liking.panelists,
   };
 }
@@ -95,7 +95,7 @@ export function weightedFinding(bundle: TastingBundle, key: Key, weights: readon
 const ofHundred = (score: number): number => (100 * (score - LOW)) / (HIGH - LOW);
 
 /** What a scale brings to the total of a serving, between nothing and its weight; null without a score. */
-function partOf(set: HeardSet, item: BallotItem, code: string, weight: number): number | null {
+function partOf(set: AnsweredSet, item: BallotItem, code: string, weight: number): number | null {
   const score = scoreOf(set, item.id, code);
   if (score === null) return null;
   const share = shareOf(item, score) ?? 0;
@@ -116,12 +116,11 @@ function namesOf(items: readonly BallotItem[]): string[] {
 
 /** Pairs of scales that go together within people, or ask about one word: one thing would count twice. */
 function twinsOf(
-  bundle: TastingBundle,
-  key: Key,
+  { sets }: Reading,
   { items, names }: { items: readonly BallotItem[]; names: readonly string[] },
 ): WeightedFinding['twins'] {
   const people = new Map<string, number[][]>();
-  for (const set of heardSets(bundle, key).sets) {
+  for (const set of sets) {
     for (const { code } of set.samples) {
       const scores = items.map((item) => scoreOf(set, item.id, code));
       if (scores.every((score) => score !== null))

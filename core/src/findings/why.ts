@@ -1,7 +1,7 @@
+import { leftOutText } from '../answers';
 import { saysHow } from '../inference';
-import { methodTestText } from './claim';
+import { methodTestText } from '../verdict';
 import type { Findings } from './findings';
-import { leftOutText } from './leftOut';
 import { sectionOf, type SectionId } from './sections';
 import { plannedView } from './views';
 

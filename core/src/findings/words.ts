@@ -1,3 +1,4 @@
+import type { AnsweredSet, Reading } from '../answers';
 import type { BallotItem, Key, TastingBundle } from '../bundle';
 import { SMALLEST_PANEL } from '../design';
 import {
@@ -8,8 +9,7 @@ import {
   type CorrespondenceResult,
   type Probability,
 } from '../inference';
-import { heardSets, type HeardSet } from './planned';
-import { counted, list } from './wording';
+import { counted, list } from '../verdict';
 
 /** One word of a check-all list. */
 export interface WordFinding {
@@ -49,10 +49,9 @@ const DRAWS = 4000;
  * are apart by McNemar's test within a word, adjusted again. A word counts for somebody who tasted a method several
  * times where they ticked it at least every other time. About these pieces: people are the unit.
  */
-export function wordsFindings(bundle: TastingBundle, key: Key): WordsFinding[] {
+export function wordsFindings({ bundle, key, sets }: Reading): WordsFinding[] {
   const items = bundle.tasting.ballot.items.filter(({ kind }) => kind === 'check-all');
   if (items.length === 0) return [];
-  const { sets } = heardSets(bundle, key);
   return items.flatMap((item) => {
     const found = wordsOf(item, sets, bundle, key);
     return found.servings.some((count) => count > 0) ? [found] : [];
@@ -64,7 +63,7 @@ type Ticked = ReadonlySet<string>[];
 
 function wordsOf(
   item: BallotItem,
-  sets: readonly HeardSet[],
+  sets: readonly AnsweredSet[],
   { tasting, plan }: TastingBundle,
   key: Key,
 ): WordsFinding {
@@ -102,7 +101,7 @@ function wordsOf(
   };
 }
 
-function tickedBy(item: BallotItem, sets: readonly HeardSet[], methods: number): Ticked[][] {
+function tickedBy(item: BallotItem, sets: readonly AnsweredSet[], methods: number): Ticked[][] {
   const people = new Map<string, Ticked[]>();
   for (const { panelist, samples, answers } of sets)
     for (const { code, method } of samples) {

@@ -54,7 +54,7 @@ export function methodPower(plan: MethodPlan): SimulatedPower {
       alpha,
       seed: `${seed} ${panel}`,
       ranked: plan.asked !== 'scores',
-      limitOnly: true,
+      asymptotic: true,
       reading,
     });
     if (test.test !== null && isFound(test, plan)) found++;

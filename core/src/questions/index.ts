@@ -8,6 +8,7 @@ export {
   hasPart,
   hasRightAnswer,
   isAgainstMargin,
+  sidesOf,
   isOfTwoSamples,
   isScaleOfWord,
   kindsFor,

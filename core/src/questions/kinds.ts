@@ -127,6 +127,9 @@ export const showsSimilarity = (test: Test): boolean => SHOW_SIMILARITY.has(test
 /** Tests of liking scores against the margin that was stated. */
 export const isAgainstMargin = (test: Test): boolean => test === 'non-inferiority' || test === 'equivalence';
 
+/** A loss lies to one side of the margin; a difference may lie either way. */
+export const sidesOf = (test: Test): 1 | 2 => (test === 'equivalence' ? 2 : 1);
+
 /** Whether a difference is to be ruled out, not found. */
 export const seeksSimilarity = ({
   decision,

@@ -1,24 +1,24 @@
 import {
   driverLines,
   forWhomLines,
-  panelistLines,
-  panelLines,
-  partLines,
   gateLines,
   justRightLines,
   mapLines,
-  sectionOf,
+  panelistLines,
+  partLines,
   scalesLines,
-  wordCounts,
+  sectionOf,
   weightedLines,
+  wordCounts,
   wordsLines,
   type Comment,
   type Findings,
-  type Section,
   type KitchenFinding,
   type PracticalPick,
+  type Section,
 } from '../findings';
 import type { MeanWithInterval } from '../inference';
+import { panelLines } from '../planned';
 import { decimal, number, text } from './figures';
 import type { Block } from './sheet';
 

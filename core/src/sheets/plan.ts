@@ -1,5 +1,5 @@
 import { ANALYSIS_NAMES, isAskedByPart, partsText, quantities, TEST_NAMES } from '../design';
-import { claimOf } from '../findings';
+import { claimOf } from '../verdict';
 import { chainOf, differences, differenceText, stepText } from '../kitchen';
 import { ingredientsOf } from '../library';
 import { inPercent } from '../questions';

@@ -1,15 +1,16 @@
+import { leftOutText } from '../answers';
 import { walkInsOf } from '../bundle';
-import type { TastingBundle } from '../tasting';
-import { chartsOf, svgOf, type Chart } from '../charts';
 import { ledgerOf } from '../caveats';
+import { chartsOf, svgOf, type Chart } from '../charts';
 import { TEST_NAMES } from '../design';
-import { leftOutText, rankingView, sectionOf, type Findings } from '../findings';
+import { rankingView, sectionOf, type Findings } from '../findings';
+import type { TastingBundle } from '../tasting';
 import { exploredBlocks, partBlocks, weightedBlocks } from './explored';
 import { number } from './figures';
 import { constantsTable, decisionText, followsLines } from './plan';
 import { askedText, servedText } from './planned';
-import { caveatTable, guessBlocks, holdsBlocks, limitBlocks, plannedBlocks, serviceBlocks } from './reportFigures';
 import { markFacts, type RecordMark } from './record';
+import { caveatTable, guessBlocks, holdsBlocks, limitBlocks, plannedBlocks, serviceBlocks } from './reportFigures';
 import { counted, type Block, type Sheet } from './sheet';
 
 /** How a report is wanted. */

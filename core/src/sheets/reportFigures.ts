@@ -1,15 +1,6 @@
-import {
-  guessLines,
-  methodTestText,
-  plannedView,
-  rankingView,
-  sectionOf,
-  serviceLines,
-  similarityText,
-  type Findings,
-  type Profiled,
-  type Telling,
-} from '../findings';
+import { guessLines, plannedView, rankingView, sectionOf, serviceLines, type Findings } from '../findings';
+import type { Profiled, Telling } from '../planned';
+import { methodTestText, similarityText } from '../verdict';
 import { decimal, number, pText, text } from './figures';
 import type { Block } from './sheet';
 

@@ -1,7 +1,7 @@
-import type { TastingBundle } from '../tasting';
 import { rankingView, type Findings } from '../findings';
+import type { TastingBundle } from '../tasting';
 import { tidyRows } from '../tidy';
-import { reportSheet, USUAL_REPORT } from './report';
+import { USUAL_REPORT, reportSheet } from './report';
 import type { Block } from './sheet';
 
 /** A table of a workbook: numbers stay numbers, everything else is text and never a formula. */

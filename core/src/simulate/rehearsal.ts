@@ -1,9 +1,11 @@
 import { noRange, noRecords, type Tasting, type TastingBundle } from '../bundle';
 import { lockPlan, type LockedPlan } from '../design';
-import { findings, plannedVerdict, type Findings, type VerdictKind } from '../findings';
+import { findings, type Findings } from '../findings';
 import { randomStream, type RandomStream } from '../numeric';
+import { plannedVerdict } from '../planned';
 import { USUAL_HEIGHT } from '../power';
 import { isAgainstMargin, isOfTwoSamples, seeksSimilarity } from '../questions';
+import type { VerdictKind } from '../verdict';
 import { simulateBallots, type SimulatedTruth } from './panel';
 
 /** How a rehearsal is done. */

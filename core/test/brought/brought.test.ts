@@ -1,14 +1,14 @@
-import { parseBundle, type TastingBundle } from '../../src/bundle';
 import {
+  NoTable,
   bundleOf,
   decoded,
   guessedBrought,
-  NoTable,
   readBrought,
   tableOfCells,
   tableOfText,
   type BroughtMapping,
 } from '../../src/brought';
+import { parseBundle, type TastingBundle } from '../../src/bundle';
 import { chartsOf } from '../../src/charts';
 import { findings, rankingView, sectionOf } from '../../src/findings';
 import { plainText, reportSheet } from '../../src/sheets';

@@ -1,9 +1,9 @@
-import { defaultTasting, TESTS } from '../../src/bundle';
+import { TESTS, defaultTasting } from '../../src/bundle';
 import { chartsOf, mapLayout, svgOf, type Chart } from '../../src/charts';
 import { domainOf, ticksOf } from '../../src/charts/chart';
 import { isOfTwoSamples } from '../../src/design';
-import { neutralQuestion } from '../../src/library';
 import { findings, sectionOf } from '../../src/findings';
+import { neutralQuestion } from '../../src/library';
 import { reportSheet } from '../../src/sheets';
 import { simulatedBundle } from '../support/bundles';
 

@@ -1,6 +1,6 @@
-import { findings } from '../../src/findings';
-import { run } from '../../cli/main';
 import reference from '../reference/friedman.json';
+import { run } from '../../cli/main';
+import { findings } from '../../src/findings';
 import { simulatedBundle } from '../support/bundles';
 
 function jacana(file: string, ...args: string[]): { code: number; out: string; error: string } {

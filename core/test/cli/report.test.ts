@@ -1,6 +1,6 @@
 import { run } from '../../cli/main';
 import { findings } from '../../src/findings';
-import { reportSheet, USUAL_REPORT, type Sheet } from '../../src/sheets';
+import { USUAL_REPORT, reportSheet, type Sheet } from '../../src/sheets';
 import { simulatedBundle } from '../support/bundles';
 import { jacana } from '../support/commandLine';
 

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import {
+  TESTS,
   codesServed,
   defaultTasting,
   noRange,
   noRecords,
   parseBundle,
-  TESTS,
   type Tasting,
   type TastingBundle,
 } from '../../src/bundle';
@@ -19,10 +19,9 @@ import {
   quantities,
   servingsPerMethod,
 } from '../../src/design';
-import { plannedVerdict } from '../../src/findings';
 import { neutralQuestion, usualBallot } from '../../src/library';
 import { randomStream } from '../../src/numeric';
-import { planPower } from '../../src/power';
+import { planPower, plannedVerdict } from '../../src/planned';
 import { rehearse, simulateBallots } from '../../src/simulate';
 import { ordersCsv } from '../../src/tidy';
 import { AT, simpleTasting } from '../support/bundles';

@@ -1,5 +1,5 @@
-import type { Answer, TastingBundle } from '../../src/bundle';
 import { findingsText } from '../../cli/findingsText';
+import type { Answer, TastingBundle } from '../../src/bundle';
 import { findings, sectionOf } from '../../src/findings';
 import { neutralQuestion } from '../../src/library';
 import { reportSheet } from '../../src/sheets';

@@ -1,4 +1,4 @@
-import { heardSets } from '../../src/findings/planned';
+import { readingOf } from '../../src/answers';
 import type { Tasting, TastingBundle } from '../../src/bundle';
 import { lockPlan } from '../../src/design';
 import { servedPortions } from '../../src/served';
@@ -120,7 +120,7 @@ describe('pieces that findings speak of', () => {
     const { pieces } = plannedFindings(some);
     expect(pieces[0]).toBe(2);
     expect(pieces).not.toEqual([4, 4]);
-    const { sets } = heardSets(some, some.key!);
+    const { sets } = readingOf(some, some.key!);
     expect(new Set(sets.flatMap(({ samples }) => samples.map(({ block }) => block))).size).toBeGreaterThan(1);
   });
 });

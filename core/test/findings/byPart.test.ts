@@ -1,8 +1,8 @@
-import { rankedAnswer, rankedRules } from '../../src/findings/ranked';
-import { readPreferences } from '../../src/findings/preferences';
+import { readingOf } from '../../src/answers';
 import { findings, sectionOf, type PartsFinding } from '../../src/findings';
 import { lotsByPieces, zonesByPeople, zonesByPieces, type BlockRow } from '../../src/inference';
 import { randomStream } from '../../src/numeric';
+import { plannedAnswer } from '../../src/planned';
 import { simulatedBundle, type Wanted } from '../support/bundles';
 import { numbersIn, tested } from '../support/results';
 
@@ -66,9 +66,9 @@ it('answers each part at the level over their number', () => {
   const answers = Array.from({ length: 12 }, (_, at) => `level-${at}`).map((seed) => {
     const wanted = { methods: 3, panelists: 16, pieces: 1, truth: [5, 5, 5], world, seed, tasting: { zones } };
     const bundle = simulatedBundle(wanted);
-    const key = bundle.key!;
-    const { panelists } = readPreferences(bundle, key, ({ zone }) => zone === 'loin');
-    const at = (alpha: number): string => rankedAnswer(panelists, { ...rankedRules(bundle, key), alpha }).kind;
+    const reading = readingOf(bundle, bundle.key!);
+    const at = (alpha: number): string =>
+      plannedAnswer(reading, { alpha, isWanted: ({ zone }) => zone === 'loin' }).kind;
     return { said: partsOf(wanted).parts[0].kind, half: at(0.025), whole: at(0.05) };
   });
   expect(answers.map(({ said }) => said)).toEqual(answers.map(({ half }) => half));

@@ -1,5 +1,6 @@
 import { defaultTasting, type Test } from '../../src/bundle';
-import { findings, sectionOf, type PanelFinding } from '../../src/findings';
+import { findings, sectionOf } from '../../src/findings';
+import type { PanelFinding } from '../../src/planned';
 import { reportSheet } from '../../src/sheets';
 import { simulatedBundle, type Wanted } from '../support/bundles';
 import { tested } from '../support/results';

@@ -1,9 +1,10 @@
-import { defaultTasting, isAgainstMargin, TESTS, type Analysis, type Tasting, type Test } from '../../src/bundle';
-import { analysisOf, ANALYSIS_NAMES, isOfTwoSamples, leastPieces } from '../../src/design';
-import { findings, plannedVerdict, plannedView, sectionOf } from '../../src/findings';
-import { heardSets, rowsOfPlaces, rowsOfScores, type HeardSet } from '../../src/findings/planned';
-import { planSheet, reportSheet } from '../../src/sheets';
 import { findingsText } from '../../cli/findingsText';
+import { readingOf, type AnsweredSet } from '../../src/answers';
+import { TESTS, defaultTasting, isAgainstMargin, type Analysis, type Tasting, type Test } from '../../src/bundle';
+import { ANALYSIS_NAMES, analysisOf, isOfTwoSamples, leastPieces } from '../../src/design';
+import { findings, plannedView, sectionOf } from '../../src/findings';
+import { plannedVerdict, rowsOfPlaces, rowsOfScores } from '../../src/planned';
+import { planSheet, reportSheet } from '../../src/sheets';
 import { simpleTasting, simulatedBundle, type Wanted } from '../support/bundles';
 
 /** What an answer claims: of the methods where their pieces show it, else of the pieces that were eaten. */
@@ -151,7 +152,7 @@ describe('pieces that were taken to be alike', () => {
 });
 
 describe('what a test of methods reads', () => {
-  const set = (size: number, ranking: string[][]): HeardSet => ({
+  const set = (size: number, ranking: string[][]): AnsweredSet => ({
     ...{ panelist: `of ${size}`, sitting: 1, set: 0, zone: null },
     samples: Array.from({ length: size }, (_, at) => ({
       ...{ code: `${at}`, method: at, piece: `A${at}`, block: 1, lot: null, position: at + 1 },
@@ -162,7 +163,7 @@ describe('what a test of methods reads', () => {
   it('counts everyone once, however often they judged the same samples', () => {
     const service = { ...simpleTasting({ methods: 4 }).service, replicates: 2 };
     const bundle = simulatedBundle(wanted('liking', 4, { service }));
-    const { sets } = heardSets(bundle, bundle.key!);
+    const { sets } = readingOf(bundle, bundle.key!);
     const rows = rowsOfScores(sets, 'liking');
     expect(rows).toHaveLength(96);
     expect(rows.every(({ weight }) => weight === 0.5)).toBe(true);

@@ -1,6 +1,6 @@
-import { neutralQuestion } from '../../src/library';
-import { findings, sectionOf, wordCounts } from '../../src/findings';
 import { findingsText } from '../../cli/findingsText';
+import { findings, sectionOf, wordCounts } from '../../src/findings';
+import { neutralQuestion } from '../../src/library';
 import { tidyRows } from '../../src/tidy';
 import { simulatedBundle } from '../support/bundles';
 

@@ -1,6 +1,7 @@
-import { findings, sectionOf, type NextMove } from '../../src/findings';
-import { neutralQuestion } from '../../src/library';
 import type { TastingBundle } from '../../src/bundle';
+import { findings, sectionOf } from '../../src/findings';
+import { neutralQuestion } from '../../src/library';
+import type { NextMove } from '../../src/planned';
 import { simulatedBundle, type Wanted } from '../support/bundles';
 
 const nextOf = (bundle: TastingBundle): NextMove => sectionOf(findings(bundle), 'next')!;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { defaultTasting, TESTS, type Test } from '../../src/bundle';
+import { TESTS, defaultTasting, type Test } from '../../src/bundle';
 import { isOfTwoSamples } from '../../src/design';
 import { findings } from '../../src/findings';
 import type { SimulatedTruth } from '../../src/simulate';

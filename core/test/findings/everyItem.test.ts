@@ -1,5 +1,5 @@
 import { findingsText } from '../../cli/findingsText';
-import { mainItem, TESTS, type BallotItem, type Test } from '../../src/bundle';
+import { TESTS, mainItem, type BallotItem, type Test } from '../../src/bundle';
 import { isOfTwoSamples } from '../../src/design';
 import { findings, sectionOf, type Findings } from '../../src/findings';
 import { neutralQuestion, usualBallot } from '../../src/library';

@@ -1,15 +1,15 @@
 import {
+  EQUAL_WEIGHTS,
+  NotUnsealed,
   byEase,
   easiestOf,
-  EQUAL_WEIGHTS,
   findings,
-  howOften,
-  NotUnsealed,
   sectionOf,
   type EffortWeights,
 } from '../../src/findings';
-import { rankingFindings } from '../support/results';
+import { howOften } from '../../src/verdict';
 import { notBlind, noted, simulatedBundle } from '../support/bundles';
+import { rankingFindings } from '../support/results';
 
 const kinds = (found: { limits: { kind: string }[] }) => found.limits.map((limit) => limit.kind);
 

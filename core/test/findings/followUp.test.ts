@@ -1,4 +1,4 @@
-import { followUpSize, type FollowUp } from '../../src/findings/followUp';
+import { followUpSize, type FollowUp } from '../../src/planned/ranking/followUp';
 
 /** Four methods, of which the first leads; what was seen of 24 people, or of three pieces each. */
 function plan(lead: number, more: Partial<FollowUp> = {}): FollowUp {

@@ -1,5 +1,5 @@
-import { parseBundle, type ServiceEntry, type TastingBundle } from '../../src/bundle';
 import { findingsText } from '../../cli/findingsText';
+import { parseBundle, type ServiceEntry, type TastingBundle } from '../../src/bundle';
 import { findings, sectionOf, type Findings, type GuessFinding } from '../../src/findings';
 import { neutralQuestion, usualBallot } from '../../src/library';
 import { reportSheet } from '../../src/sheets';

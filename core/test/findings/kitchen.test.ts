@@ -1,8 +1,8 @@
-import { findings, gateLines, sectionOf } from '../../src/findings';
+import { findingsText } from '../../cli/findingsText';
 import type { KitchenEntry, TastingBundle } from '../../src/bundle';
+import { findings, gateLines, sectionOf } from '../../src/findings';
 import { byMinute, minuteOf, readSteps } from '../../src/kitchen';
 import { reportSheet } from '../../src/sheets';
-import { findingsText } from '../../cli/findingsText';
 import { simulatedBundle } from '../support/bundles';
 
 /** What the kitchen measured stands beside the answer, and changes nothing of it. */

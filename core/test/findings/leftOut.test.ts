@@ -1,8 +1,8 @@
 import fc from 'fast-check';
+import { leftOutSentences } from '../../src/answers';
 import type { ServiceEntry, TastingBundle, Test } from '../../src/bundle';
 import { findings, sectionOf } from '../../src/findings';
-import { leftOutSentences } from '../../src/findings/leftOut';
-import { reportSheet, USUAL_REPORT } from '../../src/sheets';
+import { USUAL_REPORT, reportSheet } from '../../src/sheets';
 import { AT, simulatedBundle, type Wanted } from '../support/bundles';
 
 type Body = ServiceEntry['body'];

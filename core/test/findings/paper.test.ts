@@ -1,5 +1,5 @@
-import { parseBundle, type Answer, type TastingBundle } from '../../src/bundle';
 import { findingsText } from '../../cli/findingsText';
+import { parseBundle, type Answer, type TastingBundle } from '../../src/bundle';
 import { findings, sectionOf } from '../../src/findings';
 import { reportSheet } from '../../src/sheets';
 import { tidyRows } from '../../src/tidy';

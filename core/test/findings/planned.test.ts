@@ -1,6 +1,8 @@
-import { isAgainstMargin, TESTS, type Tasting, type TastingBundle, type Test } from '../../src/bundle';
+import { TESTS, isAgainstMargin, type Tasting, type TastingBundle, type Test } from '../../src/bundle';
 import { isOfTwoSamples } from '../../src/design';
-import { claimOf, findings, plannedVerdict, sectionOf } from '../../src/findings';
+import { findings, sectionOf } from '../../src/findings';
+import { plannedVerdict } from '../../src/planned';
+import { claimOf } from '../../src/verdict';
 import { notBlind, noted, simulatedBundle, type Wanted } from '../support/bundles';
 import { besides, numbersIn, plannedFindings, rankingFindings } from '../support/results';
 

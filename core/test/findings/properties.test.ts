@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { parseBundle, type TastingBundle } from '../../src/bundle';
 import { findings } from '../../src/findings';
-import { rankingFindings } from '../support/results';
 import { simulatedBundle, type Wanted } from '../support/bundles';
+import { rankingFindings } from '../support/results';
 
 /** What a reader takes away, free of the order in which anything was listed. */
 function essence(found: ReturnType<typeof rankingFindings>) {

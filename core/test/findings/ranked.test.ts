@@ -1,9 +1,9 @@
-import { findings, sectionOf, type Findings } from '../../src/findings';
-import { analysisOf } from '../../src/design';
 import { findingsText } from '../../cli/findingsText';
-import { reportSheet } from '../../src/sheets';
-import { rawNumbers, servedPortions } from '../../src/served';
 import type { TastingBundle } from '../../src/bundle';
+import { analysisOf } from '../../src/design';
+import { findings, sectionOf, type Findings } from '../../src/findings';
+import { rawNumbers, servedPortions } from '../../src/served';
+import { reportSheet } from '../../src/sheets';
 import { simpleTasting, simulatedBundle } from '../support/bundles';
 
 const limitsOf = (found: Findings): string[] => (sectionOf(found, 'limits') ?? []).map(({ kind }) => kind);

@@ -1,10 +1,10 @@
+import { findingsText } from '../../cli/findingsText';
 import { MOST_TELLERS, type Tasting, type Test } from '../../src/bundle';
 import { analysisOf, leastPieces, lockProblems, propose } from '../../src/design';
-import { findings, plannedVerdict, plannedView, sectionOf } from '../../src/findings';
-import { planPower, smallestDifference } from '../../src/power';
+import { findings, plannedView, sectionOf } from '../../src/findings';
+import { planPower, plannedVerdict, smallestDifference } from '../../src/planned';
 import { planSheet, reportSheet } from '../../src/sheets';
 import { rehearse } from '../../src/simulate';
-import { findingsText } from '../../cli/findingsText';
 import { simpleTasting, simulatedBundle, type Wanted } from '../support/bundles';
 
 /** "If they cannot tell, we take the easier way": a share of people who can is to be ruled out. */

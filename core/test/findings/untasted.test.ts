@@ -1,7 +1,7 @@
-import { parseBundle, type Answer, type TastingBundle } from '../../src/bundle';
 import { findingsText } from '../../cli/findingsText';
+import { readingOf } from '../../src/answers';
+import { parseBundle, type Answer, type TastingBundle } from '../../src/bundle';
 import { findings, sectionOf } from '../../src/findings';
-import { heardSets } from '../../src/findings/planned/heard';
 import { usualBallot } from '../../src/library';
 import { comparedCodes, missingAnswers, untastedCodes } from '../../src/questions';
 import { reportSheet } from '../../src/sheets';
@@ -81,7 +81,7 @@ describe('a sample that was not tasted', () => {
   });
 
   it('is no part of what was heard, and the rest of the ballot is', () => {
-    const own = heardSets(bundle, bundle.key!).sets.find(({ panelist }) => panelist === ranked.ballots[0].panelist)!;
+    const own = readingOf(bundle, bundle.key!).sets.find(({ panelist }) => panelist === ranked.ballots[0].panelist)!;
     expect(own.samples).toHaveLength(3);
     expect(own.samples.map((sample) => sample.code)).not.toContain(code);
   });

@@ -4,6 +4,7 @@ import {
   plannedWeights,
   sectionOf,
   twinLines,
+  unsealed,
   weightedFinding,
   weightsText,
   type Weight,
@@ -40,7 +41,7 @@ const planned = (weights: Readonly<Record<string, number | undefined>>): Tasting
     simulatedBundle({ methods: 3, panelists: 16, pieces: 4, tasting: { ballot: { items: asked(weights) } } }),
     TRUTH,
   );
-const weighed = (bundle: TastingBundle, weights: readonly Weight[]) => weightedFinding(bundle, bundle.key!, weights);
+const weighed = (bundle: TastingBundle, weights: readonly Weight[]) => weightedFinding(unsealed(bundle), weights);
 const w = (weights: Readonly<Record<string, number>>): Weight[] =>
   Object.entries(weights).map(([item, weight]) => ({ item, weight }));
 

@@ -1,6 +1,6 @@
 import { TESTS } from '../../src/bundle';
 import { isOfTwoSamples } from '../../src/design';
-import { findings, sectionOf, servingsBehind, whyOf, type SectionId } from '../../src/findings';
+import { findings, sectionOf, sourceServings, whyOf, type SectionId } from '../../src/findings';
 import { simulatedBundle } from '../support/bundles';
 
 /** Lists of what happened, which have no formula. */
@@ -37,7 +37,7 @@ describe('why', () => {
 
 describe('the servings behind a number', () => {
   const bundle = simulatedBundle({ methods: 3, panelists: 10, truth: [8, 5, 4], liking: true });
-  const { columns, rows } = servingsBehind(bundle);
+  const { columns, rows } = sourceServings(bundle);
 
   it('are all that count, by seat, with piece and answers, and nobody’s name', () => {
     expect(rows).toHaveLength(30);

@@ -1,10 +1,13 @@
-import { TESTS, type TastingBundle } from '../../src/bundle';
+import { TESTS, type TastingBundle, type Test } from '../../src/bundle';
 import { isOfTwoSamples } from '../../src/design';
-import { answersWithout, findings, NOTHING_OUT, partsOf, sectionOf, type Without } from '../../src/findings';
+import { NOTHING_OUT, answersWithout, findings, partsOf, sectionOf, type LeaveOut } from '../../src/findings';
+import { sameAnswer } from '../../src/findings/sensitivity';
 import { servedOf, servedPortions } from '../../src/served';
-import { noted, notBlind, simulatedBundle } from '../support/bundles';
+import { notBlind, noted, simulatedBundle } from '../support/bundles';
+import { generatedTastings } from '../support/generated';
+import { besides } from '../support/results';
 
-const without = (bundle: TastingBundle, out: Partial<Without>) =>
+const without = (bundle: TastingBundle, out: Partial<LeaveOut>) =>
   answersWithout(bundle, [{ ...NOTHING_OUT, ...out }])[0];
 
 /** The same tasting, had these people not come. */
@@ -130,5 +133,28 @@ describe('what can be left out', () => {
     const told = { ...bundle, records: { ...bundle.records } };
     told.records.caveats = [noted('c1', 'Overshot', { pieces: [tag], panelists: [] }), noted('c2', 'It rained')];
     expect(partsOf(told).caveats).toEqual([{ id: 'c1', text: 'Overshot' }]);
+  });
+});
+
+describe('what is run again by itself', () => {
+  const told = (test: Test, name: string): ReturnType<typeof besides>['sensitivity'] => {
+    const found = generatedTastings().find((one) => one.name === `${test} ${name}`)!;
+    return besides(found.bundle).sensitivity;
+  };
+
+  it.each(['liking', 'profile', 'triangle', 'best-worst'] as const)(
+    'says of a %s, too, that too few are left, and not that they are no panel',
+    (test) => {
+      const [left] = told(test, '2').filter(({ same }) => same === null);
+      expect(left.sentence).toMatch(
+        /^Cannot be told apart here: without it, (only \d panelists are|nobody is) left\.$/,
+      );
+    },
+  );
+
+  it('is the same answer where the same methods lead, whichever of them is ahead', () => {
+    const one = { kind: 'leading-set' as const, about: 'pieces' as const };
+    expect(sameAnswer({ ...one, leaders: [2, 0, 1] }, { ...one, leaders: [0, 1, 2] })).toBe(true);
+    expect(sameAnswer({ ...one, leaders: [2, 0] }, { ...one, leaders: [0, 1] })).toBe(false);
   });
 });

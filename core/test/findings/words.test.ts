@@ -1,6 +1,6 @@
 import { findingsText } from '../../cli/findingsText';
 import type { Answer, BallotItem, TastingBundle } from '../../src/bundle';
-import { findings, sectionOf } from '../../src/findings';
+import { findings, sectionOf, unsealed } from '../../src/findings';
 import { justRightFindings } from '../../src/findings/justRight';
 import { wordsFindings } from '../../src/findings/words';
 import { cochranQ, mcNemarPairs } from '../../src/inference';
@@ -62,8 +62,8 @@ function answered(say: Say, { panelists = 12, methods = 3 } = {}): TastingBundle
   });
   return { ...bundle, ballots };
 }
-const wordsIn = (bundle: TastingBundle) => wordsFindings(bundle, bundle.key!)[0];
-const rightIn = (bundle: TastingBundle) => justRightFindings(bundle, bundle.key!)[0];
+const wordsIn = (bundle: TastingBundle) => wordsFindings(unsealed(bundle))[0];
+const rightIn = (bundle: TastingBundle) => justRightFindings(unsealed(bundle))[0];
 const told = (bundle: TastingBundle) => {
   const found = findings(bundle);
   return [findingsText(found), JSON.stringify(reportSheet(found, bundle))];

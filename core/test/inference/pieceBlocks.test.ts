@@ -116,7 +116,7 @@ describe('methods on blocks of pieces', () => {
       let claims = 0;
       for (let at = 0; at < 3000; at++) {
         const people = drawn({ methods: 3, blocks: 2, people: 12, spread: Math.SQRT2, seed: `crowded ${at}` });
-        const test = pieceBlocks(people, { ...options, methods: 3, ranked, limitOnly: true });
+        const test = pieceBlocks(people, { ...options, methods: 3, ranked, asymptotic: true });
         if (test.test !== null && test.probability.p <= 0.05) claims++;
       }
       return claims / 3000;
@@ -191,7 +191,7 @@ describe('methods on blocks of pieces', () => {
           return row(panelist, block, ranks, 0.5);
         });
       }).flat();
-      const test = pieceBlocks(crossed, { ...options, limitOnly: true });
+      const test = pieceBlocks(crossed, { ...options, asymptotic: true });
       if (test.test !== null && test.probability.p <= 0.05) claims++;
     }
     expect(claims / tries).toBeLessThan(0.05 + 3 * Math.sqrt((0.05 * 0.95) / tries));
@@ -208,7 +208,7 @@ describe('methods on blocks of pieces', () => {
       const test = pieceBlocks(drawn({ methods, blocks, spread: 0.5, seed: `null ${at}` }), {
         ...options,
         methods,
-        limitOnly: true,
+        asymptotic: true,
       });
       if (test.test !== null && test.probability.p <= 0.05) claims++;
     }

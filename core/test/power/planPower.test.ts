@@ -1,14 +1,7 @@
 import { defaultTasting } from '../../src/bundle';
 import { forcedChoicePower } from '../../src/inference';
-import {
-  incompleteRankingPower,
-  planPower,
-  rankingPower,
-  scorePower,
-  screening,
-  smallestDifference,
-  type ScorePlan,
-} from '../../src/power';
+import { planPower, smallestDifference } from '../../src/planned';
+import { incompleteRankingPower, rankingPower, scorePower, screening, type ScorePlan } from '../../src/power';
 import { simpleTasting } from '../support/bundles';
 
 const plain = { seed: '1', alpha: 0.05, panels: 4000 };

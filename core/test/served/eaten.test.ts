@@ -1,8 +1,8 @@
 import fc from 'fast-check';
+import { readingOf } from '../../src/answers';
 import { parseBundle, type ServiceEntry, type TastingBundle } from '../../src/bundle';
 import { findings, sectionOf } from '../../src/findings';
-import { rightAnswers } from '../../src/findings/planned/choices';
-import { heardSets } from '../../src/findings/planned/heard';
+import { rightAnswers } from '../../src/planned/choice/rightAnswers';
 import { servedOf, servedPortions, type ServedPortion } from '../../src/served';
 import { KnownService, serviceDay } from '../../src/service';
 import { servedRows, tidyRows } from '../../src/tidy';
@@ -89,8 +89,8 @@ describe('plates that went astray', () => {
   it('of people in each other’s place are theirs who sat there, with the ballot that lay there', () => {
     const bundle = repaired(ranking, { kind: 'people-swapped', sitting: 1, panelist: one, withPanelist: other });
     expect(plateOf(eaten(bundle), one, a).panelist).toBe(other);
-    const sets = heardSets(bundle, bundle.key!).sets;
-    const before = heardSets(ranking, ranking.key!).sets;
+    const sets = readingOf(bundle, bundle.key!).sets;
+    const before = readingOf(ranking, ranking.key!).sets;
     const of = (list: typeof sets, panelist: string) => list.find((set) => set.panelist === panelist)!;
     expect(of(sets, other).answers).toEqual(of(before, one).answers);
     expect(of(sets, other).samples).toEqual(of(before, one).samples);
@@ -158,7 +158,7 @@ describe('answers about what was eaten', () => {
     const rest = everyone.filter((id) => id !== one);
     expect(sectionOf(found, 'rank-sums')!.methods.map(({ rankSum }) => rankSum)).toEqual(sums(ranking, rest));
     // What they scored of the others still stands.
-    const set = heardSets(missed, missed.key!).sets.find(({ panelist }) => panelist === one)!;
+    const set = readingOf(missed, missed.key!).sets.find(({ panelist }) => panelist === one)!;
     expect(set.samples.map(({ code }) => code)).toEqual([b, c]);
     const answer = set.answers.find(({ kind }) => kind === 'ranking');
     expect(answer?.kind === 'ranking' && answer.ranking.flat()).toHaveLength(2);
@@ -169,7 +169,7 @@ describe('answers about what was eaten', () => {
     const twice = repaired(ranking, {
       ...{ kind: 'swapped', sitting: 1, panelist: one, code: b, withPanelist: other, withCode: wrong },
     });
-    const set = heardSets(twice, twice.key!).sets.find(({ panelist }) => panelist === one)!;
+    const set = readingOf(twice, twice.key!).sets.find(({ panelist }) => panelist === one)!;
     expect(set.samples.map(({ code }) => code)).toEqual([a, c]);
     const answer = set.answers.find(({ kind }) => kind === 'ranking');
     expect(answer?.kind === 'ranking' && answer.ranking.flat().includes(b)).toBe(false);
@@ -205,7 +205,7 @@ describe('answers about what was eaten', () => {
     const [alike] = codes.filter((code) => code !== odd);
     const item = triangle.tasting.ballot.items.find(({ kind }) => kind === 'triangle')!.id;
     const right = (bundle: TastingBundle): boolean | undefined =>
-      rightAnswers(heardSets(bundle, key).sets, 'triangle', { item, pair: { first: 0, second: 1 } }).find(
+      rightAnswers(readingOf(bundle, key).sets, 'triangle', { item, pair: { first: 0, second: 1 } }).find(
         ({ set }) => set.panelist === 'p0',
       )?.correct;
     const answering = (code: string): TastingBundle => ({
@@ -224,7 +224,7 @@ describe('answers about what was eaten', () => {
     expect([right(repaired(answering(odd), swap)), right(repaired(answering(alike), swap))]).toEqual([false, true]);
     const wrong: Body = { kind: 'wrong-plate', sitting: 1, panelist: 'p0', code: odd, instead: alike };
     expect(right(repaired(answering(odd), wrong))).toBeUndefined();
-    expect(heardSets(repaired(triangle, wrong), key).leftOut).toEqual([
+    expect(readingOf(repaired(triangle, wrong), key).leftOut).toEqual([
       {
         ...{ panelist: 'p0', sitting: 1, seat: 1, kind: 'left-out' },
         why: 'was served other plates than the question needs',
@@ -236,7 +236,7 @@ describe('answers about what was eaten', () => {
     const duo = simulatedBundle({ methods: 2, panelists: 6, pieces: 6, tasting: { test: 'duo-trio' } });
     const order = codesOf('p0', eaten(duo));
     const samplesOf = (bundle: TastingBundle): string[] =>
-      heardSets(bundle, duo.key!)
+      readingOf(bundle, duo.key!)
         .sets.find(({ panelist }) => panelist === 'p0')!
         .samples.map(({ code }) => code);
     const reordered = repaired(duo, { kind: 'reordered', sitting: 1, panelist: 'p0', codes: [...order].reverse() });
@@ -245,7 +245,7 @@ describe('answers about what was eaten', () => {
     const like = choices.find((code) => duo.key!.codes[code] === duo.key!.codes[reference])!;
     const other = choices.find((code) => code !== like)!;
     const exchanged = (code: string, withCode: string) =>
-      heardSets(
+      readingOf(
         repaired(duo, { kind: 'swapped', sitting: 1, panelist: 'p0', code, withPanelist: 'p0', withCode }),
         duo.key!,
       ).leftOut;

@@ -1,9 +1,9 @@
 import { parseBundle, type KitchenEntry } from '../../src/bundle';
 import { findings } from '../../src/findings';
-import { serviceDay } from '../../src/service';
 import { freeTag, kitchenState, logOfSheet, piecesNow, piecesToCook, standsFor } from '../../src/kitchen';
-import { cutFrom } from '../../src/served/redealt';
 import { servedPortions } from '../../src/served';
+import { cutFrom } from '../../src/served/redealt';
+import { serviceDay } from '../../src/service';
 import { kitchenCsv, tidyRows } from '../../src/tidy';
 import { simulatedBundle } from '../support/bundles';
 

@@ -1,7 +1,7 @@
 import { findings, sectionOf } from '../../src/findings';
-import { plainText, reportSheet, USUAL_REPORT, workbookOf, type Block, type ReportForm } from '../../src/sheets';
+import { USUAL_REPORT, plainText, reportSheet, workbookOf, type Block, type ReportForm } from '../../src/sheets';
 import { tidyRows } from '../../src/tidy';
-import { noted, notBlind, simulatedBundle } from '../support/bundles';
+import { notBlind, noted, simulatedBundle } from '../support/bundles';
 
 const bundle = simulatedBundle({
   methods: 4,

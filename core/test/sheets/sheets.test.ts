@@ -1,9 +1,9 @@
-import { findings } from '../../src/findings';
-import { readSteps } from '../../src/kitchen';
-import { kitchenSheet, linksSheet, planSheet, portioningSheet, reportSheet, traySheet } from '../../src/sheets';
-import { plannedPortions, servedPortions } from '../../src/served';
 import { TESTS } from '../../src/bundle';
 import { isOfTwoSamples } from '../../src/design';
+import { findings } from '../../src/findings';
+import { readSteps } from '../../src/kitchen';
+import { plannedPortions, servedPortions } from '../../src/served';
+import { kitchenSheet, linksSheet, planSheet, portioningSheet, reportSheet, traySheet } from '../../src/sheets';
 import { noted, simulatedBundle } from '../support/bundles';
 
 const bundle = simulatedBundle({

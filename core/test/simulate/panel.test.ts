@@ -1,6 +1,7 @@
 import type { TastingBundle } from '../../src/bundle';
-import { findings, plannedAnswer } from '../../src/findings';
-import { chanceCorrect, PROTOCOLS } from '../../src/inference';
+import { findings, unsealed } from '../../src/findings';
+import { PROTOCOLS, chanceCorrect } from '../../src/inference';
+import { plannedAnswer } from '../../src/planned';
 import { rankingPower } from '../../src/power';
 import { simulatedBundle } from '../support/bundles';
 import { tries } from '../support/thorough';
@@ -52,11 +53,11 @@ describe('simulateBallots', () => {
         ...{ methods: 2, panelists: 500, truth: [5, 6.5], tasting },
         world: { disagreement: 0, noise: 1, pieceSpread: 0 },
       });
-      const { planned } = plannedAnswer(bundle, bundle.key!);
-      if (planned.of !== 'telling' || planned.result.test !== 'forced-choice') throw new Error('no forced choice');
+      const [planned] = plannedAnswer(unsealed(bundle)).inFull().sections;
+      if (planned.id !== 'telling' || planned.data.result.test !== 'forced-choice') throw new Error('no forced choice');
       const expected = chanceCorrect(test, 1.5);
       const error = Math.sqrt((expected * (1 - expected)) / 500);
-      expect(Math.abs(planned.result.shareCorrect - expected)).toBeLessThan(4 * error);
+      expect(Math.abs(planned.data.result.shareCorrect - expected)).toBeLessThan(4 * error);
     }
   });
 

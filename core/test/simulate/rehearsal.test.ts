@@ -1,5 +1,5 @@
 import { defaultTasting, type Test } from '../../src/bundle';
-import { planPower } from '../../src/power';
+import { planPower } from '../../src/planned';
 import { joined, rehearse, rehearsePart } from '../../src/simulate';
 import { simpleTasting, type Wanted } from '../support/bundles';
 import { tries } from '../support/thorough';

@@ -1,18 +1,19 @@
+import canonicalize from 'canonicalize';
 import { createHash } from 'node:crypto';
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { findingsText } from '../../cli/findingsText';
 import { currentAnswers, parseBundle, placeOfAnswer, type Key, type TastingBundle } from '../../src/bundle';
-import { findings, partsOf, servingsBehind, whyOf } from '../../src/findings';
+import { findings, partsOf, sourceServings, whyOf } from '../../src/findings';
 import { aboutText, differing, paperFields, valueText } from '../../src/paper';
-import { planPower } from '../../src/power';
+import { planPower } from '../../src/planned';
 import {
+  USUAL_REPORT,
   ballotSheet,
   kitchenSheet,
   planSheet,
   reportSheet,
   traySheet,
-  USUAL_REPORT,
   workbookOf,
 } from '../../src/sheets';
 import { rehearsePart } from '../../src/simulate';
@@ -42,7 +43,7 @@ const rounded = (_: string, value: unknown): unknown =>
 
 const digest = (value: unknown): string =>
   createHash('sha256')
-    .update(typeof value === 'string' ? value : (JSON.stringify(value, rounded) ?? ''))
+    .update(canonicalize(JSON.parse(JSON.stringify(value, rounded))) ?? '')
     .digest('base64url')
     .slice(0, 16);
 
@@ -60,7 +61,7 @@ function answersOf(bundle: TastingBundle): Digests {
     report: digest([report('full'), report('short')]),
     workbook: digest(workbookOf(whole, bundle)),
     csv: digest(tidyCsv(bundle) + servedCsv(bundle, bundle.key as Key)),
-    parts: digest([partsOf(bundle), servingsBehind(bundle)]),
+    parts: digest([partsOf(bundle), sourceServings(bundle)]),
     sheets: digest(sheetsOf(bundle)),
     power: digest(planPower(tasting, tasting.panel.length, 'kept', 40)),
     rehearsal: digest(rehearsePart(tasting, { seed: 'kept', panels: 4, part: 0, of: 1 })),

@@ -1,4 +1,6 @@
 import fc from 'fast-check';
+import { findingsText } from '../../cli/findingsText';
+import { readingOf } from '../../src/answers';
 import {
   asLocked,
   codesServed,
@@ -7,17 +9,15 @@ import {
   verifyFingerprint,
   walkInDigest,
   type ServiceEntry,
-  type Test,
   type TastingBundle,
+  type Test,
 } from '../../src/bundle';
 import { orderBalance } from '../../src/design';
-import { findings, sectionOf, serviceLines } from '../../src/findings';
-import { heardSets } from '../../src/findings/planned/heard';
+import { findings, sectionOf, serviceLines, unsealed } from '../../src/findings';
+import { serviceFinding } from '../../src/findings/service';
 import { kitchenState } from '../../src/kitchen';
 import { flightsOfPieces, portionsOf, servedOf, servedPortions } from '../../src/served';
-import { serviceFinding } from '../../src/findings/service';
-import { findingsText } from '../../cli/findingsText';
-import { reportSheet, USUAL_REPORT } from '../../src/sheets';
+import { USUAL_REPORT, reportSheet } from '../../src/sheets';
 import { servedRows } from '../../src/tidy';
 import { drawWalkIn, type Day } from '../../src/walkIn';
 import { AT, simulatedBundle } from '../support/bundles';
@@ -131,12 +131,12 @@ describe('somebody who walks in', () => {
 
   it('is named in findings, report and CSV, served with the flight that was said, beside the balance as planned', () => {
     const more = withWalkIn(without(ranking, 'p3'), 1, 7)!;
-    const service = serviceFinding(more, more.key!)!;
+    const service = serviceFinding(unsealed(more))!;
     expect(service.walkIns).toEqual([201]);
     expect(serviceLines(service).join(' ')).toContain('Walked in on the day');
-    expect(service.balance!.planned).toEqual(serviceFinding(without(ranking, 'p3'), ranking.key!)!.balance!.planned);
+    expect(service.balance!.planned).toEqual(serviceFinding(unsealed(without(ranking, 'p3')))!.balance!.planned);
     expect(service.balance!.eaten).toEqual(service.balance!.planned);
-    expect(serviceFinding(withWalkIn(ranking, 1)!, withWalkIn(ranking, 1)!.key!)).toMatchObject({
+    expect(serviceFinding(unsealed(withWalkIn(ranking, 1)!))).toMatchObject({
       repairs: [],
       walkIns: [201],
     });
@@ -194,7 +194,7 @@ describe('somebody who walks in', () => {
     };
     const bundle = { ...more, ballots: [...more.ballots, ballot] };
     expect(parseBundle(JSON.parse(JSON.stringify(bundle))).problems).toEqual([]);
-    const heard = (of: TastingBundle): number => heardSets(of, of.key!).sets.length;
+    const heard = (of: TastingBundle): number => readingOf(of, of.key!).sets.length;
     expect(heard(bundle)).toBe(heard(ranking) + 1);
   });
 

@@ -1,12 +1,8 @@
+import { KINDS_LEFT_OUT, type LeftOut } from '@jacana/core/answers';
 import { TESTS, type Test } from '@jacana/core/bundle';
-import {
-  KINDS_LEFT_OUT,
-  type About,
-  type LeftOut,
-  type SectionId,
-  type SectionStatus,
-  type VerdictKind,
-} from '@jacana/core/findings';
+import type { SectionId } from '@jacana/core/findings';
+import type { SectionStatus } from '@jacana/core/planned';
+import type { About, VerdictKind } from '@jacana/core/verdict';
 import { ApiProperty } from '@nestjs/swagger';
 import { Choice, ListOf, Said, SaidTexts } from '../fields/fields';
 

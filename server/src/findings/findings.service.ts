@@ -1,19 +1,19 @@
-import { createHash } from 'node:crypto';
-import { Injectable } from '@nestjs/common';
 import type { TastingBundle } from '@jacana/core/bundle';
 import {
   ENGINE,
-  partsOf,
   criteriaOf,
-  servingsBehind,
+  partsOf,
+  sourceServings,
   type AnswerWithout,
-  type Behind,
   type Findings,
+  type LeaveOut,
   type Parts,
+  type SourceServings,
   type Weight,
   type WeightedFinding,
-  type Without,
 } from '@jacana/core/findings';
+import { Injectable } from '@nestjs/common';
+import { createHash } from 'node:crypto';
 import type { Me } from '../accounts/allow';
 import { SnapshotRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
@@ -26,7 +26,7 @@ import { AccessService } from '../seal/access/access.service';
 import { BundlesService } from '../seal/bundles/bundles.service';
 
 interface Asked {
-  without: Without[];
+  without: LeaveOut[];
   signal: AbortSignal;
 }
 
@@ -59,9 +59,9 @@ export class FindingsService {
     return partsOf(await this.bundles.bundle(this.transactions.read, id));
   }
 
-  async servings(id: string, me: Me): Promise<Behind> {
+  async servings(id: string, me: Me): Promise<SourceServings> {
     await this.refuseSealed(id, me);
-    return servingsBehind(await this.bundles.bundle(this.transactions.read, id));
+    return sourceServings(await this.bundles.bundle(this.transactions.read, id));
   }
 
   /** @param asked with a signal that is aborted when the person who asked goes away */

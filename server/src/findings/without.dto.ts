@@ -1,5 +1,6 @@
 import { ID_LENGTH } from '@jacana/core/bundle';
-import type { About, AnswerWithout, Criterion, Parts, VerdictKind, Without } from '@jacana/core/findings';
+import type { AnswerWithout, Criterion, Parts, LeaveOut } from '@jacana/core/findings';
+import type { About, VerdictKind } from '@jacana/core/verdict';
 import { ApiProperty } from '@nestjs/swagger';
 import { Choice, ListOf, Said, SaidTexts, Tags, Texts, Wholes } from '../fields/fields';
 import { VERDICTS } from './findings.dto';
@@ -10,7 +11,7 @@ const MOST = 2000;
 const MOST_AT_ONCE = 50;
 
 /** What is left out of the planned analysis, several together. */
-export class WithoutInput implements Without {
+export class WithoutInput implements LeaveOut {
   @Texts(MOST, ID_LENGTH) caveats: string[];
   @Tags(MOST) pieces: string[];
   @Texts(MOST, ID_LENGTH) panelists: string[];

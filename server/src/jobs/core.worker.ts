@@ -1,18 +1,19 @@
-import type { MessagePort } from 'node:worker_threads';
 import type { Tasting, TastingBundle } from '@jacana/core/bundle';
 import { lockPlan, type LockedPlan } from '@jacana/core/design';
+import { readingOf } from '@jacana/core/answers';
 import {
   answersWithout,
   findings as findingsOf,
   weightedFinding,
   type AnswerWithout,
   type Findings,
+  type LeaveOut,
   type Weight,
   type WeightedFinding,
-  type Without,
 } from '@jacana/core/findings';
 import { runSheetOf, type CookingSheet, type ToBeCooked } from '@jacana/core/kitchen';
 import type { LabelPages, Sheet, WorkbookSheet } from '@jacana/core/sheets';
+import type { MessagePort } from 'node:worker_threads';
 import type { Printing } from '../paper/render';
 import { backUp as backUpOf } from '../storage/backups';
 
@@ -21,12 +22,12 @@ export function findings({ bundle, port }: { bundle: TastingBundle; port: Messag
   return findingsOf(bundle, (fraction) => port.postMessage(fraction));
 }
 
-export const without = ({ bundle, all }: { bundle: TastingBundle; all: Without[] }): AnswerWithout[] =>
+export const without = ({ bundle, all }: { bundle: TastingBundle; all: LeaveOut[] }): AnswerWithout[] =>
   answersWithout(bundle, all);
 
 /** @returns nothing for a sealed tasting, or where too few scales count */
 export const weighted = ({ bundle, weights }: { bundle: TastingBundle; weights: Weight[] }): WeightedFinding | null =>
-  bundle.key && bundle.seal.unsealedAt ? weightedFinding(bundle, bundle.key, weights) : null;
+  bundle.key && bundle.seal.unsealedAt ? weightedFinding(readingOf(bundle, bundle.key), weights) : null;
 
 export function lock({ tasting, inputs }: { tasting: Tasting; inputs: Parameters<typeof lockPlan>[1] }): LockedPlan {
   return lockPlan(tasting, inputs);

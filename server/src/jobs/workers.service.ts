@@ -1,10 +1,10 @@
-import { MessageChannel } from 'node:worker_threads';
-import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
 import type { Tasting, TastingBundle } from '@jacana/core/bundle';
 import type { LockedPlan } from '@jacana/core/design';
-import type { AnswerWithout, Findings, Weight, WeightedFinding, Without } from '@jacana/core/findings';
+import type { AnswerWithout, Findings, LeaveOut, Weight, WeightedFinding } from '@jacana/core/findings';
 import type { CookingSheet, ToBeCooked } from '@jacana/core/kitchen';
 import type { LabelPages, Sheet, WorkbookSheet } from '@jacana/core/sheets';
+import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
+import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import { OPTIONS, type ServerOptions } from '../options/options';
 import type { Printing } from '../paper/render';
@@ -37,7 +37,7 @@ export class WorkersService implements OnModuleDestroy {
   }
 
   /** The planned analysis again, without each of these. */
-  async without(bundle: TastingBundle, all: readonly Without[], signal: AbortSignal): Promise<AnswerWithout[]> {
+  async without(bundle: TastingBundle, all: readonly LeaveOut[], signal: AbortSignal): Promise<AnswerWithout[]> {
     return (await this.long.run({ bundle, all }, { name: 'without', signal })) as AnswerWithout[];
   }
 

@@ -1,6 +1,6 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto';
-import { Inject, Injectable, NotFoundException, type StreamableFile } from '@nestjs/common';
 import type { Findings } from '@jacana/core/findings';
+import { Inject, Injectable, NotFoundException, type StreamableFile } from '@nestjs/common';
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
 import { Transactions } from '../database/transactions';

@@ -1,8 +1,8 @@
 import type { RankingView } from '@jacana/core/findings';
 import { BestChance } from './BestChance';
 import { LikingChart } from './LikingChart';
-import { PracticalCard } from './PracticalCard';
 import { PanelFindingCard } from './PanelFindingCard';
+import { PracticalCard } from './PracticalCard';
 
 /** What was looked at after unsealing, kept apart from what was planned. */
 export function Explored({ found }: { found: RankingView }) {

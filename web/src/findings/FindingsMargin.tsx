@@ -1,5 +1,5 @@
-import type { ReactNode } from 'react';
 import { sectionOf, type Findings, type Sensitivity } from '@jacana/core/findings';
+import type { ReactNode } from 'react';
 import { Card } from '../ui/Card';
 import { Mark } from '../ui/Notice';
 

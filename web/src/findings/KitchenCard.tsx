@@ -1,10 +1,10 @@
 import { gateLines, type CookedPiece, type FoundMethod, type KitchenFinding } from '@jacana/core/findings';
 import { useState } from 'react';
-import { useMeasured } from '../kitchen/measured';
 import { PieceStory } from '../kitchen/PieceStory';
-import { FindingCard } from './FindingCard';
+import { useMeasured } from '../kitchen/measured';
 import { Modal } from '../ui/Modal';
 import { TableHead } from '../ui/TableHead';
+import { FindingCard } from './FindingCard';
 import { MethodName } from './MethodName';
 
 interface KitchenCardProps {

@@ -2,7 +2,7 @@ import type { RankingView } from '@jacana/core/findings';
 import { CartesianGrid, ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
 import { FindingCard } from './FindingCard';
 import { Letters } from './Letters';
-import { bestFirst, percent, pText, type ShownMethod } from './order';
+import { bestFirst, pText, percent, type ShownMethod } from './order';
 
 const ROW = 62;
 

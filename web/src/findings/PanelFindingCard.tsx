@@ -1,4 +1,5 @@
-import type { Findings, PanelFinding } from '@jacana/core/findings';
+import type { Findings } from '@jacana/core/findings';
+import type { PanelFinding } from '@jacana/core/planned';
 import { FindingCard } from './FindingCard';
 import { list, pText } from './order';
 

@@ -1,6 +1,6 @@
+import { methodLook } from '@jacana/core/charts';
 import { sectionOf, type CookedPiece, type RankingView } from '@jacana/core/findings';
 import { useState, type ReactNode } from 'react';
-import { methodLook } from '@jacana/core/charts';
 import { Card } from '../ui/Card';
 import { Pad } from '../ui/Pad';
 import { useFirst } from '../ui/useFirst';

@@ -1,4 +1,4 @@
-import type { PanelistsFinding, PanelistWork } from '@jacana/core/findings';
+import type { PanelistWork, PanelistsFinding } from '@jacana/core/findings';
 import { TableHead } from '../ui/TableHead';
 import { useFirst } from '../ui/useFirst';
 import { FindingCard } from './FindingCard';

@@ -1,18 +1,14 @@
-import {
-  similarityText,
-  type Planned,
-  type PlannedView,
-  type Telling,
-  type TellingResult,
-} from '@jacana/core/findings';
-import { TEST_NAMES } from '@jacana/core/design';
-import { TableHead } from '../ui/TableHead';
-import { Card } from '../ui/Card';
 import { methodLook } from '@jacana/core/charts';
-import { FindingCard } from './FindingCard';
+import { TEST_NAMES } from '@jacana/core/design';
+import type { PlannedView } from '@jacana/core/findings';
+import type { Planned, Telling, TellingResult } from '@jacana/core/planned';
+import { similarityText } from '@jacana/core/verdict';
+import { Card } from '../ui/Card';
 import { Pad } from '../ui/Pad';
-import { MethodName } from './MethodName';
+import { TableHead } from '../ui/TableHead';
 import { BothSides, ShareBar } from './Bars';
+import { FindingCard } from './FindingCard';
+import { MethodName } from './MethodName';
 import { ProfileTable } from './ProfileTable';
 import { LikingTable, MarginCard } from './ScoreTables';
 

@@ -1,8 +1,8 @@
 import {
-  byEase,
-  easiestOf,
   EFFORT_CRITERIA,
   EQUAL_WEIGHTS,
+  byEase,
+  easiestOf,
   forWhomLines,
   type EffortCriterion,
   type EffortWeights,

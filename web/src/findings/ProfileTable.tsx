@@ -1,4 +1,5 @@
-import type { PlannedView, Profiled } from '@jacana/core/findings';
+import type { PlannedView } from '@jacana/core/findings';
+import type { Profiled } from '@jacana/core/planned';
 import type { ReactNode } from 'react';
 import { FindingCard } from './FindingCard';
 import { pText } from './order';

@@ -1,7 +1,7 @@
 import type { RankingView } from '@jacana/core/findings';
 import { Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
-import { FindingCard } from './FindingCard';
 import { Pad } from '../ui/Pad';
+import { FindingCard } from './FindingCard';
 import { Letters } from './Letters';
 import { bestFirst, percent, placeNames, type ShownMethod } from './order';
 

@@ -1,4 +1,5 @@
-import type { PlannedView, Scored } from '@jacana/core/findings';
+import type { PlannedView } from '@jacana/core/findings';
+import type { Scored } from '@jacana/core/planned';
 import { TableHead } from '../ui/TableHead';
 import { FindingCard } from './FindingCard';
 import { IntervalChart } from './IntervalChart';

@@ -1,4 +1,6 @@
-import { methodTestText, type LikingFinding, type PlannedView, type RankingView } from '@jacana/core/findings';
+import type { PlannedView, RankingView } from '@jacana/core/findings';
+import type { LikingFinding } from '@jacana/core/planned';
+import { methodTestText } from '@jacana/core/verdict';
 import { pText } from './order';
 
 /** The statistics by their names, for whoever checks them. */

@@ -1,4 +1,4 @@
-import { twinLines, weightsText, sectionOf, type Findings, type WeightedFinding } from '@jacana/core/findings';
+import { sectionOf, twinLines, weightsText, type Findings, type WeightedFinding } from '@jacana/core/findings';
 import { FindingCard } from './FindingCard';
 import { IntervalChart } from './IntervalChart';
 

@@ -1,5 +1,6 @@
-import type { RankingView, MethodFinding } from '@jacana/core/findings';
 import { methodLook, type MethodLook } from '@jacana/core/charts';
+import type { RankingView } from '@jacana/core/findings';
+import type { MethodFinding } from '@jacana/core/planned';
 
 /** A method with its look, in the order it is shown. */
 export interface ShownMethod extends MethodFinding {

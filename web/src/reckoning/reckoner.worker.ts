@@ -2,16 +2,6 @@ import type { ChainStep, Product, Tasting } from '@jacana/core/bundle';
 import { plannedSittings, type PlannedSitting, type ServingDesign } from '@jacana/core/design';
 import type { ForcedChoicePlan } from '@jacana/core/inference';
 import {
-  comparedProtocols,
-  planPower,
-  screening,
-  smallestDifference,
-  type PlanPower,
-  type ScreeningPlan,
-  type SizedPlan,
-} from '@jacana/core/power';
-import { joined, rehearsePart, type Rehearsal, type RehearsalPart } from '@jacana/core/simulate';
-import {
   aroundOf,
   cellsOf,
   expectedRise,
@@ -21,6 +11,9 @@ import {
   type ReadTable,
   type TableMapping,
 } from '@jacana/core/kitchen';
+import { planPower, smallestDifference, type PlanPower, type SizedPlan } from '@jacana/core/planned';
+import { comparedProtocols, screening, type ScreeningPlan } from '@jacana/core/power';
+import { joined, rehearsePart, type Rehearsal, type RehearsalPart } from '@jacana/core/simulate';
 import { expose } from 'comlink';
 
 /** The what-if computations, off the page's own thread. */

@@ -1,5 +1,5 @@
 import type { Tasting } from '@jacana/core/bundle';
-import type { SizedPlan } from '@jacana/core/power';
+import type { SizedPlan } from '@jacana/core/planned';
 import { inPercent, isOfTwoSamples, seeksSimilarity } from '@jacana/core/questions';
 
 /** What the curve depends on; the names and the rest of the plan do not matter. */

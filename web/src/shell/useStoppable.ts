@@ -1,8 +1,8 @@
 import type { Findings } from '@jacana/core/findings';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { useAppDispatch } from '../store/store';
 import { api } from '../client/api';
 import type { RunSheetView } from '../client/api.generated';
+import { useAppDispatch } from '../store/store';
 
 /** What the server computes for long, and stops computing once nobody waits for it. */
 interface Computed {

@@ -62,9 +62,9 @@ export interface BlockPair {
   /** In standard errors, on the scale of the test; null where all blocks agree to the last rank. */
   t: number | null;
   df: number;
-  /** Of this pair by itself, by Student's t; 1 with `limitOnly`. */
+  /** Of this pair by itself, by Student's t; 1 with `asymptotic`. */
   p: number;
-  /** By Tukey, simultaneous over all pairs; with `limitOnly` just alpha where it is not above alpha, else 1. */
+  /** By Tukey, simultaneous over all pairs; with `asymptotic` just alpha where it is not above alpha, else 1. */
   adjustedP: number;
 }
 
@@ -96,7 +96,7 @@ export interface PieceBlocksOptions {
   /** Whether values are places, from 1 for the first to the number of samples for the last. */
   ranked?: boolean;
   /** Fewer draws and no enumeration above what takes a moment, for the many panels of a rehearsal. */
-  limitOnly?: boolean;
+  asymptotic?: boolean;
   /** How the rows are read, where that is known from before: {@link readingOf}. */
   reading?: Reading;
 }
@@ -190,7 +190,7 @@ const NOT_COMPARED =
 function relabelled(
   cells: readonly Cell[],
   k: number,
-  { alpha, seed, limitOnly = false }: PieceBlocksOptions,
+  { alpha, seed, asymptotic = false }: PieceBlocksOptions,
 ): Probability {
   const methods = Array.from({ length: k }, (_, method) => method);
   const relabeling: Relabeling = {
@@ -198,9 +198,9 @@ function relabelled(
     samples: k,
     statistic: sumOfSquares,
     seed,
-    ...(limitOnly ? { draws: Math.max(199, Math.ceil(10 / alpha) - 1), stopAbove: alpha } : { draws: 100_000 }),
+    ...(asymptotic ? { draws: Math.max(199, Math.ceil(10 / alpha) - 1), stopAbove: alpha } : { draws: 100_000 }),
   };
-  const exact = limitOnly && k > 2 ? null : enumeratedP(relabeling, true);
+  const exact = asymptotic && k > 2 ? null : enumeratedP(relabeling, true);
   return exact === null ? relabeledP(relabeling) : { p: exact, from: 'exact' };
 }
 
@@ -234,9 +234,9 @@ interface PairError {
 /** How the differences of pairs are judged; a rehearsal asks of no pair by itself. */
 function tailsOf(
   df: number,
-  { methods, alpha, limitOnly = false }: PieceBlocksOptions,
+  { methods, alpha, asymptotic = false }: PieceBlocksOptions,
 ): Pick<PairError, 'tukey' | 'student'> {
-  if (limitOnly) return { tukey: tukeyAt(methods, df, alpha), student: () => 1 };
+  if (asymptotic) return { tukey: tukeyAt(methods, df, alpha), student: () => 1 };
   return { tukey: (q) => studentizedRangeUpperTail(q, methods, df), student: (t) => studentTwoSided(t, df) };
 }
 

@@ -44,7 +44,7 @@ export interface FriedmanOptions {
   /** Relabelings drawn when enumeration takes too long; default 100,000. */
   draws?: number;
   /** Only the chi-squared limit, for many panels in little time; default false. */
-  limitOnly?: boolean;
+  asymptotic?: boolean;
   /** Told the finished fraction, 0 to 1, every panelist enumerated or few thousand relabelings. */
   onProgress?: (fraction: number) => void;
 }
@@ -88,7 +88,7 @@ function friedmanProbability(
   df: number,
   options: FriedmanOptions,
 ): Probability {
-  if (options.limitOnly) return { p: chiSquaredUpperTail(statistic, df), from: 'limiting' };
+  if (options.asymptotic) return { p: chiSquaredUpperTail(statistic, df), from: 'limiting' };
   const exact = friedmanExactP(rows, options.onProgress);
   if (exact !== null) return { p: exact, from: 'exact' };
   if (rows.length <= LARGEST_MONTE_CARLO_PANEL) {

@@ -84,7 +84,7 @@ export function skillingsMack(
     test: 'skillings-mack',
     statistic,
     df,
-    probability: options.limitOnly
+    probability: options.asymptotic
       ? { p: limitingP, from: 'limiting' }
       : relabelingProbability({ ...options, blocks: scored, samples, statistic: form }, limitingP),
     limitingP,

@@ -1,9 +1,9 @@
 import { quantities } from '@jacana/core/design';
-import type { PlanPower } from '@jacana/core/power';
+import type { PlanPower } from '@jacana/core/planned';
 import { api } from '../../client/api';
 import type { KitchenView } from '../../client/api.generated';
 import { asTasting } from '../../drafting/draft';
-import { sizedPlan, sizeInWords, timesIn100 } from '../../reckoning/sizedPlan';
+import { sizeInWords, sizedPlan, timesIn100 } from '../../reckoning/sizedPlan';
 import { useReckoned } from '../../reckoning/useReckoned';
 import { counted } from '../../shell/stages';
 import { Card } from '../../ui/Card';

@@ -1,16 +1,16 @@
 import type { Findings, SectionId } from '@jacana/core/findings';
 import { useState } from 'react';
 import { refusalOf } from '../../client/api';
-import type { Stoppable } from '../../shell/useStoppable';
-import { useInTasting } from '../../shell/session';
 import { FindingsBody } from '../../findings/FindingsBody';
+import { WhyContext } from '../../findings/why';
+import { Computing } from '../../shell/Computing';
+import { useInTasting } from '../../shell/session';
+import type { Stoppable } from '../../shell/useStoppable';
 import { Failure } from '../../ui/Notice';
 import { StageLayout } from '../../ui/StageLayout';
-import { Computing } from '../../shell/Computing';
 import { LeaveOut } from './LeaveOut';
 import { OtherWeights } from './OtherWeights';
 import { ReadMargin } from './ReadMargin';
-import { WhyContext } from '../../findings/why';
 import { WhyDialog } from './WhyDialog';
 
 /** The answer, and everything it rests on. */

@@ -1,4 +1,4 @@
-import type { AnswerWithout, Parts, Without } from '@jacana/core/findings';
+import type { AnswerWithout, LeaveOut as Left, Parts } from '@jacana/core/findings';
 import { useEffect, useState } from 'react';
 import { api, refusalOf } from '../../client/api';
 import { useInTasting } from '../../shell/session';
@@ -46,7 +46,7 @@ function Together({ parts, onClear }: { parts: readonly Part[]; onClear: () => v
   const [run, { data, error, isLoading }] = api.useRunWithoutMutation();
   const asked = JSON.stringify(together(parts));
   useEffect(() => {
-    const running = run({ id: card.id, withoutAsked: { without: [JSON.parse(asked) as Without] } });
+    const running = run({ id: card.id, withoutAsked: { without: [JSON.parse(asked) as Left] } });
     return () => running.abort();
   }, [run, card.id, asked]);
   const answer = isLoading ? undefined : data?.[0];

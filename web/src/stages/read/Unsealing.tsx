@@ -1,17 +1,17 @@
+import { methodLook } from '@jacana/core/charts';
 import type { Findings } from '@jacana/core/findings';
-import { useState } from 'react';
 import { format } from 'date-fns';
+import { useState } from 'react';
 import { api, refusalOf } from '../../client/api';
 import type { SealView } from '../../client/api.generated';
+import { PrintLink } from '../../sheets/PrintSheets';
 import { Bud, Flower } from '../../shell/SealChip';
+import { Waiting } from '../../shell/Waiting';
 import { useInTasting } from '../../shell/session';
 import { counted } from '../../shell/stages';
-import { methodLook } from '@jacana/core/charts';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Mark } from '../../ui/Notice';
-import { Waiting } from '../../shell/Waiting';
-import { PrintLink } from '../../sheets/PrintSheets';
 import { Pad } from '../../ui/Pad';
 import { StageLayout } from '../../ui/StageLayout';
 

@@ -1,22 +1,22 @@
-import { NOTHING_OUT, type AnswerWithout, type Parts, type Without } from '@jacana/core/findings';
+import { NOTHING_OUT, type AnswerWithout, type LeaveOut, type Parts } from '@jacana/core/findings';
 
 /** One thing that can be left out. */
 export interface Part {
   /** Unique among all of a tasting. */
   key: string;
   name: string;
-  without: Without;
+  without: LeaveOut;
 }
 
 export interface PartGroup {
-  id: keyof Without;
+  id: keyof LeaveOut;
   title: string;
   parts: Part[];
 }
 
 /** What can be left out, in groups; a group of one is none, since nothing would be left. */
 export function groupsOf(parts: Parts): PartGroup[] {
-  const group = (id: keyof Without, title: string, own: Omit<Part, 'key'>[]): PartGroup[] =>
+  const group = (id: keyof LeaveOut, title: string, own: Omit<Part, 'key'>[]): PartGroup[] =>
     own.length > (id === 'caveats' ? 0 : 1)
       ? [{ id, title, parts: own.map((part, at) => ({ ...part, key: `${id} ${at}` })) }]
       : [];
@@ -57,7 +57,7 @@ export function groupsOf(parts: Parts): PartGroup[] {
 }
 
 /** Several parts left out together. */
-export const together = (parts: readonly Part[]): Without => ({
+export const together = (parts: readonly Part[]): LeaveOut => ({
   caveats: parts.flatMap(({ without }) => without.caveats),
   pieces: parts.flatMap(({ without }) => without.pieces),
   panelists: parts.flatMap(({ without }) => without.panelists),

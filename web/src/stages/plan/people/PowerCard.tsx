@@ -1,6 +1,6 @@
 import { MOST_PIECES } from '@jacana/core/bundle';
 import { isOfMethods, leastPieces } from '@jacana/core/design';
-import { powerSource, type SizedPlan } from '@jacana/core/power';
+import { powerSource, type SizedPlan } from '@jacana/core/planned';
 import { isOfTwoSamples, seeksSimilarity } from '@jacana/core/questions';
 import { rulesOut } from '@jacana/core/simulate';
 import {
@@ -15,10 +15,10 @@ import {
   YAxis,
 } from 'recharts';
 import { useDrafting } from '../../../drafting/draft';
+import { sizeInWords, sizedPlan, timesIn100 } from '../../../reckoning/sizedPlan';
 import { useReckoned } from '../../../reckoning/useReckoned';
 import { Card } from '../../../ui/Card';
-import { sizedPlan, sizeInWords, timesIn100 } from '../../../reckoning/sizedPlan';
-import { enoughPeople, type PowerCurve, powerCurve } from './powerCurve';
+import { enoughPeople, powerCurve, type PowerCurve } from './powerCurve';
 
 /** What this many people and pieces can find, live as the sliders move. */
 export function PowerCard() {

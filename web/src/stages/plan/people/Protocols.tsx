@@ -1,6 +1,6 @@
 import type { Test } from '@jacana/core/bundle';
-import { isOfMethods, TEST_NAMES } from '@jacana/core/design';
-import { discriminatorsAt, PROTOCOLS, type Protocol } from '@jacana/core/inference';
+import { TEST_NAMES, isOfMethods } from '@jacana/core/design';
+import { PROTOCOLS, discriminatorsAt, type Protocol } from '@jacana/core/inference';
 import { distanceOf, type comparedProtocols } from '@jacana/core/power';
 import { seeksSimilarity } from '@jacana/core/questions';
 import { useDrafting } from '../../../drafting/draft';

@@ -1,4 +1,4 @@
-import { type PlanPower, powerSource, type SizedPlan } from '@jacana/core/power';
+import { powerSource, type PlanPower, type SizedPlan } from '@jacana/core/planned';
 import type { Remote } from 'comlink';
 import type { Reckoner } from '../../../reckoning/reckoner.worker';
 

@@ -1,13 +1,13 @@
 import type { Tasting } from '@jacana/core/bundle';
-import type { VerdictKind } from '@jacana/core/findings';
 import { inPercent, isAgainstMargin, seeksSimilarity } from '@jacana/core/questions';
 import { rulesOut, type Outcomes, type Rehearsal } from '@jacana/core/simulate';
+import type { VerdictKind } from '@jacana/core/verdict';
 import { useState } from 'react';
 import { FindingsBody } from '../../../findings/FindingsBody';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
-import { Mark } from '../../../ui/Notice';
 import { Modal } from '../../../ui/Modal';
+import { Mark } from '../../../ui/Notice';
 import { rehearsalSentence } from './rehearsalSentence';
 
 interface RehearsalResultProps {

@@ -1,0 +1,30 @@
+export {
+  chancesOfRanks,
+  chancesOfScores,
+  chancesOfStrengths,
+  heightsOfRanks,
+  winnerText,
+  type BestChances,
+} from './chances';
+export {
+  aboutBites,
+  claimed,
+  claimOf,
+  methodSupport,
+  methodTestText,
+  pText,
+  similarityText,
+  type Claim,
+  type Given,
+} from './claim';
+export {
+  decide,
+  standing,
+  type About,
+  type DecisionRules,
+  type RankingVerdictKind,
+  type Standing,
+  type Verdict,
+  type VerdictKind,
+} from './verdict';
+export { counted, howOften, ifAlike, list, traitOf, verdictSentence } from './wording';
