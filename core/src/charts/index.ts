@@ -1,7 +1,6 @@
-export { chartsOf } from './charts';
-export { attributesChart, wordsMapChart } from './mapCharts';
 export { domainOf, ticksOf, type Chart, type Dot, type DotChart, type MapChart, type ShareChart } from './chart';
-export { mapLayout, type MapLayout } from './map';
+export { better, chancesChart, dots, higherFirst, legendOf, oneDot, rowsOf, times100 } from './dots';
+export { captionOf, mapLayout, type MapLayout } from './map';
 export { methodLook, type MethodLook } from './look';
 export { letterRuns } from './letters';
 export { padPath, SEALED_NOTCH } from './pad';

@@ -85,3 +85,7 @@ function beyond({ x, y }: { x: number; y: number }, text: string): { x: number; 
   const sideways = BEYOND + HALF_LETTER * text.length;
   return { x: x + (sideways * dx) / length, y: y + (BEYOND * dy) / length + 4 };
 }
+
+/** What the axes of a map are, and how much of what differs lies along them. */
+export const captionOf = (what: string, shares: readonly number[]): string =>
+  `${what} Across ${Math.round(100 * shares[0])} % of what differs, upwards ${Math.round(100 * (shares[1] ?? 0))} %.`;

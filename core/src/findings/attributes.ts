@@ -1,7 +1,9 @@
 import { scoreOf, type AnsweredSet, type Reading } from '../answers';
 import { answerKindOf, scaleOf, type BallotItem, type TastingBundle } from '../bundle';
+import { captionOf, type MapChart } from '../charts';
 import { SMALLEST_PANEL } from '../design';
 import { drivers, preferenceMap, principalComponents, type Ellipse } from '../inference';
+import { explored, factOf, nothing, type SectionRecord, type Told } from '../presentation';
 import { list } from '../verdict';
 
 /** How methods differ in several scales at once, as a picture; about the pieces that were eaten. */
@@ -205,3 +207,54 @@ function meanOf(sets: readonly AnsweredSet[], item: BallotItem, method: number):
   );
   return scores.length === 0 ? null : scores.reduce((sum, score) => sum + score, 0) / scores.length;
 }
+
+export const mapSection: SectionRecord<AttributesMap> = {
+  why: {
+    how: 'Mean scores by method, each scale with its mean taken out and of the same weight, turned so that the first axis holds as much of what differs as one can, and the second as much of the rest. Where a method might as well stand: panelists are drawn anew, and each map turned to fit the first. Liking points towards a method where somebody’s scores, laid along the map, say more than their own average.',
+    source:
+      'Jolliffe, Principal Component Analysis, chapters 2 and 3; Husson, Lê & Pagès 2005, Food Quality and Preference 16, 245-250; Lawless & Heymann, Sensory Evaluation of Food, chapter 18',
+  },
+  lines: (map, told) =>
+    explored(
+      'scales at once',
+      mapLines(map, (place) => told.methods[place].name),
+    ),
+  blocks: (map, told) => [
+    factOf(
+      'Scales at once',
+      mapLines(map, (place) => told.methods[place].name),
+    ),
+  ],
+  charts: (map, told) => [attributesChart(map, told)],
+};
+
+/** How methods differ in all scales at once. */
+export function attributesChart(map: AttributesMap, { methods, alpha }: Pick<Told, 'methods' | 'alpha'>): MapChart {
+  // Scales are correlations with the axes, methods are places: each is drawn as far out as the other.
+  const reach = Math.max(1e-9, ...map.methods.flat().map(Math.abs));
+  return {
+    ...{ kind: 'map', id: 'map', title: map.sentence, status: 'explored', isPointing: true },
+    caption: captionOf(
+      `Principal components of the means: a scale points to the methods that have more of it. Within a ring a method might as well stand, had other people been asked (${Math.round(100 * (1 - alpha))} %).`,
+      map.shares,
+    ),
+    methods: methods.map(({ name }, place) => ({
+      ...{ name, place, at: map.methods[place] },
+      ellipse: map.ellipses[place] ?? null,
+    })),
+    words: map.attributes.map((name, at) => ({
+      ...{ name, isBold: false },
+      at: [reach * map.words[at][0], reach * map.words[at][1]] as const,
+    })),
+  };
+}
+
+export const driversSection: SectionRecord<DriversFinding> = {
+  why: {
+    how: 'Each person’s own level is taken out of liking and of each scale; the slope is how liking changes where the scale does, alone and with all other scales held. No test is made of it: samples differ in much besides, and few samples make many scales go together.',
+    source: 'Lawless & Heymann, Sensory Evaluation of Food, chapter 18',
+  },
+  lines: (drivers) => explored('what goes with liking', driverLines(drivers)),
+  blocks: (drivers) => [factOf('What goes with liking', driverLines(drivers))],
+  charts: nothing,
+};

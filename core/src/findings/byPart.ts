@@ -1,9 +1,11 @@
 import { answeredSets, type AnsweredSet, type Reading, type Wanted } from '../answers';
 import { mainItem } from '../bundle';
+import { dots, legendOf, type Dot } from '../charts';
 import { levelOfPart, levelText, waysApart } from '../design';
 import { lotsByPieces, zonesByPeople, zonesByPieces, type BlockRow, type Interaction, type NoTest } from '../inference';
 import { PLANNED, plannedAnswer, type SampleReader } from '../planned';
-import { aboutBites, claimOf, counted, ifAlike, list, pText, type About, type VerdictKind } from '../verdict';
+import { counted, factOf, pText, under, type SectionRecord } from '../presentation';
+import { aboutBites, claimOf, ifAlike, list, type About, type VerdictKind } from '../verdict';
 
 /** The answer of one zone, or of one lot, by itself. */
 export interface PartAnswer {
@@ -151,3 +153,29 @@ const BY: Readonly<Record<Interaction['by'], string>> = {
 /** A test of the interaction in figures. */
 export const interactionText = ({ p, unit, by, units }: Interaction): string =>
   `(p ${pText(p)} ${BY[by]}; ${units} ${unit === 'pieces' ? 'blocks of pieces' : 'people'})`;
+
+export const partsSection: SectionRecord<PartsFinding[]> = {
+  why: {
+    how: 'The planned test on the samples of one zone, or of one lot, alone, its level divided by the number of parts. Whether methods compare differently from zone to zone: what was said of a method in one zone less in the other, block by block, tested as methods are; of these pieces, person by person by ranks. From lot to lot: F of method by lot against what blocks of one lot differ by.',
+    source:
+      'Cochran & Cox, Experimental Designs, chapters 4 and 7; Edgington & Onghena, Randomization Tests, chapter 6; Holm 1979; Bonferroni',
+  },
+  lines: (all, _, status) => all.flatMap((one) => under(`By ${one.by}, ${status}:`, partLines(one))),
+  blocks: (all) => all.map((one) => factOf(`By ${one.by}`, partLines(one))),
+  charts: (all, told, status) =>
+    all.flatMap(({ by, parts, of, sentence }) =>
+      of === null
+        ? []
+        : dots({
+            ...{ id: `by-${by}`, title: sentence, status, unit: UNITS[of] },
+            rows: parts.map(({ part, means }) => ({
+              name: part,
+              dots: means.flatMap((at, place): Dot[] => (at === null ? [] : [{ place, at, interval: null }])),
+              note: '',
+            })),
+            legend: legendOf(told),
+          }),
+    ),
+};
+
+const UNITS = { ranks: 'mean rank, lower is better', scores: 'mean score', places: 'mean place, lower is better' };

@@ -1,6 +1,7 @@
 import { scoreOf, type AnsweredSet, type Reading } from '../answers';
 import { answerKindOf, kindsFor, mainItem, scaleOf, scopeOf, type BallotItem, type TastingBundle } from '../bundle';
-import { commentsOf, type Comment, type Count } from './comments';
+import { dash, decimal, factOf, nameIn, nothing, type NameOfSeat, type SectionRecord } from '../presentation';
+import { commentsOf, wordCounts, type Comment, type Count } from './comments';
 
 /** What was answered about one method, as it is. */
 export interface CollectedOf {
@@ -91,3 +92,48 @@ function said(item: BallotItem, set: AnsweredSet, code: string): string[][] {
 /** A step by the words that people read on the phone. */
 const nameOfScore = (item: BallotItem, score: number): string =>
   scaleOf(item).steps?.find((step) => step.score === score)?.text ?? String(score);
+
+export const collectedSection: SectionRecord<Collected[]> = {
+  why: null,
+  lines: (all, told) =>
+    all.flatMap((one) => [
+      `Also asked: ${one.ask}`,
+      ...answerLines(one, nameIn(told), (mean) => dash(mean, 1)).map((line) => `  ${line}`),
+      ...one.comments.map(
+        ({ seat, text, liked }) => `  seat ${seat}${liked ? `, liked ${nameIn(told)(liked)} best` : ''}: ${text}`,
+      ),
+    ]),
+  blocks: (all, told, nameOfSeat) =>
+    all.map((one) =>
+      factOf(one.ask, [
+        ...answerLines(one, nameIn(told), (mean) => decimal(mean, 1)),
+        ...commentLines(one.comments, nameIn(told), nameOfSeat),
+      ]),
+    ),
+  charts: nothing,
+};
+
+/** What was answered of each method, as it is. */
+const answerLines = (
+  { methods }: Collected,
+  nameOf: (id: string) => string,
+  said: (mean: number) => string,
+): string[] =>
+  methods
+    .filter(({ answers }) => answers > 0)
+    .map(({ method, answers, counts, mean }) => {
+      const what =
+        mean === null ? counts.map(({ answer, times }) => `${answer} ${times}`).join(', ') : `mean ${said(mean)}`;
+      return `${nameOf(method)}: ${what} (of ${answers})`;
+    });
+
+/** Comments as they are, with what somebody liked best; and the words that come in several. */
+function commentLines(comments: readonly Comment[], nameOf: (id: string) => string, nameOfSeat: NameOfSeat): string[] {
+  const words = wordCounts(comments.map(({ text: said }) => said));
+  return [
+    ...comments.map(
+      ({ seat, text: said, liked }) => `${nameOfSeat(seat)}${liked ? `, liked ${nameOf(liked)} best` : ''}: ${said}`,
+    ),
+    ...(words.length > 0 ? [`In several: ${words.map(({ answer, times }) => `${answer} ${times}`).join(', ')}.`] : []),
+  ];
+}

@@ -1,5 +1,6 @@
 import { countingAnswers, type Reading } from '../answers';
 import { matches, type Matches } from '../inference';
+import { factOf, nameIn, nothing, under, type SectionRecord } from '../presentation';
 import { guessedCode, inPercent } from '../questions';
 
 /** Whether people knew which method they had: what each took the last sample for, against chance. */
@@ -98,3 +99,14 @@ export function guessLines({ sentence, methods }: GuessFinding, nameOf: (id: str
       .map(({ method, had, named, right }) => `${nameOf(method)}: ${had} had it, ${named} named it, ${right} rightly`),
   ];
 }
+
+export const guessesSection: SectionRecord<GuessFinding> = {
+  why: {
+    how: 'How many named the method of their last sample rightly, of all ways to deal out the same samples to the same people: the share of ways with as many right names or more.',
+    source:
+      'Greville 1941, Annals of Mathematical Statistics 12, 350-354 (from memory); Clopper & Pearson 1934, Biometrika 26, 404-413',
+  },
+  lines: (guesses, told) => under('Was it blind?', guessLines(guesses, nameIn(told))),
+  blocks: (guesses, told) => [factOf('Was it blind?', guessLines(guesses, nameIn(told)))],
+  charts: nothing,
+};

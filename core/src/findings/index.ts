@@ -1,12 +1,29 @@
 export { ENGINE } from '../engine';
 export { findings, NotUnsealed, unsealed, type Findings, type FoundMethod } from './findings';
-export { sectionOf, type Section, type SectionData, type SectionId } from './sections';
+export {
+  chartsOf,
+  sectionBlocks,
+  sectionLines,
+  sectionOf,
+  SECTIONS,
+  type Section,
+  type SectionData,
+  type SectionId,
+  type Why,
+} from './sections';
 export type { Collected, CollectedOf } from './collected';
-export { driverLines, mapLines, type AttributesMap, type Driver, type DriversFinding } from './attributes';
+export {
+  attributesChart,
+  driverLines,
+  mapLines,
+  type AttributesMap,
+  type Driver,
+  type DriversFinding,
+} from './attributes';
 export { wordCounts, type Comment, type Count } from './comments';
 export { costText, justRightLines, type Cost, type JustRightFinding, type JustRightOf } from './justRight';
 export { scalesLines, type ScalesFinding } from './scales';
-export { wordsLines, type WordFinding, type WordsFinding } from './words';
+export { wordsLines, wordsMapChart, type WordFinding, type WordsFinding } from './words';
 export { plannedView, rankingView, type PlannedView, type RankingView } from './views';
 export { hastyText, paperText, serviceLines, type ServiceFinding } from './service';
 export { guessLines, type GuessFinding } from './guesses';
@@ -27,7 +44,7 @@ export { panelistLines, type PanelistsFinding, type PanelistWork } from './panel
 export type { Limit } from './limits';
 export { answersWithout, NOTHING_OUT, partsOf, type AnswerWithout, type LeaveOut, type Parts } from './leaveOut';
 export { sourceServings, type SourceServings } from './sourceServings';
-export { whyOf, type Why } from './why';
+export { whyOf } from './why';
 export {
   criteriaOf,
   plannedWeights,

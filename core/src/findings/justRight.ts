@@ -1,7 +1,9 @@
 import { scoreOf, type AnsweredSet, type Reading } from '../answers';
 import type { BallotItem, Key, TastingBundle } from '../bundle';
+import type { Chart } from '../charts';
 import { SMALLEST_PANEL } from '../design';
 import { holm, justAboutRight, type MeanDrop } from '../inference';
+import { explored, factOf, nameIn, type SectionRecord, type Told } from '../presentation';
 
 /** What it costs that somebody found too little, or too much. */
 export interface Cost {
@@ -184,4 +186,26 @@ export function costText({ people, drop, interval, adjustedP, isLarge }: Cost, s
   if (people < 2 || !isLarge || drop === null || interval === null) return null;
   const within = ` (${interval[0].toFixed(1)} to ${interval[1].toFixed(1)})`;
   return `${side} costs ${drop.toFixed(1)}${within}${adjustedP === null ? '' : `, p = ${adjustedP.toPrecision(2)} for as many tests`}`;
+}
+
+export const justRightSection: SectionRecord<JustRightFinding[]> = {
+  why: {
+    how: 'Mean liking of those who found it just right, less that of those who found too little, or too much; each person once, by their first serving. p by Welch, adjusted by Holm over methods and sides; intervals by resampling.',
+    source:
+      'Lawless & Heymann, Sensory Evaluation of Food, chapter 14; Welch 1947, Biometrika 34, 28-35; leaving groups below a fifth alone is common practice',
+  },
+  lines: (all, told) => all.flatMap((one) => explored(one.ask, justRightLines(one, nameIn(told)))),
+  blocks: (all, told) => all.map((one) => factOf(one.ask, justRightLines(one, nameIn(told)))),
+  charts: (all, told) => all.map((one) => justRightChart(one, told)),
+};
+
+function justRightChart({ item, sentence, sides, methods }: JustRightFinding, told: Told): Chart {
+  return {
+    ...{ kind: 'shares', id: `just-right-${item}`, title: sentence, status: 'explored' },
+    parts: [sides.ends[0], sides.tooLittle, 'just about right', sides.tooMuch, sides.ends[1]],
+    rows: methods.flatMap(({ method, counts, servings }) => {
+      const place = told.methods.findIndex(({ id }) => id === method);
+      return servings > 0 ? [{ place, name: told.methods[place].name, counts, note: `of ${servings}` }] : [];
+    }),
+  };
 }

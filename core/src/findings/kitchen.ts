@@ -16,6 +16,17 @@ import {
   type MethodMeasures,
   type PieceNow,
 } from '../kitchen';
+import {
+  dash,
+  decimal,
+  nameIn,
+  nothing,
+  number,
+  text,
+  type Block,
+  type SectionRecord,
+  type Told,
+} from '../presentation';
 import { list } from '../verdict';
 
 /** One piece as it was cooked, and how it was liked. */
@@ -180,4 +191,66 @@ export function gateLines({ pieces }: KitchenFinding): string[] {
       insteadOf === null ? [] : [`${tag} was cooked in place of ${insteadOf}.`],
     ),
   ];
+}
+
+export const kitchenSection: SectionRecord<KitchenFinding> = {
+  why: {
+    how: 'Means over pieces of what the kitchen weighed and measured, with intervals of 95 % from Student’s t: the piece is the unit.',
+    source: 'any textbook, such as Lawless & Heymann, Sensory Evaluation of Food, appendix I',
+  },
+  lines: kitchenLines,
+  blocks: (kitchen, told) => [kitchenTable(kitchen, nameIn(told)), ...gateLines(kitchen).map(text)],
+  charts: nothing,
+};
+
+/** What the kitchen measured, by method. */
+function kitchenLines(kitchen: KitchenFinding, told: Told): string[] {
+  const line = (parts: readonly (string | null)[]): string => parts.filter((part) => part !== null).join(', ');
+  return [
+    'Measured in the kitchen (means over pieces):',
+    ...kitchen.methods.map(({ method, cookLoss, ended, highest, heated, held, toSeat }) => {
+      const said = line([
+        cookLoss && `${dash(100 * cookLoss.mean, 1)} % lost`,
+        ended && `core ${dash(ended.mean, 1)} °C at the end`,
+        highest && `highest ${dash(highest.mean, 1)} °C`,
+        heated && `${dash(heated.mean, 0)} min in the heat`,
+        held && `${dash(held.mean, 0)} min to the plate`,
+        toSeat && `${dash(toSeat.mean, 0)} min to the seat`,
+      ]);
+      return `  ${nameIn(told)(method)}: ${said || 'nothing'}`;
+    }),
+    ...gateLines(kitchen),
+  ];
+}
+
+/** What the kitchen measured, pieces as the unit, beside liking. */
+function kitchenTable({ methods }: KitchenFinding, nameOf: (id: string) => string): Block {
+  const said = (found: MeanWithInterval | null, times = 1): string => {
+    if (found === null) return '';
+    const [low, high] = found.interval ?? [null, null];
+    const mean = decimal(times * found.mean, 1);
+    return low === null || high === null ? mean : `${mean} (${decimal(times * low, 1)} to ${decimal(times * high, 1)})`;
+  };
+  return {
+    kind: 'table',
+    above: 'Measured in the kitchen: means over pieces, with intervals of 95 %, beside mean liking',
+    columns: [
+      { name: 'Method', isWide: true },
+      ...[
+        'Liking',
+        'Mass lost, %',
+        'Core at the end, °C',
+        'Highest, °C',
+        'In the heat, min',
+        'Then held, min',
+        'To the seat, min',
+      ].map(number),
+    ],
+    rows: methods.map(({ method, liking, cookLoss, ended, highest, heated, held, toSeat }) => [
+      nameOf(method),
+      liking === null ? '' : decimal(liking, 1),
+      said(cookLoss, 100),
+      ...[ended, highest, heated, held, toSeat].map((one) => said(one)),
+    ]),
+  };
 }

@@ -2,8 +2,9 @@ import { leftOutSentences, type LeftOut, type PanelistPreferences } from '../ans
 import type { Tasting, TastingBundle } from '../bundle';
 import { ledgerOf } from '../caveats';
 import { SMALL_PANEL, isOfTwoSamples } from '../design';
+import { counted, nothing, type Block, type SectionRecord } from '../presentation';
 import { seeksSimilarity } from '../questions';
-import { claimOf, counted, list, type VerdictKind } from '../verdict';
+import { claimOf, list, type VerdictKind } from '../verdict';
 
 /** Something the data cannot say, in words for the person who reads the verdict. */
 export interface Limit {
@@ -143,3 +144,16 @@ function limitsOfRecord({ bundle }: LimitInputs): Limit[] {
   }
   return found;
 }
+
+export const limitsSection: SectionRecord<Limit[]> = {
+  why: null,
+  lines: (all) => all.map(({ text }) => `- ${text}`),
+  blocks: (all): Block[] =>
+    all.length === 0
+      ? []
+      : [
+          { kind: 'heading', text: 'What the data cannot say' },
+          ...all.map(({ text }): Block => ({ kind: 'text', text, look: 'plain' })),
+        ],
+  charts: nothing,
+};

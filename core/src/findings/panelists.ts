@@ -1,7 +1,7 @@
 import { scoreOf, type AnsweredSet, type Reading } from '../answers';
 import { answerKindOf, type BallotItem } from '../bundle';
 import { panelPerformance, type PanelScore, type PanelistPerformance } from '../inference';
-import { counted } from '../verdict';
+import { counted, explored, factOf, nothing, type SectionRecord } from '../presentation';
 import { shareOf } from './weighted';
 
 /** How one panelist worked, over all scales that were asked; null where the answers do not show it. */
@@ -105,3 +105,13 @@ export const panelistLines = ({ people, sentence }: PanelistsFinding): string[] 
       return `Seat ${seat}${along}${straight > 0 ? `, all the same in ${counted(straight, 'scale')}` : ''}.`;
     }),
 ];
+
+export const panelistsSection: SectionRecord<PanelistsFinding> = {
+  why: {
+    how: 'Scale by scale: each panelist’s own F of methods over repeated scores, the spread of repeated scores, and the correlation of own scores with the mean of the others; then the mean over the scales.',
+    source: 'ISO 8586 and ISO 13299 (monitoring a panel)',
+  },
+  lines: (panelists) => explored('how the panel worked', panelistLines(panelists)),
+  blocks: (panelists) => [factOf('How the panel worked', panelistLines(panelists))],
+  charts: nothing,
+};

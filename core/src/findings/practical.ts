@@ -1,6 +1,7 @@
 import type { Effort, Tasting } from '../bundle';
 import { midRanks, withinMargin } from '../inference';
 import type { LikingFinding } from '../planned';
+import { decimal, explored, nameIn, nothing, number, text, type Block, type SectionRecord } from '../presentation';
 import { list } from '../verdict';
 import type { KitchenFinding } from './kitchen';
 
@@ -175,3 +176,44 @@ function sentenceOf(
 
 const points = (margin: number): string => (margin === 1 ? 'one point' : `${margin} points`);
 const capitalised = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
+
+export const practicalSection: SectionRecord<PracticalPick> = {
+  why: {
+    how: 'Close to the best: the interval of the loss of liking, one-sided, lies below the margin. Of those, the easiest: methods are ranked in each of five criteria, and the ranks averaged.',
+    source:
+      'one-sided test of non-inferiority from the same model as liking; the five criteria are common practice, with no source',
+  },
+  lines: (practical, told) =>
+    explored('effort against liking', [practical.sentence, ...forWhomLines(practical, nameIn(told))]),
+  blocks: (practical, told): Block[] => [
+    { kind: 'text', text: practical.sentence, look: 'plain' },
+    ...easeTable(practical, nameIn(told)),
+    ...forWhomLines(practical, nameIn(told)).map(text),
+  ],
+  charts: nothing,
+};
+
+/** What each takes, easiest first. */
+function easeTable({ ease, best, candidates }: PracticalPick, nameOf: (id: string) => string): Block[] {
+  const close = (method: string): string =>
+    method === best ? 'the best liked' : candidates.includes(method) ? 'close to it' : 'not shown to be close';
+  return [
+    {
+      kind: 'table',
+      above: 'Easiest first: mean of the ranks in five criteria, all with the same weight',
+      columns: [
+        { name: 'Method', isWide: true },
+        ...['Hands on, min', 'In all, min', 'Cost', 'Mess', 'Skill', 'Lost, %', 'Rank', 'Liking'].map(number),
+      ],
+      rows: ease.map(({ method, effort, meanRank, cookLoss }) => [
+        nameOf(method),
+        ...[effort.handsOnMinutes, effort.totalMinutes].map(String),
+        decimal(effort.cost, 2),
+        ...[effort.mess, effort.skill].map(String),
+        cookLoss === null ? '–' : decimal(100 * cookLoss, 1),
+        decimal(meanRank, 1),
+        close(method),
+      ]),
+    },
+  ];
+}

@@ -1,6 +1,7 @@
 import type { Reading } from '../answers';
 import { answerKindOf, type BallotItem } from '../bundle';
-import { scalesAnswer, type Profiled } from '../planned';
+import { MIXED, MIXED_SOURCE, profileChart, scalesAnswer, type Profiled } from '../planned';
+import { explored, factOf, nameIn, type SectionRecord } from '../presentation';
 import type { About } from '../verdict';
 import { isAnalysed } from './collected';
 
@@ -69,3 +70,14 @@ export const scalesLines = (
     return `${about}: ${said}${ps.length > 0 ? `; ${ps.join(', ')}, for as many words` : ''}`;
   }),
 ];
+
+export const scalesSection: SectionRecord<ScalesFinding> = {
+  why: {
+    how: `Each scale by itself: ${MIXED} p are adjusted over all of them by the false discovery rate.`,
+    source: `${MIXED_SOURCE}; Benjamini & Hochberg 1995, JRSS B 57, 289-300`,
+  },
+  lines: (scales, told) => explored('scales besides', scalesLines(scales, nameIn(told))),
+  blocks: (scales, told) => [factOf('Scales besides', scalesLines(scales, nameIn(told)))],
+  charts: ({ profile, sentence }, told, status) =>
+    profileChart(told, profile, { id: 'scales', title: sentence, status }),
+};

@@ -2,7 +2,8 @@ import { readingWithout, type Reading } from '../answers';
 import type { Caveat } from '../caveats';
 import { SMALLEST_PANEL } from '../design';
 import { plannedAnswer, type PlannedAnswer } from '../planned';
-import { counted, list } from '../verdict';
+import { counted, nothing, type Block, type SectionRecord } from '../presentation';
+import { list } from '../verdict';
 import { guessFinding } from './guesses';
 
 /** The planned analysis run again without something that may have spoilt it. */
@@ -87,3 +88,19 @@ function touchedText(pieces: readonly string[], gone: number): string {
   if (pieces.length === 0) return `${who} named in a caveat`;
   return `${who} served from ${pieces.length === 1 ? 'piece' : 'pieces'} ${list(pieces)}`;
 }
+
+export const sensitivitySection: SectionRecord<Sensitivity[]> = {
+  why: null,
+  lines: (all) => all.map(({ without, same, sentence }) => `Without ${without}: ${same ? 'same verdict' : sentence}`),
+  blocks: (all): Block[] =>
+    all.length === 0
+      ? []
+      : [
+          { kind: 'heading', text: 'Does it hold?' },
+          ...all.map(({ without, same, sentence }): Block => ({
+            ...{ kind: 'text', look: 'plain' },
+            text: `Without ${without}: ${same ? 'same answer.' : sentence}`,
+          })),
+        ],
+  charts: nothing,
+};

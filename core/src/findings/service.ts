@@ -1,6 +1,7 @@
 import { countingAnswers, type Reading } from '../answers';
 import { walkInsOf, type TastingBundle } from '../bundle';
 import { orderBalance } from '../design';
+import { factOf, nothing, under, type SectionRecord } from '../presentation';
 import { HASTY_SECONDS, isHasty, isOfTwoSamples } from '../questions';
 import type { ServedPortion } from '../served';
 import { repairText, repairsOf } from '../service';
@@ -178,3 +179,10 @@ export const paperText = ({ once, all }: ServiceFinding['onPaper']): string =>
 /** Who tapped through, in a sentence; their answers count like the others. */
 export const hastyText = (seats: readonly number[]): string =>
   `Seat ${seats.join(', ')} left half of the samples or more within ${HASTY_SECONDS} seconds each. Their answers count like the others.`;
+
+export const serviceSection: SectionRecord<ServiceFinding> = {
+  why: null,
+  lines: (service) => under('Served otherwise than planned:', serviceLines(service)),
+  blocks: (service) => [factOf('How it was served and written down', serviceLines(service))],
+  charts: nothing,
+};

@@ -1,7 +1,7 @@
 import type { Reading } from '../answers';
 import type { BallotItem } from '../bundle';
 import { isAskedByPart } from '../design';
-import type { SectionStatus } from '../planned';
+import type { SectionStatus } from '../presentation';
 import { attributesMap, driversFinding } from './attributes';
 import { byPart } from './byPart';
 import { collected, isAnalysed } from './collected';

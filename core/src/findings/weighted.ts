@@ -1,7 +1,9 @@
 import { scoreOf, type AnsweredSet, type Reading } from '../answers';
 import { answerKindOf, countOf, scaleOf, type BallotItem, type TastingBundle } from '../bundle';
-import { totalsAnswer } from '../planned';
-import { counted, list, type About, type VerdictKind } from '../verdict';
+import { dots, higherFirst, rowsOf } from '../charts';
+import { MIXED, MIXED_SOURCE, PIECES, totalsAnswer } from '../planned';
+import { counted, factOf, nameIn, under, type SectionRecord } from '../presentation';
+import { list, type About, type VerdictKind } from '../verdict';
 
 /** How many times a scale counts in a total; below 0 the less, the better. */
 export interface Weight {
@@ -172,3 +174,20 @@ export const weightedLines = (found: WeightedFinding, nameOf: (id: string) => st
   `Of 100; weights: ${weightsText(found.criteria)}; ${counted(found.people, 'panelist')}.`,
   ...twinLines(found),
 ];
+
+export const weightedSection: SectionRecord<WeightedFinding> = {
+  why: {
+    how: `Every serving is the mean of its scales, each from its lowest to its highest step, by their weights; then as scores of liking are read: ${MIXED} Of the methods: F of the means of blocks of pieces, or re-assignment within them.`,
+    source: `weights are the coordinator’s own, and adding scales up is common practice, with no source; ${MIXED_SOURCE}; ${PIECES}`,
+  },
+  lines: (weighted, told) => under('Weighted total:', weightedLines(weighted, nameIn(told))),
+  blocks: (weighted, told) => [factOf('Weighted total', weightedLines(weighted, nameIn(told)))],
+  charts: (weighted, told, status) =>
+    dots({
+      ...{ id: 'weighted', title: weighted.sentence, status, unit: 'total of 100', domain: [0, 100] },
+      rows: rowsOf(told, ({ id }) => {
+        const mean = weighted.means.find(({ method }) => method === id);
+        return { at: mean?.mean ?? null, interval: mean?.interval ?? null, note: mean?.letters ?? '' };
+      }).sort(higherFirst),
+    }),
+};

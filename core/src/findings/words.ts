@@ -1,5 +1,6 @@
 import type { AnsweredSet, Reading } from '../answers';
 import type { BallotItem, Key, TastingBundle } from '../bundle';
+import { captionOf, dots, legendOf, type Chart, type Dot, type MapChart } from '../charts';
 import { SMALLEST_PANEL } from '../design';
 import {
   cochranQ,
@@ -9,7 +10,8 @@ import {
   type CorrespondenceResult,
   type Probability,
 } from '../inference';
-import { counted, list } from '../verdict';
+import { counted, explored, factOf, nameIn, type SectionRecord, type Told } from '../presentation';
+import { list } from '../verdict';
 
 /** One word of a check-all list. */
 export interface WordFinding {
@@ -164,3 +166,63 @@ export const wordsLines = (
     return `${word}: ${said}${p}${pairs ? `; ${pairs}` : ''}`;
   }),
 ];
+
+export const wordsSection: SectionRecord<WordsFinding[]> = {
+  why: {
+    how: 'For each word, how often it was ticked for each method by those who judged all, held against shuffling within people (Cochran’s Q), p adjusted over the words by Holm; methods by McNemar’s exact test. The map places methods and words near each other where a word was ticked more than usual.',
+    source:
+      'Cochran 1950, Biometrika 37, 256-266; McNemar 1947, Psychometrika 12, 153-157; Holm 1979, Scandinavian Journal of Statistics 6, 65-70',
+  },
+  lines: (all, told) => all.flatMap((one) => explored(one.ask, linesIn(one, told))),
+  blocks: (all, told) => all.map((one) => factOf(one.ask, linesIn(one, told))),
+  charts: (all, told) => all.flatMap((one) => [...wordsChart(one, told), ...wordsMapChart(told, one)]),
+};
+
+const linesIn = (one: WordsFinding, told: Told): string[] =>
+  wordsLines(
+    one,
+    nameIn(told),
+    told.methods.map(({ id }) => id),
+  );
+
+function wordsChart({ item, sentence, words, servings }: WordsFinding, told: Told): Chart[] {
+  return dots({
+    ...{ id: `words-${item}`, title: sentence, status: 'explored', unit: 'of servings, %', domain: [0, 100] },
+    rows: words.map(({ word, times, differs }) => ({
+      name: word,
+      dots: told.methods.flatMap((_, place): Dot[] =>
+        servings[place] > 0 ? [{ place, at: (100 * times[place]) / servings[place], interval: null }] : [],
+      ),
+      note: differs ? 'differ' : '',
+    })),
+    legend: legendOf(told),
+  });
+}
+
+/** Words that were ticked, near the methods that they were ticked for. */
+export function wordsMapChart(
+  { methods }: Pick<Told, 'methods'>,
+  { item, sentence, words, map }: WordsFinding,
+): MapChart[] {
+  if (!map) return [];
+  const isPlaced = (place: readonly number[] | undefined): boolean => place?.length === 2;
+  return [
+    {
+      ...{ kind: 'map', id: `words-map-${item}`, title: sentence, status: 'explored', isPointing: false },
+      caption: captionOf(
+        'Correspondence analysis: a word stands near the methods that it was ticked for more than usual.',
+        map.shares,
+      ),
+      methods: methods.flatMap(({ name }, place) =>
+        isPlaced(map.methods[place])
+          ? [{ name, place, at: [map.methods[place][0], map.methods[place][1]] as const, ellipse: null }]
+          : [],
+      ),
+      words: words.flatMap(({ word, differs }, at) =>
+        isPlaced(map.words[at])
+          ? [{ name: word, at: [map.words[at][0], map.words[at][1]] as const, isBold: differs }]
+          : [],
+      ),
+    },
+  ];
+}

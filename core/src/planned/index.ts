@@ -9,7 +9,7 @@ export {
   type PlannedData,
   type PlannedSection,
 } from './planned';
-export type { Answer, Conclusion, FoundSection, PlannedAnswer, PlannedTest, SectionStatus } from './basis/answer';
+export type { Answer, Conclusion, PlannedAnswer, PlannedTest } from './basis/answer';
 export { likingFinding, type LikingFinding } from './basis/liking';
 export type { NextFactor, NextMove, NextStep } from './basis/nextStep';
 export { panelLines, type PanelFinding } from './basis/panel';
@@ -24,3 +24,6 @@ export type { OrdersFinding } from './ranking/completeRanking';
 export type { Ordered } from './ranking/incomplete';
 export type { MethodFinding, PairFinding, RankSums } from './ranking/rankSums';
 export type { StrengthFinding } from './ranking/strength';
+export { PLANNED_SECTIONS } from './sections';
+export { profileChart } from './profile/section';
+export { MIXED, MIXED_SOURCE, PIECES } from './basis/whys';

@@ -1,5 +1,5 @@
-import type { BallotItem, Key, TastingBundle, Test } from '../bundle';
 import { answeredSets, readingOf, type AnsweredSet, type Reading, type Wanted } from '../answers';
+import type { BallotItem, Key, TastingBundle, Test } from '../bundle';
 import type { Answer, Conclusion, PlannedAnswer, PlannedTest } from './basis/answer';
 import { rulesOf, unlessTooFew } from './basis/rules';
 import type { Scored } from './basis/scored';

@@ -3,7 +3,7 @@ import type { BallotItem, Service } from '../tasting';
 import { orOwn, type WordKey } from '../words';
 import { wordsIn, type PaperWords } from '../words/all';
 import type { TrayRow } from './day';
-import type { Block, Sheet } from './sheet';
+import type { Block, Sheet } from '../presentation';
 
 /** The ballots on paper: one for each seat, its codes in the order of serving. No method, and no piece. */
 export function ballotSheet<Tray extends TrayRow>(

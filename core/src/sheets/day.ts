@@ -1,10 +1,10 @@
 import { cautionsFor, chainOf, stepText, type Locale } from '../kitchen';
 import { ingredientsOf } from '../library';
+import type { Block, Sheet, Tray } from '../presentation';
 import { rawNumbers } from '../served';
 import type { Piece, Tasting } from '../tasting';
 import { constantsTable } from './plan';
 import { shortCode } from './shortCode';
-import type { Block, Sheet, Tray } from './sheet';
 
 /** The kitchen's list: which tag is cooked how, from which lot or raw piece. No code and no panelist. */
 export function kitchenSheet(tasting: Tasting, pieces: readonly Piece[], locale: Locale = 'us'): Sheet {

@@ -27,4 +27,4 @@ export { closingSheet, type RecordMark } from './record';
 export { attendanceSheet, carryingSheet, envelopeSheet } from './serve';
 export { reportSheet, USUAL_REPORT, type ReportForm } from './report';
 export { workbookOf, type WorkbookSheet } from './workbook';
-export type { AnswerRoom, Block, Column, Sheet, Tray } from './sheet';
+export type { AnswerRoom, Block, Column, Sheet, Tray } from '../presentation';

@@ -1,4 +1,4 @@
-import type { Block, Sheet } from './sheet';
+import type { Block, Sheet } from '../presentation';
 
 /** Lines are broken here where they are prose; tables keep their width. */
 const WIDTH = 96;

@@ -1,13 +1,13 @@
-import { ANALYSIS_NAMES, isAskedByPart, partsText, quantities, TEST_NAMES } from '../design';
-import { claimOf } from '../verdict';
-import { chainOf, differences, differenceText, stepText } from '../kitchen';
+import { ANALYSIS_NAMES, TEST_NAMES, isAskedByPart, partsText, quantities } from '../design';
+import { chainOf, differenceText, differences, stepText } from '../kitchen';
 import { ingredientsOf } from '../library';
+import { counted, type Block, type Sheet } from '../presentation';
 import { inPercent } from '../questions';
-import type { Decision, Plan, Tasting } from '../tasting';
-import { askedText, servedText, sizedForText } from './planned';
 import { plannedPortions, type PlannedPortion } from '../served';
+import type { Decision, Plan, Tasting } from '../tasting';
+import { claimOf } from '../verdict';
+import { askedText, servedText, sizedForText } from './planned';
 import { markFacts, type RecordMark } from './record';
-import { counted, type Block, type Sheet } from './sheet';
 
 /** What can be decided, in words. */
 export const DECISION_NAMES: Readonly<Record<Decision['kind'], string>> = {

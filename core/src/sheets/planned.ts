@@ -1,8 +1,8 @@
 import { bitesPerSitting, isComplete, isOfMethods, isOfTwoSamples, sittingMinutes } from '../design';
 import { QUESTION_KINDS } from '../library';
+import { counted } from '../presentation';
 import { answerKindOf, hasPart, inPercent, isAgainstMargin, scaleOf, seeksSimilarity } from '../questions';
 import type { BallotItem, Language, OwnOrders, Service, Tasting } from '../tasting';
-import { counted } from './sheet';
 
 const LANGUAGE_TEXT: Readonly<Record<Language, string>> = {
   en: '',

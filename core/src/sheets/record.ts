@@ -1,4 +1,4 @@
-import type { Sheet } from './sheet';
+import type { Sheet } from '../presentation';
 
 /** How far the chain of a tasting's records goes when a sheet is printed. */
 export interface RecordMark {

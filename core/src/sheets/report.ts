@@ -1,17 +1,15 @@
 import { leftOutText } from '../answers';
 import { walkInsOf } from '../bundle';
 import { ledgerOf } from '../caveats';
-import { chartsOf, svgOf, type Chart } from '../charts';
+import { svgOf, type Chart } from '../charts';
 import { TEST_NAMES } from '../design';
-import { rankingView, sectionOf, type Findings } from '../findings';
+import { chartsOf, rankingView, sectionBlocks, sectionOf, type Findings, type SectionId } from '../findings';
+import { counted, number, type Block, type NameOfSeat, type Sheet } from '../presentation';
 import type { TastingBundle } from '../tasting';
-import { exploredBlocks, partBlocks, weightedBlocks } from './explored';
-import { number } from './figures';
+import { caveatTable } from './caveats';
 import { constantsTable, decisionText, followsLines } from './plan';
 import { askedText, servedText } from './planned';
 import { markFacts, type RecordMark } from './record';
-import { caveatTable, guessBlocks, holdsBlocks, limitBlocks, plannedBlocks, serviceBlocks } from './reportFigures';
-import { counted, type Block, type Sheet } from './sheet';
 
 /** How a report is wanted. */
 export interface ReportForm {
@@ -102,15 +100,11 @@ function fullBlocks(found: Findings, bundle: TastingBundle, form: ReportForm): B
     },
     { kind: 'heading', text: found.brought === null ? 'What was found, as it was planned' : 'What was found' },
     ...(found.brought === null ? ofStatus('planned') : charts.slice(0, 1).map(chartBlock)),
-    ...plannedBlocks(found),
-    ...partBlocks(found, 'planned'),
-    ...weightedBlocks(found, 'planned'),
-    ...holdsBlocks(found),
-    ...limitBlocks(found),
+    ...sectionBlocks(found, ANSWER),
+    ...sectionBlocks(found, BY_STATUS, { status: 'planned' }),
+    ...sectionBlocks(found, SOUNDNESS),
     ...(found.caveats.length > 0 ? [caveatTable(found)] : []),
-    ...serviceBlocks(found),
-    ...guessBlocks(found),
-    { kind: 'facts', facts: [{ name: 'Next', lines: [sectionOf(found, 'next')?.text ?? ''] }] },
+    ...sectionBlocks(found, DAY),
     ...exploredBlocks(found, (seat) => nameOfSeat(bundle, seat, form), ofStatus('explored')),
     { kind: 'heading', text: 'Appendix: how it was done' },
     ...(tasting.constants.length > 0 ? [constantsTable(tasting)] : []),
@@ -120,6 +114,40 @@ function fullBlocks(found: Findings, bundle: TastingBundle, form: ReportForm): B
     },
     ...rankingTable(found, bundle, form),
   ];
+}
+
+/** Where the report has each section: the planned answer, what may be planned or not, whether it holds, and the day. */
+const ANSWER = ['rank-sums', 'incomplete-ranking', 'scores', 'profile', 'telling', 'best-worst'] as const;
+const BY_STATUS = ['parts', 'weighted'] as const;
+const SOUNDNESS = ['sensitivity', 'limits'] as const;
+const DAY = ['service', 'guesses', 'next'] as const;
+const BESIDE = [
+  ...(['practical', 'kitchen', 'scales', 'map', 'drivers', 'words', 'just-right', 'collected'] as const),
+  ...(['panel', 'panelists'] as const),
+];
+/** These stand in charts, tables and sentences of others. */
+const ELSEWHERE = ['orders', 'liking', 'strength'] as const;
+
+type Placed = (
+  | typeof ANSWER
+  | typeof BY_STATUS
+  | typeof SOUNDNESS
+  | typeof DAY
+  | typeof BESIDE
+  | typeof ELSEWHERE
+)[number];
+/** A section without a place in the report does not compile. */
+true satisfies SectionId extends Placed ? true : false;
+
+/** What was looked at after unsealing, told apart from what was planned. */
+function exploredBlocks(found: Findings, person: NameOfSeat, charts: Block[]): Block[] {
+  const blocks = [
+    ...sectionBlocks(found, BY_STATUS, { status: 'explored' }),
+    ...sectionBlocks(found, BESIDE, { person }),
+  ];
+  return charts.length + blocks.length === 0
+    ? []
+    : [{ kind: 'heading', text: 'Looked at after unsealing: hints, not the planned answer' }, ...charts, ...blocks];
 }
 
 const chartBlock = (chart: Chart): Block => ({

@@ -1,6 +1,6 @@
 import type { CookingSheet, SheetStep } from '../kitchen';
+import { counted, type Block, type Sheet } from '../presentation';
 import type { Range } from '../tasting';
-import { counted, type Block, type Sheet } from './sheet';
 
 interface RunPaper {
   title: string;

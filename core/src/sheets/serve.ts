@@ -1,6 +1,6 @@
-import { markFacts, type RecordMark } from './record';
+import type { Block, Sheet } from '../presentation';
 import type { TrayRow } from './day';
-import type { Block, Sheet } from './sheet';
+import { markFacts, type RecordMark } from './record';
 
 /** What whoever carries goes by where there is no phone: seat by seat, codes from left to right, a place to tick. */
 export function carryingSheet(title: string, trays: readonly TrayRow[], sitting: { now: number; of: number }): Sheet {

@@ -1,4 +1,5 @@
 /** Letters of the short code: enough that nobody finds one by trying, few enough to type. */
+
 const LENGTH = 8;
 
 /**

@@ -1,8 +1,8 @@
 import { rankingView, type Findings } from '../findings';
+import type { Block } from '../presentation';
 import type { TastingBundle } from '../tasting';
 import { tidyRows } from '../tidy';
 import { USUAL_REPORT, reportSheet } from './report';
-import type { Block } from './sheet';
 
 /** A table of a workbook: numbers stay numbers, everything else is text and never a formula. */
 export interface WorkbookSheet {

@@ -9,8 +9,8 @@ import {
   type BroughtMapping,
 } from '../../src/brought';
 import { parseBundle, type TastingBundle } from '../../src/bundle';
-import { chartsOf } from '../../src/charts';
-import { findings, rankingView, sectionOf } from '../../src/findings';
+
+import { chartsOf, findings, rankingView, sectionOf } from '../../src/findings';
 import { plainText, reportSheet } from '../../src/sheets';
 import { tidyRows } from '../../src/tidy';
 import { simulatedBundle } from '../support/bundles';

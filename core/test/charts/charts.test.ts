@@ -1,8 +1,8 @@
 import { TESTS, defaultTasting } from '../../src/bundle';
-import { chartsOf, mapLayout, svgOf, type Chart } from '../../src/charts';
+import { mapLayout, svgOf, type Chart } from '../../src/charts';
 import { domainOf, ticksOf } from '../../src/charts/chart';
 import { isOfTwoSamples } from '../../src/design';
-import { findings, sectionOf } from '../../src/findings';
+import { chartsOf, findings, sectionOf } from '../../src/findings';
 import { neutralQuestion } from '../../src/library';
 import { reportSheet } from '../../src/sheets';
 import { simulatedBundle } from '../support/bundles';

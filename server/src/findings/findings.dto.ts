@@ -1,7 +1,7 @@
 import { KINDS_LEFT_OUT, type LeftOut } from '@jacana/core/answers';
 import { TESTS, type Test } from '@jacana/core/bundle';
-import type { SectionId } from '@jacana/core/findings';
-import type { SectionStatus } from '@jacana/core/planned';
+import { SECTIONS, type SectionId } from '@jacana/core/findings';
+import type { SectionStatus } from '@jacana/core/presentation';
 import type { About, VerdictKind } from '@jacana/core/verdict';
 import { ApiProperty } from '@nestjs/swagger';
 import { Choice, ListOf, Said, SaidTexts } from '../fields/fields';
@@ -17,36 +17,6 @@ export const VERDICTS: readonly VerdictKind[] = [
   'similar',
   'too-different',
 ];
-/** All of them, or this does not compile. */
-const SECTIONS = Object.keys({
-  'rank-sums': true,
-  'incomplete-ranking': true,
-  scores: true,
-  profile: true,
-  telling: true,
-  'best-worst': true,
-  liking: true,
-  strength: true,
-  panel: true,
-  practical: true,
-  parts: true,
-  panelists: true,
-  weighted: true,
-  scales: true,
-  map: true,
-  drivers: true,
-  words: true,
-  'just-right': true,
-  collected: true,
-  kitchen: true,
-  service: true,
-  guesses: true,
-  orders: true,
-  sensitivity: true,
-  limits: true,
-  next: true,
-} satisfies Record<SectionId, true>);
-
 export class VerdictView {
   @Choice(VERDICTS, 'VerdictKind') kind: VerdictKind;
   @Choice(['methods', 'pieces'], 'About') about: About;
@@ -94,7 +64,7 @@ export class FingerprintView {
 
 /** A part of the findings. What `data` holds follows from the id: `SectionData` in core/src/findings/sections.ts. */
 export class SectionView {
-  @Choice(SECTIONS, 'SectionId') id: SectionId;
+  @Choice(Object.keys(SECTIONS) as SectionId[], 'SectionId') id: SectionId;
   @Choice(['planned', 'explored'], 'SectionStatus') status: SectionStatus;
   @ApiProperty({ type: 'object', additionalProperties: true }) data: object;
 }

@@ -1,5 +1,4 @@
-import { attributesChart } from '@jacana/core/charts';
-import type { AttributesMap, DriversFinding, Findings } from '@jacana/core/findings';
+import { attributesChart, type AttributesMap, type DriversFinding, type Findings } from '@jacana/core/findings';
 import { TableHead } from '../ui/TableHead';
 import { FindingCard } from './FindingCard';
 import { MethodName } from './MethodName';
@@ -10,9 +9,7 @@ export function AttributesMapCard({ map, found }: { map: AttributesMap; found: F
   const { methods } = found;
   return (
     <FindingCard section="map" title={map.sentence} aside="looked at after unsealing">
-      {attributesChart(found).map((chart) => (
-        <WordsMap key={chart.id} chart={chart} />
-      ))}
+      <WordsMap chart={attributesChart(map, found)} />
       <details className="mt-2">
         <summary className="cursor-pointer text-chestnut underline underline-offset-3">The same in numbers</summary>
         <table className="mt-1 w-full">

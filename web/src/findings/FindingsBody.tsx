@@ -1,24 +1,7 @@
-import { plannedView, rankingView, sectionOf, type Findings } from '@jacana/core/findings';
+import { plannedView, rankingView, type Findings, type SectionId } from '@jacana/core/findings';
 import type { ReactNode } from 'react';
-import { AttributesMapCard, DriversCard } from './AttributesCards';
-import { CollectedCard } from './CollectedCard';
-import { Explored } from './Explored';
-import { GuessCard } from './GuessCard';
-import { JustRightCard } from './JustRightCard';
-import { KitchenCard } from './KitchenCard';
-import { PairTable } from './PairTable';
-import { PanelFindingCard } from './PanelFindingCard';
-import { PanelistRankings } from './PanelistRankings';
-import { PanelistsCard } from './PanelistsCard';
-import { PartsCards } from './PartsCards';
-import { PlannedFigures } from './PlannedFigures';
-import { PracticalCard } from './PracticalCard';
-import { ProfileTable } from './ProfileTable';
-import { RankChart } from './RankChart';
-import { ServiceCard } from './ServiceCard';
+import { CARDS, cardOf } from './cards';
 import { PlannedPrint, SmallPrint } from './SmallPrint';
-import { WeightedCard } from './WeightedCard';
-import { WordsCard } from './WordsCard';
 
 interface FindingsBodyProps {
   found: Findings;
@@ -26,79 +9,45 @@ interface FindingsBodyProps {
   children?: ReactNode;
 }
 
+/** The answer and its parts; what was looked at beside it; and, in the order of the record, everything else. */
+const ANSWER: readonly SectionId[] = [
+  ...(['rank-sums', 'incomplete-ranking', 'scores', 'profile', 'telling', 'best-worst'] as const),
+  ...(['parts', 'weighted'] as const),
+];
+const LOOKED_AT: readonly SectionId[] = ['practical', 'liking', 'strength', 'panel'];
+const REST = (Object.keys(CARDS) as SectionId[]).filter((id) => !ANSWER.includes(id) && !LOOKED_AT.includes(id));
+
 /** What supports the answer: for a real tasting, and for one that was only rehearsed. */
 export function FindingsBody({ found, children }: FindingsBodyProps) {
   const [ranking, planned] = [rankingView(found), plannedView(found)];
-  const kitchen = sectionOf(found, 'kitchen');
-  const service = sectionOf(found, 'service');
-  const guesses = sectionOf(found, 'guesses');
-  const practical = sectionOf(found, 'practical');
-  const panel = sectionOf(found, 'panel');
-  const day = (
-    <>
-      {guesses && <GuessCard guesses={guesses} methods={found.methods} />}
-      {service && <ServiceCard service={service} />}
-      {kitchen && <KitchenCard kitchen={kitchen} methods={found.methods} />}
-    </>
-  );
-  if (planned)
-    return (
-      <>
-        <PlannedFigures found={planned} />
-        <PartsCards found={found} />
-        <WeightedCard found={found} />
-        {panel && <PanelFindingCard found={found} panel={panel} />}
-        {practical && <PracticalCard methods={found.methods} practical={practical} />}
-        {day}
-        <Besides found={found} />
-        {children}
-        <PlannedPrint found={planned} />
-      </>
-    );
-  if (!ranking) return null;
+  const isLookedAt = found.people > 0 && found.sections.some(({ id }) => LOOKED_AT.includes(id));
   return (
     <>
-      <RankChart found={ranking} />
-      <PanelistRankings found={ranking} />
-      {ranking.pairs.length > 0 && <PairTable found={ranking} />}
-      <PartsCards found={found} />
-      <WeightedCard found={found} />
-      <Explored found={ranking} />
-      {day}
-      <Besides found={found} />
+      <Cards found={found} ids={ANSWER} />
+      {isLookedAt && <LookedAt />}
+      <Cards found={found} ids={LOOKED_AT} />
+      <Cards found={found} ids={REST} />
       {children}
-      <SmallPrint found={ranking} />
+      {ranking && <SmallPrint found={ranking} />}
+      {planned && <PlannedPrint found={planned} />}
     </>
   );
 }
 
-/** What was asked beside the plan. */
-function Besides({ found }: { found: Findings }) {
-  const others = sectionOf(found, 'collected') ?? [];
-  const scales = sectionOf(found, 'scales');
-  const [map, drivers] = [sectionOf(found, 'map'), sectionOf(found, 'drivers')];
-  const panelists = sectionOf(found, 'panelists');
+function Cards({ found, ids }: { found: Findings; ids: readonly SectionId[] }) {
+  return ids.map((id) => {
+    const [section, Card] = [found.sections.find((one) => one.id === id), cardOf(id)];
+    return section && Card && <Card key={id} found={found} data={section.data} status={section.status} />;
+  });
+}
+
+/** Kept apart from what was planned. */
+function LookedAt() {
   return (
-    <>
-      {scales && (
-        <ProfileTable
-          section="scales"
-          title={scales.sentence}
-          aside="looked at after unsealing"
-          asks={scales.asks}
-          {...{ methods: found.methods, alpha: found.alpha, about: scales.about, profile: scales.profile }}
-        />
-      )}
-      {map && <AttributesMapCard map={map} found={found} />}
-      {drivers && <DriversCard found={drivers} />}
-      {(sectionOf(found, 'words') ?? []).map((one) => (
-        <WordsCard key={one.item} found={found} words={one} />
-      ))}
-      {(sectionOf(found, 'just-right') ?? []).map((one) => (
-        <JustRightCard key={one.item} found={one} methods={found.methods} />
-      ))}
-      {panelists && <PanelistsCard found={panelists} />}
-      {others.length > 0 && <CollectedCard collected={others} methods={found.methods} />}
-    </>
+    <h2 className="flex items-center gap-3 pt-2 font-serif text-xl">
+      Looked at after unsealing
+      <span className="h-px flex-1 bg-line" />
+      <span className="font-sans text-sm text-quiet">hints, not the planned answer</span>
+    </h2>
   );
 }

@@ -1,17 +1,15 @@
 import { domainOf, methodLook, ticksOf } from '@jacana/core/charts';
 import { levelText } from '@jacana/core/design';
-import { interactionText, sectionOf, type Findings, type PartsFinding } from '@jacana/core/findings';
+import { interactionText, type Findings, type PartsFinding } from '@jacana/core/findings';
 import { Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { TableHead } from '../ui/TableHead';
 import { FindingCard } from './FindingCard';
 import { MethodName } from './MethodName';
+import type { SectionProps } from './sectionProps';
 
-/** The question zone by zone, and lot by lot; nothing where pieces were judged as one. */
-export function PartsCards({ found }: { found: Findings }) {
-  const own = found.sections.find(({ id }) => id === 'parts');
-  return (sectionOf(found, 'parts') ?? []).map((one) => (
-    <PartsCard key={one.by} found={found} finding={one} isPlanned={own?.status === 'planned'} />
-  ));
+/** The question zone by zone, and lot by lot. */
+export function PartsCards({ found, data, status }: SectionProps<PartsFinding[]>) {
+  return data.map((one) => <PartsCard key={one.by} found={found} finding={one} isPlanned={status === 'planned'} />);
 }
 
 interface PartsCardProps {

@@ -1,4 +1,4 @@
-import type { PlannedView } from '@jacana/core/findings';
+import type { Findings } from '@jacana/core/findings';
 import type { Profiled } from '@jacana/core/planned';
 import type { ReactNode } from 'react';
 import { FindingCard } from './FindingCard';
@@ -13,7 +13,7 @@ interface ProfileTableProps {
   asks?: readonly string[];
   methods: readonly { id: string; name: string }[];
   alpha: number;
-  about: PlannedView['verdict']['about'];
+  about: Findings['verdict']['about'];
   profile: Profiled;
 }
 

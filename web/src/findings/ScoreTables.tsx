@@ -1,4 +1,4 @@
-import type { PlannedView } from '@jacana/core/findings';
+import type { Findings } from '@jacana/core/findings';
 import type { Scored } from '@jacana/core/planned';
 import { TableHead } from '../ui/TableHead';
 import { FindingCard } from './FindingCard';
@@ -8,13 +8,13 @@ import { pText } from './order';
 type MarginTest = Scored['margins'][number]['test'];
 
 /** A method as it stands at the head of a row. */
-function rowOf(found: PlannedView, id: string) {
+function rowOf(found: Findings, id: string) {
   const place = found.methods.findIndex((method) => method.id === id);
   return { place, name: found.methods[place].name, isLeading: found.verdict.leaders.includes(id) };
 }
 
 /** Means of liking as the planned test has them. */
-export function LikingTable({ found, scored }: { found: PlannedView; scored: Scored }) {
+export function LikingTable({ found, scored }: { found: Findings; scored: Scored }) {
   const { liking, methodTest, letters } = scored;
   if (!liking) return null;
   const { test, means } = liking;
@@ -58,7 +58,7 @@ export function LikingTable({ found, scored }: { found: PlannedView; scored: Sco
 }
 
 /** Each method against the margin: good enough is an interval that ends to the right of it. */
-export function MarginCard({ found, scored: { margins, methodTest } }: { found: PlannedView; scored: Scored }) {
+export function MarginCard({ found, scored: { margins, methodTest } }: { found: Findings; scored: Scored }) {
   const { margin } = margins[0].test;
   const isBothWays = found.test === 'equivalence';
   const isShown = (test: MarginTest): boolean => (isBothWays ? test.equivalent : test.nonInferior);

@@ -1,17 +1,15 @@
-import { sectionOf, twinLines, weightsText, type Findings, type WeightedFinding } from '@jacana/core/findings';
+import { twinLines, weightsText, type Findings, type WeightedFinding } from '@jacana/core/findings';
 import { FindingCard } from './FindingCard';
 import { IntervalChart } from './IntervalChart';
+import type { SectionProps } from './sectionProps';
 
-/** Scales added up as the plan weighs them; nothing where it weighs none. */
-export function WeightedCard({ found }: { found: Findings }) {
-  const weighted = sectionOf(found, 'weighted');
-  if (!weighted) return null;
-  const isPlanned = found.sections.some(({ id, status }) => id === 'weighted' && status === 'planned');
+/** Scales added up as the plan weighs them. */
+export function WeightedCard({ found, data: weighted, status }: SectionProps<WeightedFinding>) {
   return (
     <FindingCard
       section="weighted"
       title={weighted.sentence}
-      aside={isPlanned ? 'planned' : 'looked at after unsealing'}
+      aside={status === 'planned' ? 'planned' : 'looked at after unsealing'}
     >
       <WeightedFigures found={found} weighted={weighted} />
     </FindingCard>

@@ -1,5 +1,4 @@
-import { wordsMapChart } from '@jacana/core/charts';
-import type { Findings, WordsFinding } from '@jacana/core/findings';
+import { wordsMapChart, type Findings, type WordsFinding } from '@jacana/core/findings';
 import { FindingCard } from './FindingCard';
 import { MethodName } from './MethodName';
 import { WordsMap } from './WordsMap';

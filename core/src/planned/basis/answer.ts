@@ -1,5 +1,6 @@
-import type { Test } from '../../bundle';
 import type { LeftOut, Reading } from '../../answers';
+import type { Test } from '../../bundle';
+import type { FoundSection } from '../../presentation';
 import type { About, VerdictKind } from '../../verdict';
 import type { LikingFinding } from './liking';
 import type { NextStep } from './nextStep';
@@ -47,16 +48,6 @@ export interface Answer<Found> extends Conclusion {
   planned: Found;
   sentence: string;
   support: string;
-}
-
-/** Settled before anyone tasted, or looked at when the answers were known. */
-export type SectionStatus = 'planned' | 'explored';
-
-/** A part of what was found, under the name of its section. */
-export interface FoundSection<Id extends string = string, Data = unknown> {
-  id: Id;
-  status: SectionStatus;
-  data: Data;
 }
 
 /** What takes longer, and is asked of the planned answer alone. */

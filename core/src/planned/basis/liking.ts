@@ -1,3 +1,4 @@
+import type { TastedServing } from '../../answers';
 import {
   compare,
   estimatedMeans,
@@ -15,7 +16,6 @@ import {
   type TermTest,
   type Variance,
 } from '../../inference';
-import type { TastedServing } from '../../answers';
 
 /** What the liking scores say. */
 export interface LikingFinding {

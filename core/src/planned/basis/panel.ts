@@ -1,12 +1,4 @@
 import {
-  midRanks,
-  orderEffects,
-  panelistGroups,
-  type NoTest,
-  type OrderEffects,
-  type PanelistGroupsResult,
-} from '../../inference';
-import {
   blockOf as blockOfSet,
   scoreOf,
   tastedServings,
@@ -14,7 +6,15 @@ import {
   type Reading,
   type TastedServing,
 } from '../../answers';
-import type { FoundSection } from './answer';
+import {
+  midRanks,
+  orderEffects,
+  panelistGroups,
+  type NoTest,
+  type OrderEffects,
+  type PanelistGroupsResult,
+} from '../../inference';
+import type { FoundSection } from '../../presentation';
 
 /** Whose preferences are compared: ranks of all methods, and the blocks of pieces that they are of. */
 export type Compared = Pick<PanelistPreferences, 'id' | 'seat' | 'ranks'> & {

@@ -1,7 +1,6 @@
-import { manyToOneUpperP, type NoTest, type PieceBlocks } from '../../inference';
 import type { AnsweredSet } from '../../answers';
+import { manyToOneUpperP, type NoTest, type PieceBlocks } from '../../inference';
 import { claimed, methodSupport, verdictSentence, type Given, type Standing } from '../../verdict';
-
 import type { Answer, PlannedRules } from './answer';
 
 /** The answer to orders of some of the methods in words, of the methods where their test shows something. */

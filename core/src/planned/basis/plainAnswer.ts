@@ -1,5 +1,6 @@
 import type { Reading } from '../../answers';
-import type { Answer, PlannedAnswer, PlannedRules, FoundSection } from './answer';
+import type { FoundSection } from '../../presentation';
+import type { Answer, PlannedAnswer, PlannedRules } from './answer';
 import type { LikingFinding } from './liking';
 import { nextStepAfter } from './nextStep';
 import type { PanelFinding, PanelSection } from './panel';

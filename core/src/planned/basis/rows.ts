@@ -1,6 +1,6 @@
+import { blockOf, scoreOf, setAnswer, type AnsweredSet } from '../../answers';
 import { ranksByCode } from '../../bundle';
 import { pieceBlocks, type BlockRow, type NoTest, type PieceBlocks } from '../../inference';
-import { blockOf, scoreOf, setAnswer, type AnsweredSet } from '../../answers';
 import { claimed, type Standing } from '../../verdict';
 
 /** How answers are read sample by sample, and what is read: ranks, scores, or places from best to worst. */

@@ -1,7 +1,8 @@
 import type { Reading } from '../../answers';
 import { SMALLEST_PANEL } from '../../design';
+import { counted } from '../../presentation';
 import { mainItem, seeksSimilarity } from '../../questions';
-import { claimOf, counted } from '../../verdict';
+import { claimOf } from '../../verdict';
 import type { Conclusion, PlannedRules } from './answer';
 
 /** What a locked plan is read by. */

@@ -1,7 +1,8 @@
 import { scoreOf, type AnsweredSet } from '../../answers';
 import type { MarginTest, NoTest, PieceBlocks } from '../../inference';
+import type { FoundSection } from '../../presentation';
 import { aboutBites, type About } from '../../verdict';
-import type { Answer, FoundSection, PlannedRules } from './answer';
+import type { Answer, PlannedRules } from './answer';
 import { likingFinding, type LikingFinding } from './liking';
 import { rowsOfScores, testOfMethods, type SampleReader } from './rows';
 

@@ -1,5 +1,5 @@
-import { mainItem, type Tasting } from '../../bundle';
 import type { Reading } from '../../answers';
+import { mainItem, type Tasting } from '../../bundle';
 import { orderEffects, type BlockRow, type OrderEffects } from '../../inference';
 import { ORDERS_UNKNOWN, type PanelFinding } from './panel';
 import type { SampleReader } from './rows';

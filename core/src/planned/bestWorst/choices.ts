@@ -1,6 +1,7 @@
 import { setAnswer, type AnsweredSet } from '../../answers';
 import { bestWorst, type BestWorstResult, type NoTest, type PieceBlocks } from '../../inference';
-import { counted, howOften } from '../../verdict';
+import { counted } from '../../presentation';
+import { howOften } from '../../verdict';
 import type { Answer, PlannedRules } from '../basis/answer';
 import { answerByPlaces, leadingByWorth, noLeader, sameSamples } from '../basis/places';
 import { rowsOfChoices, testOfMethods } from '../basis/rows';

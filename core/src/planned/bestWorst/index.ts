@@ -1,7 +1,8 @@
 import { isOfMethods } from '../../design';
-import type { FoundSection, PlannedTest } from '../basis/answer';
-import type { PanelSection } from '../basis/panel';
+import type { FoundSection } from '../../presentation';
+import type { PlannedTest } from '../basis/answer';
 import { FINAL_OF_LEADERS } from '../basis/nextStep';
+import type { PanelSection } from '../basis/panel';
 import { plainAnswer, verdictAlone } from '../basis/plainAnswer';
 import { rowsOfChoices, verdictOfBlocks, type SampleReader } from '../basis/rows';
 import { setPanel } from '../basis/setPanel';

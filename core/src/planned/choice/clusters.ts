@@ -1,7 +1,7 @@
+import type { AnsweredSet } from '../../answers';
 import { clusterTest } from '../../design';
 import { clustersOf, pieceClusters, type NoTest, type PieceClusters } from '../../inference';
 import type { PlannedRules } from '../basis/answer';
-import type { AnsweredSet } from '../../answers';
 
 /** What one set came out with. */
 interface SetFigure {

@@ -1,8 +1,9 @@
+import { setAnswer, type AnsweredSet } from '../../answers';
 import {
+  GUESS,
   aNotA,
   betaBinomial,
   forcedChoice,
-  GUESS,
   pairedPreference,
   sameDifferent,
   type ANotAResult,
@@ -12,13 +13,13 @@ import {
   type SameDifferentResult,
 } from '../../inference';
 import { binomialUpperTail } from '../../numeric';
-import { counted, howOften } from '../../verdict';
+import { counted } from '../../presentation';
+import { howOften } from '../../verdict';
 import type { Answer, PlannedRules } from '../basis/answer';
-import { byPanelist, isProtocol, pairOf, rightAnswers, type Pair } from './rightAnswers';
 import { differencesByCluster, figuresByCluster, testOfClusters } from './clusters';
-import { setAnswer, type AnsweredSet } from '../../answers';
+import { UNESTIMATED, answered, type DiscriminationOutcome, type Telling } from './outcome';
+import { byPanelist, isProtocol, pairOf, rightAnswers, type Pair } from './rightAnswers';
 import { similar } from './similarity';
-import { answered, UNESTIMATED, type DiscriminationOutcome, type Telling } from './outcome';
 
 /** Reads the answers to a test of two samples. */
 export function readDiscrimination(sets: readonly AnsweredSet[], rules: PlannedRules): Answer<Telling> {

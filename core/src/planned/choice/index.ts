@@ -1,4 +1,5 @@
-import type { FoundSection, PlannedTest } from '../basis/answer';
+import type { FoundSection } from '../../presentation';
+import type { PlannedTest } from '../basis/answer';
 import type { PanelSection } from '../basis/panel';
 import { plainAnswer } from '../basis/plainAnswer';
 import { readDiscrimination } from './discrimination';

@@ -1,7 +1,7 @@
+import { setAnswer, type AnsweredSet } from '../../answers';
 import type { Test } from '../../bundle';
 import { PROTOCOLS, type Protocol, type ReplicatedAnswers } from '../../inference';
 import type { PlannedRules } from '../basis/answer';
-import { setAnswer, type AnsweredSet } from '../../answers';
 
 /** The methods that the test compares: the reference, or the first, and the other. */
 export interface Pair {

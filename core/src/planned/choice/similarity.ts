@@ -1,8 +1,9 @@
+import type { AnsweredSet } from '../../answers';
 import { clusterTest } from '../../design';
 import {
+  GUESS,
   betaBinomial,
   forcedChoice,
-  GUESS,
   pieceClusters,
   similarClusters,
   similarity,
@@ -13,13 +14,13 @@ import {
   type ReplicatedAnswers,
   type SimilarityTest,
 } from '../../inference';
+import { counted } from '../../presentation';
 import { inPercent } from '../../questions';
-import { aboutBites, counted, howOften, ifAlike, type About } from '../../verdict';
+import { aboutBites, howOften, ifAlike, type About } from '../../verdict';
 import type { Answer, PlannedRules } from '../basis/answer';
-import { byPanelist, pairOf, rightAnswers, type RightAnswer } from './rightAnswers';
 import { figuresByCluster } from './clusters';
-import type { AnsweredSet } from '../../answers';
 import { UNESTIMATED, type Telling } from './outcome';
+import { byPanelist, pairOf, rightAnswers, type RightAnswer } from './rightAnswers';
 
 /** Reads a forced choice that is to rule out that more than a stated share of people can tell. */
 export function similar(sets: readonly AnsweredSet[], rules: PlannedRules, protocol: Protocol): Answer<Telling> {

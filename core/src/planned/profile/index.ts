@@ -1,11 +1,12 @@
 import type { Reading } from '../../answers';
 import { isOfMethods } from '../../design';
 import { scorePower } from '../../power';
-import type { Conclusion, FoundSection, PlannedRules, PlannedTest } from '../basis/answer';
+import type { FoundSection } from '../../presentation';
+import type { Conclusion, PlannedRules, PlannedTest } from '../basis/answer';
 import { likingPanel, type PanelSection } from '../basis/panel';
 import { plainAnswer, verdictAlone } from '../basis/plainAnswer';
 import { powerOfMethods, scorePlanOf } from '../basis/sizedPlan';
-import { readProfile, wordsOf, wordTests, type Profiled } from './profile';
+import { readProfile, wordTests, wordsOf, type Profiled } from './profile';
 
 /** How strong each word is in each sample. */
 export const profile: PlannedTest<FoundSection<'profile', Profiled> | PanelSection> = {

@@ -1,7 +1,8 @@
+import { scoreOf, type AnsweredSet } from '../../answers';
 import { countOf, kindsFor, scaleOf, type BallotItem } from '../../bundle';
 import { attributeTable, falseDiscovery, type AttributeRow, type NoTest, type PieceBlocks } from '../../inference';
-import { scoreOf, type AnsweredSet } from '../../answers';
-import { aboutBites, counted, ifAlike, list } from '../../verdict';
+import { counted } from '../../presentation';
+import { aboutBites, ifAlike, list } from '../../verdict';
 import type { Answer, PlannedRules } from '../basis/answer';
 import { clamped } from '../basis/liking';
 import { rowsOfScores, testOfMethods } from '../basis/rows';

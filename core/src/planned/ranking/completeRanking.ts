@@ -6,16 +6,17 @@ import {
   type PanelistPreferences,
   type Reading,
 } from '../../answers';
-import { orderBalance, SMALLEST_PANEL } from '../../design';
-import { counted, howOften, methodSupport, winnerText } from '../../verdict';
-import type { FoundSection, InFull, PlannedAnswer, PlannedRules } from '../basis/answer';
+import { SMALLEST_PANEL, orderBalance } from '../../design';
+import type { NoTest } from '../../inference';
+import { counted, type FoundSection } from '../../presentation';
+import { howOften, methodSupport, winnerText } from '../../verdict';
+import type { InFull, PlannedAnswer, PlannedRules } from '../basis/answer';
 import { likingFinding, type LikingFinding } from '../basis/liking';
 import { panelFinding, type PanelSection } from '../basis/panel';
 import { methodsOnly, readComplete, type RankedAnswer } from './complete';
 import { nextStep } from './nextStep';
 import { rankSumsOf, type RankSums } from './rankSums';
 import { strengthFinding, type StrengthFinding } from './strength';
-import type { NoTest } from '../../inference';
 
 /** How evenly positions and neighbours were served to those who count. */
 export interface OrdersFinding {

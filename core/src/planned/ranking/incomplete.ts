@@ -1,5 +1,5 @@
-import { ranksByCode } from '../../bundle';
 import { setAnswer, type AnsweredSet } from '../../answers';
+import { ranksByCode } from '../../bundle';
 import {
   plackettLuce,
   skillingsMack,
@@ -9,7 +9,8 @@ import {
   type Ranking,
   type SkillingsMackResult,
 } from '../../inference';
-import { chancesOfStrengths, counted, howOften, winnerText, type BestChances } from '../../verdict';
+import { counted } from '../../presentation';
+import { chancesOfStrengths, howOften, winnerText, type BestChances } from '../../verdict';
 import type { Answer, PlannedRules } from '../basis/answer';
 import { answerByPlaces, leadingByWorth, noLeader, sameSamples } from '../basis/places';
 import { rowsOfPlaces, testOfMethods } from '../basis/rows';

@@ -1,9 +1,10 @@
 import { isRankedByAll } from '../../answers';
-import { setPanel } from '../basis/setPanel';
-import type { FoundSection, PlannedTest } from '../basis/answer';
+import type { FoundSection } from '../../presentation';
+import type { PlannedTest } from '../basis/answer';
 import { FINAL_OF_LEADERS } from '../basis/nextStep';
 import { plainAnswer, verdictAlone } from '../basis/plainAnswer';
-import { verdictOfBlocks, rowsOfPlaces, type SampleReader } from '../basis/rows';
+import { rowsOfPlaces, verdictOfBlocks, type SampleReader } from '../basis/rows';
+import { setPanel } from '../basis/setPanel';
 import { completeRanking, type CompleteSection } from './completeRanking';
 import { readIncomplete, type Ordered } from './incomplete';
 import { rankingPower } from './power';

@@ -1,5 +1,5 @@
-import { MOST_PIECES } from '../../bundle';
 import type { PanelistPreferences } from '../../answers';
+import { MOST_PIECES } from '../../bundle';
 import { heightsOfRanks, list } from '../../verdict';
 import { MORE_PIECES, NOT_YET_METHODS, step, type NextStep } from '../basis/nextStep';
 import type { RankedAnswer } from './complete';

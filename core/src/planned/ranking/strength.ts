@@ -1,5 +1,5 @@
-import { asRanking, chanceOfBeating, plackettLuce, type NoTest, type PieceBlocks } from '../../inference';
 import type { PanelistPreferences } from '../../answers';
+import { asRanking, chanceOfBeating, plackettLuce, type NoTest, type PieceBlocks } from '../../inference';
 import { chancesOfRanks, type About } from '../../verdict';
 
 /** How strong each method is, from the rankings; by place of the method. */

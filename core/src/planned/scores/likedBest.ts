@@ -1,7 +1,7 @@
+import { counted } from '../../presentation';
 import {
   chancesOfScores,
   claimed,
-  counted,
   howOften,
   methodSupport,
   verdictSentence,

@@ -1,5 +1,5 @@
-import { chartsOf, type Chart } from '@jacana/core/charts';
-import type { Findings } from '@jacana/core/findings';
+import type { Chart } from '@jacana/core/charts';
+import { chartsOf, type Findings } from '@jacana/core/findings';
 import type { ReportForm } from '@jacana/core/sheets';
 import { Download, Printer } from 'lucide-react';
 import { useState, type ReactNode } from 'react';

@@ -1,4 +1,4 @@
-import type { Drawing } from '../charts';
+import type { Drawing } from '../charts/svg';
 
 /**
  * What stands on paper. Rows and texts of every sheet are made here, from the same facts as
