@@ -1,7 +1,7 @@
 import { currentAnswers, type Answer, type Ballot, type TastingBundle, type Test } from '../bundle';
 import { isOfTwoSamples } from '../questions';
 import type { ServedPortion } from '../served';
-import type { PersonState, ServiceDay } from '../service';
+import { trayName, type PersonState, type ServiceDay } from '../service';
 import type { LeftOut } from './leftOut';
 import { isPattern } from './pattern';
 
@@ -52,14 +52,14 @@ export function answeredSets(
 ): { sets: AnsweredSet[]; leftOut: LeftOut[] } {
   const { tasting } = bundle;
   const place = new Map(tasting.methods.map((method, at) => [method.id, at]));
-  const ballots = new Map(bundle.ballots.map((ballot) => [whoAndWhen(ballot), ballot]));
+  const ballots = new Map(bundle.ballots.map((ballot) => [trayName(ballot), ballot]));
   const sets: AnsweredSet[] = [];
   const leftOut: LeftOut[] = [];
   for (const portions of bySitting(all)) {
     const { panelist, sitting, seat, ballot: owner } = portions[0];
     const who = { panelist, sitting, seat };
-    const ballot = ballots.get(whoAndWhen({ panelist: owner, sitting }));
-    const person = people.get(whoAndWhen({ panelist: owner, sitting }));
+    const ballot = ballots.get(trayName({ panelist: owner, sitting }));
+    const person = people.get(trayName({ panelist: owner, sitting }));
     if (!ballot || !isHeard(ballot, person)) {
       const why = whyNot(ballot, person, tasting.service.sittings > 1 ? sitting : null);
       leftOut.push({ ...who, kind: ballot?.openedAt ? 'unfinished' : 'not-come', why });
@@ -123,7 +123,6 @@ function setsOf(
   });
 }
 
-const whoAndWhen = ({ panelist, sitting }: { panelist: string; sitting: number }): string => `${sitting} ${panelist}`;
 const codeOf = ({ code }: ServedPortion): string => code;
 
 /** The zone that its set was asked about. */
@@ -133,7 +132,7 @@ const zoneOf = ({ zone, planned }: ServedPortion): string | null => (planned ? p
 function bySitting(portions: readonly ServedPortion[]): ServedPortion[][] {
   const groups = new Map<string, ServedPortion[]>();
   for (const portion of portions) {
-    const name = whoAndWhen({ panelist: portion.ballot, sitting: portion.sitting });
+    const name = trayName({ panelist: portion.ballot, sitting: portion.sitting });
     const own = groups.get(name) ?? [];
     own.push(portion);
     groups.set(name, own);

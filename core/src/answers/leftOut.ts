@@ -9,6 +9,7 @@
  * @example
  * leftOutText({ panelist: 'a', sitting: 1, seat: 7, kind: 'not-come', why: 'did not come' }) // 'Seat 7 did not come.'
  */
+import { trayName } from '../service';
 import type { Plan } from '../tasting';
 import { counted, list } from '../verdict/wording';
 
@@ -71,7 +72,7 @@ const was = ({ length }: readonly LeftOut[]): string => (length === 1 ? 'was' : 
 function ballotsOf(leftOut: readonly LeftOut[]): LeftOut[] {
   const known = new Map<string, LeftOut>();
   for (const one of inSeatOrder(leftOut)) {
-    const name = `${one.sitting} ${one.panelist}`;
+    const name = trayName(one);
     known.set(name, known.get(name) ?? one);
   }
   return [...known.values()];

@@ -1,7 +1,7 @@
 import type { Key, Plan, TastingBundle } from '../bundle';
 import { ledgerOf, type Ledger } from '../caveats';
 import { servedOf, servedPortions, type ServedPortion } from '../served';
-import { serviceDay, type ServiceDay } from '../service';
+import { serviceDay, trayName, type ServiceDay } from '../service';
 import { answeredSets, type AnsweredSet } from './answeredSets';
 import type { LeftOut } from './leftOut';
 
@@ -43,6 +43,8 @@ export function readingWithout({ bundle, key, portions }: Reading, panelists: Re
 export function peopleAtBallots(
   portions: readonly ServedPortion[],
 ): (ballot: { panelist: string; sitting: number }) => string {
-  const people = new Map(portions.map(({ sitting, ballot, panelist }) => [`${sitting} ${ballot}`, panelist]));
-  return ({ sitting, panelist }) => people.get(`${sitting} ${panelist}`) ?? panelist;
+  const people = new Map(
+    portions.map(({ sitting, ballot, panelist }) => [trayName({ sitting, panelist: ballot }), panelist]),
+  );
+  return (ballot) => people.get(trayName(ballot)) ?? ballot.panelist;
 }

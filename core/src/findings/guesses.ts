@@ -2,6 +2,7 @@ import { countingAnswers, type Reading } from '../answers';
 import { matches, type Matches } from '../inference';
 import { factOf, nameIn, nothing, under, type SectionRecord } from '../presentation';
 import { guessedCode, inPercent } from '../questions';
+import { plateName, trayName } from '../service';
 
 /** Whether people knew which method they had: what each took the last sample for, against chance. */
 export interface GuessFinding extends Matches {
@@ -62,13 +63,13 @@ function guessesOf({ bundle, portions, ledger }: Reading, item: string): Guess[]
   const eaten = new Map(
     portions
       .filter((portion) => portion.eaten && !portion.absent)
-      .map((portion) => [`${portion.sitting} ${portion.ballot} ${portion.code}`, portion]),
+      .map((portion) => [plateName({ ...portion, panelist: portion.ballot }), portion]),
   );
-  const servings = new Map((plan?.servings ?? []).map((one) => [`${one.sitting} ${one.panelist}`, one]));
+  const servings = new Map((plan?.servings ?? []).map((one) => [trayName(one), one]));
   return ballots.flatMap(({ panelist: ballot, sitting, answers }): Guess[] => {
-    const serving = servings.get(`${sitting} ${ballot}`);
+    const serving = servings.get(trayName({ sitting, panelist: ballot }));
     const code = serving && guessedCode(serving);
-    const portion = eaten.get(`${sitting} ${ballot} ${code}`);
+    const portion = code && eaten.get(plateName({ sitting, panelist: ballot, code }));
     const answer = countingAnswers({ answers }).find((one) => one.kind === 'guess' && one.item === item);
     if (!portion || answer?.kind !== 'guess' || seeing.has(portion.panelist)) return [];
     return [{ panelist: portion.panelist, named: answer.method, was: portion.method }];

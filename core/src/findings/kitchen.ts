@@ -6,10 +6,10 @@ import {
   coreAt,
   credibleCurves,
   curvesOf,
-  isCredibleSpot,
+  endOfHeat,
+  highestOf,
   kitchenState,
   measuresOf,
-  peakOfCore,
   pieceOf,
   piecesNow,
   type KitchenState,
@@ -73,7 +73,7 @@ export function kitchenFinding(reading: Reading): KitchenFinding | null {
     .map(({ tag, method }) => ({ tag, method, chain: chains.get(method) ?? [] }));
   const measures = new Map(measuresOf(cooked, state, curves).map((one) => [one.method, one]));
   const [seats, scores] = [seatsOf(reading), scoresOf(reading)];
-  const waits = waitsOf(reading, (piece) => endOfHeat(piece, chains, state));
+  const waits = waitsOf(reading, ({ tag, method }) => endOfHeat({ tag, chain: chains.get(method) ?? [] }, state));
   const likings = (own: readonly PieceNow[]): number[] => own.flatMap(({ tag }) => scores.get(tag) ?? []);
   return {
     methods: tasting.methods.flatMap(({ id }) => {
@@ -95,11 +95,7 @@ export function kitchenFinding(reading: Reading): KitchenFinding | null {
         seats: seats.get(piece.tag) ?? [],
         liking: own.length > 0 ? { mean: meanOf(own), answers: own.length } : null,
         chain: (chains.get(piece.method) ?? []).map(({ id, name }) => ({ id, name })),
-        ...measured(piece.tag, state, {
-          curves,
-          chain: ofPiece.get(piece.tag) ?? [],
-          end: endOfHeat(piece, chains, state),
-        }),
+        ...measured({ ...piece, chain: chains.get(piece.method) ?? [] }, state, curves),
       };
     }),
   };
@@ -109,36 +105,18 @@ const ALPHA = 0.05;
 const meanOf = (values: readonly number[]): number => values.reduce((sum, one) => sum + one, 0) / values.length;
 
 function measured(
-  tag: string,
+  piece: { tag: string; method: string; chain: ReturnType<typeof chainOf> },
   state: KitchenState,
-  {
-    curves,
-    chain,
-    end,
-  }: { curves: ReturnType<typeof curvesOf>; chain: ReturnType<typeof chainOf>; end: number | null },
+  curves: ReturnType<typeof curvesOf>,
 ) {
-  const piece = pieceOf(state, tag);
-  const sound = piece.celsius.filter((spot) => isCredibleSpot(spot, piece, chain));
-  const [spots, peak] = [sound.map(({ value }) => value), peakOfCore(curves, tag)];
-  const all = [...spots, ...(peak === null ? [] : [peak])];
+  const now = pieceOf(state, piece.tag);
+  const end = endOfHeat(piece, state);
   return {
-    cookLoss: cookLossOf(piece),
-    ended: end === null ? null : coreAt(curves, tag, end),
-    highest: all.length > 0 ? Math.max(...all) : null,
-    gate: piece.gate && { decision: piece.gate.decision, because: piece.gate.because, by: piece.gate.by },
+    cookLoss: cookLossOf(now),
+    ended: end === null ? null : coreAt(curves, piece.tag, end),
+    highest: highestOf(piece, state, curves),
+    gate: now.gate && { decision: now.gate.decision, because: now.gate.because, by: now.gate.by },
   };
-}
-
-/** When the last of a piece's steps in the heat was over. */
-function endOfHeat(
-  { tag, method }: Pick<PieceNow, 'tag' | 'method'>,
-  chains: ReadonlyMap<string, ReturnType<typeof chainOf>>,
-  state: KitchenState,
-): number | null {
-  const steps = pieceOf(state, tag).steps;
-  const heat = (chains.get(method) ?? []).filter(({ kind }) => kind === 'heat');
-  const ends = heat.map(({ id }) => steps.get(id)?.doneAt);
-  return ends.length > 0 && ends.every((end) => end) ? Math.max(...ends.map((end) => Date.parse(end ?? ''))) : null;
 }
 
 /** Minutes from the heat to the seat, by piece: what is carried goes on waiting. Where nobody wrote down a tray, there is none. */

@@ -4,7 +4,7 @@ import { orderBalance } from '../design';
 import { factOf, nothing, under, type SectionRecord } from '../presentation';
 import { HASTY_SECONDS, isHasty, isOfTwoSamples } from '../questions';
 import type { ServedPortion } from '../served';
-import { repairText, repairsOf } from '../service';
+import { repairText, repairsOf, trayName } from '../service';
 
 /** What went otherwise than planned between the board and the mouth, and what that did to the plan. */
 export interface ServiceFinding {
@@ -79,13 +79,13 @@ function onPaperOf(ballots: TastingBundle['ballots'], seats: Seats): ServiceFind
 function hastySeats({ ballots, plan }: TastingBundle, seats: Seats): number[] {
   const served = new Map(
     (plan?.servings ?? []).map(({ panelist, sitting, sets }) => [
-      `${sitting} ${panelist}`,
+      trayName({ sitting, panelist }),
       sets.reduce((sum, { codes }) => sum + codes.length, 0),
     ]),
   );
   const found = ballots.flatMap(({ panelist, sitting, ...ballot }) => {
     const hasty = countingAnswers(ballot).filter((one) => one.kind === 'timed' && one.seconds < HASTY_SECONDS);
-    return isHasty(hasty.length, served.get(`${sitting} ${panelist}`) ?? 0) ? (seats.get(panelist) ?? 0) : [];
+    return isHasty(hasty.length, served.get(trayName({ sitting, panelist })) ?? 0) ? (seats.get(panelist) ?? 0) : [];
   });
   return [...new Set(found)].sort((a, b) => a - b);
 }
@@ -108,7 +108,7 @@ function balanceOf(
   const place = new Map(tasting.methods.map(({ id }, at) => [id, at]));
   const trays = new Map<string, ServedPortion[]>();
   for (const portion of portions) {
-    const name = `${portion.sitting} ${portion.ballot} ${portion.set}`;
+    const name = `${trayName({ ...portion, panelist: portion.ballot })} ${portion.set}`;
     trays.set(name, [...(trays.get(name) ?? []), portion]);
   }
   const orders = (own: (portion: ServedPortion) => { method: string; position: number } | null): Balance => {

@@ -1,7 +1,7 @@
 import type { Ballot, Key, KitchenEntry, Piece, Plan, ServiceEntry, Tasting, TastingBundle } from '../bundle';
 import { kitchenState } from '../kitchen';
 import { untastedCodes } from '../questions';
-import { plateName, serviceDay } from '../service';
+import { plateName, serviceDay, trayName } from '../service';
 import { asEaten } from './eaten';
 import type { PlannedPortion, ServedPortion } from './portion';
 import { cutFrom } from './redealt';
@@ -70,10 +70,10 @@ export function servedPortions({
   ballots = [],
   ...planned
 }: Served): ServedPortion[] {
-  const tags = new Map(key.portions.map((own) => [`${own.sitting} ${own.panelist}`, own.tags]));
+  const tags = new Map(key.portions.map((own) => [trayName(own), own.tags]));
   const turn = new Map<string, number>();
   const portions = plannedPortions(planned).map((portion) => {
-    const name = `${portion.sitting} ${portion.panelist}`;
+    const name = trayName(portion);
     const at = turn.get(name) ?? 0;
     turn.set(name, at + 1);
     const tag = tags.get(name)?.[at] ?? '';

@@ -21,6 +21,7 @@ import {
   type PieceState,
   type Reading,
   type Warmth,
+  isCooking,
 } from '../kitchen';
 import { randomStream } from '../numeric';
 import type { ChainStep, Product } from '../tasting';
@@ -85,7 +86,7 @@ export function simulatedCore(
       const edges = spans.flatMap(({ start, end }) => [start, end]).filter((edge) => edge > now);
       const next = Math.min(time, ...edges);
       const around = aroundOf(current?.step, piece.chain);
-      const cooler = piece.isCool && current?.step.kind === 'heat' ? COOLER : 0;
+      const cooler = piece.isCool && current && isCooking(current.step) ? COOLER : 0;
       const isNew = edges.includes(next) && { steps: 0, next: undefined };
       warmth = stepped(body, warmth, { ...around, celsius: around.celsius - cooler }, (next - now) / 1000);
       if (isNew) warmth = { ...warmth, ...isNew };

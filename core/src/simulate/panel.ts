@@ -13,6 +13,7 @@ import {
 } from '../bundle';
 import { callsDifferent, chosenPlaces } from '../inference';
 import type { RandomStream } from '../numeric';
+import { trayName } from '../service';
 
 /** The truth that a simulated panel tastes. */
 export interface SimulatedTruth {
@@ -65,7 +66,7 @@ export function simulateBallots(
   at: string,
 ): Ballot[] {
   const place = new Map(tasting.methods.map((method, number) => [method.id, number]));
-  const tags = new Map(key.portions.map((portion) => [`${portion.panelist} ${portion.sitting}`, portion.tags]));
+  const tags = new Map(key.portions.map((portion) => [trayName(portion), portion.tags]));
   const saysA = boundaryOf(tasting, truth);
   const luck = lazily(() => (truth.pieceSpread ?? 0) * random.normal());
   const height = lazily(() => (truth.height ? truth.height * random.normal() : 0));
@@ -78,7 +79,7 @@ export function simulateBallots(
     if (comes(panelist) === 0) return [];
     const codes = codesServed(serving);
     const first = new Set(serving.sets.filter((set) => set.codes.length > 1).map((set) => set.codes[0]));
-    const own = tags.get(`${panelist} ${sitting}`) ?? [];
+    const own = tags.get(trayName(serving)) ?? [];
     const zoneOf = new Map(serving.sets.flatMap((set) => set.codes.map((code) => [code, set.zone ?? ''] as const)));
     const impressions = new Map(
       codes.map((code, number) => {

@@ -3,6 +3,7 @@ import { ledgerOf } from '../caveats';
 import { askedItems } from '../design';
 import { answerKindOf, countOf, currentAnswers, ranksByCode, scopeOf } from '../questions';
 import { plannedPortions, servedOf, servedPortions, type PlannedPortion, type ServedPortion } from '../served';
+import { trayName } from '../service';
 import { csvOf } from './csv';
 
 /** One serving that counts, one line: the shape that statistics programs read best. */
@@ -58,8 +59,8 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
   const [zoneNames, lotNames, people] = [nameOf(tasting.zones), nameOf(tasting.lots), nameOf(tasting.panel)];
   const notBlind = new Set(ledgerOf(bundle).notBlind.map(({ panelist }) => panelist));
   const columns = questionColumns(tasting.ballot.items);
-  const byBallot = new Map(ballots.map((ballot) => [whoAndWhen(ballot), ballot]));
-  const answers = new Map(ballots.map((ballot) => [whoAndWhen(ballot), currentAnswers(ballot.answers)]));
+  const byBallot = new Map(ballots.map((ballot) => [trayName(ballot), ballot]));
+  const answers = new Map(ballots.map((ballot) => [trayName(ballot), currentAnswers(ballot.answers)]));
   const shown = new Map(tasting.panel.map(({ id }) => [id, asShown(columns, bundle, id)]));
   const portions: (PlannedPortion & Partial<ServedPortion>)[] = key
     ? servedPortions(servedOf(bundle, key))
@@ -68,7 +69,7 @@ export function tidyRows(bundle: TastingBundle): TidyRow[] {
     .filter(({ warmUp }) => !warmUp)
     .map((portion) => {
       const { panelist, seat, sitting, flight, set, zone, position, code, ballot = panelist } = portion;
-      const tray = whoAndWhen({ panelist: ballot, sitting });
+      const tray = trayName({ panelist: ballot, sitting });
       const current = answers.get(tray) ?? [];
       return {
         tasting: tasting.title,
@@ -156,8 +157,6 @@ function whatItWas(
 const nameOf = (list: readonly { id: string; name: string }[]): Map<string, string> =>
   new Map(list.map(({ id, name }) => [id, name]));
 
-const whoAndWhen = ({ panelist, sitting }: { panelist: string; sitting: number }): string => `${sitting} ${panelist}`;
-
 /** The tidy rows as CSV; text that a spreadsheet would run as a formula is disarmed. */
 export function tidyCsv(bundle: TastingBundle): string {
   const questions = questionColumns(bundle.tasting.ballot.items).flatMap(([item, column]) =>
@@ -173,8 +172,8 @@ export function ordersCsv(bundle: TastingBundle): string {
   const turn = new Map<string, number>();
   const rows = plannedPortions(bundle).map((portion) => {
     const { sitting, flight, seat, panelist, set, zone, code } = portion;
-    const position = (turn.get(whoAndWhen(portion)) ?? 0) + 1;
-    turn.set(whoAndWhen(portion), position);
+    const position = (turn.get(trayName(portion)) ?? 0) + 1;
+    turn.set(trayName(portion), position);
     const name = people.get(panelist) ?? panelist;
     return {
       ...{ sitting, flight, seat, panelist: name, position, set: set + 1 },

@@ -125,3 +125,10 @@ it('counts pieces that were withdrawn in no measure', () => {
   expect(found.methods[0].cookLoss).toBeNull();
   expect(found.pieces.find((one) => one.tag === tag)).toMatchObject({ standing: 'withdrawn', seats: [], liking: null });
 });
+
+it('counts no spot that the piece cannot have had, neither for the piece nor for its method', () => {
+  const found = kitchenOf(cooked(entry(42, { kind: 'temperature', piece: tag, celsius: 740 })))!;
+  const piece = found.pieces.find((one) => one.tag === tag)!;
+  expect(piece.highest).toBeLessThan(100);
+  expect(found.methods[0].highest?.mean).toBe(piece.highest);
+});

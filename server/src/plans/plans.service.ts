@@ -12,6 +12,7 @@ import { KeysService } from '../seal/keys/keys.service';
 import type { PlanView } from '../seal/views/coordinator';
 import { allTrays } from '../seal/views/server';
 import { SpaceService } from '../storage/space.service';
+import { ballotName } from '../tastings/answers';
 import { type StoredTasting, TastingStore, tastingOf } from '../tastings/tasting.store';
 
 /** From this scheme on a key rests on all 128 bits of its seed. */
@@ -178,9 +179,9 @@ export class PlansService {
 
 /** @throws ConflictException while a ballot on paper was typed in and counts for nothing yet: it would be lost */
 async function refuseHalfTyped(manager: EntityManager, { row, ballots, panelists }: StoredTasting): Promise<void> {
-  const isIn = new Set(ballots.flatMap((one) => (one.handedInAt ? `${one.sitting} ${one.panelistId}` : [])));
+  const isIn = new Set(ballots.flatMap((one) => (one.handedInAt ? ballotName(one.panelistId, one.sitting) : [])));
   const typed = await manager.findBy(TypingRow, { tastingId: row.id });
-  const open = typed.filter((one) => !isIn.has(`${one.sitting} ${one.panelistId}`));
+  const open = typed.filter((one) => !isIn.has(ballotName(one.panelistId, one.sitting)));
   const seatOf = new Map(panelists.map(({ id, seat }) => [id, seat]));
   const named = open.map(({ panelistId, sitting }) =>
     row.design.service.sittings > 1 ? `${seatOf.get(panelistId)} of sitting ${sitting}` : `${seatOf.get(panelistId)}`,

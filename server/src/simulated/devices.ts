@@ -1,5 +1,13 @@
 import type { Product, ChainStep } from '@jacana/core/bundle';
-import { isOver, kitchenState, pieceOf, type KitchenState, type ProbeSpan, type Reading } from '@jacana/core/kitchen';
+import {
+  isOver,
+  kitchenState,
+  pieceOf,
+  type KitchenState,
+  type ProbeSpan,
+  type Reading,
+  isCooking,
+} from '@jacana/core/kitchen';
 import { coolOne, simulatedCore, type SimulatedPiece, type SimulatedSoFar } from '@jacana/core/simulate';
 import type { KitchenEntryView, KitchenLogView } from '../kitchen/kitchenLog.dto';
 import type { DeviceToken, ReadingInput } from '../readings/readings.dto';
@@ -129,7 +137,7 @@ function onTheScale(state: KitchenState, pieces: ReadonlyMap<string, SimulatedPi
   );
   const done = [...pieces.values()].find(
     ({ tag, chain, steps }) =>
-      pieceOf(state, tag).grams.length === 1 && chain.some(({ id, kind }) => kind === 'heat' && steps.get(id)?.doneAt),
+      pieceOf(state, tag).grams.length === 1 && chain.some((step) => isCooking(step) && steps.get(step.id)?.doneAt),
   );
   const piece = weighed ?? done;
   if (!piece) return 0;

@@ -1,4 +1,5 @@
 import type { Answer } from '@jacana/core/bundle';
+import { trayName } from '@jacana/core/service';
 import type { EntityManager } from 'typeorm';
 import { AnswerRow } from '../database/entities';
 import { plainRows } from '../database/plainRows';
@@ -42,7 +43,7 @@ export function answersByBallot(rows: readonly StoredAnswer[]): Map<string, Answ
   return answers;
 }
 
-export const ballotName = (panelistId: string, sitting: number): string => `${sitting} ${panelistId}`;
+export const ballotName = (panelistId: string, sitting: number): string => trayName({ panelist: panelistId, sitting });
 
 function answerOf({ answerId: id, at, by, reason, kind, item, code, set, value }: StoredAnswer): Answer {
   const about = {

@@ -11,55 +11,11 @@
  * readStep('Roast 110 °C until 50 °C inside, 25-40 min', 'a').minutes.usual // 32.5
  * readStep('Sear, turning every minute', 'a').every.seconds // 60
  */
-import { LIMITS, type ChainStep, type EquipmentKind, type Hands, type Limits, type StepKind } from '../../tasting';
+import { LIMITS, type ChainStep, type Limits } from '../../tasting';
 import { celsiusOf } from '../limits';
 import { equipmentIn } from './equipment';
 import { inFigures, LENGTHS, limitsOf, minutesOf, NUMBER, UNIT, unitMinutes, valueOf } from './spans';
-
-interface Verb {
-  words: RegExp;
-  kind: StepKind;
-  equipment?: EquipmentKind;
-  hands: Hands;
-}
-
-/** In this order: the first that a line begins with counts. */
-const VERBS: readonly Verb[] = [
-  { words: /^(thaw|defrost)\b.*\bwater\b/, kind: 'thaw', hands: 'start' },
-  { words: /^(thaw|defrost)/, kind: 'thaw', equipment: 'refrigerator', hands: 'none' },
-  { words: /^(brine|soak|marinate|cure|pickle|dry[- ]age)/, kind: 'brine', hands: 'start' },
-  { words: /^(salt|season|oil|rub|dress|butter)\b/, kind: 'season', hands: 'throughout' },
-  { words: /^weigh/, kind: 'weigh', equipment: 'scale', hands: 'throughout' },
-  { words: /^(wrap|bag|foil|cover|seal|pack)\b/, kind: 'wrap', hands: 'throughout' },
-  { words: /^(turn|flip)\b/, kind: 'turn', hands: 'throughout' },
-  { words: /^(move|transfer|swap|take (it )?(out|off))\b/, kind: 'move', hands: 'throughout' },
-  { words: /^rest\b/, kind: 'rest', hands: 'none' },
-  { words: /^(hold|keep)\b/, kind: 'hold', hands: 'none' },
-  { words: /^chill/, kind: 'hold', equipment: 'refrigerator', hands: 'start' },
-  { words: /^freeze/, kind: 'hold', equipment: 'freezer', hands: 'start' },
-  { words: /^(slice|cut|carve|portion|pull)/, kind: 'slice', equipment: 'board', hands: 'throughout' },
-  { words: /^(plate|serve)\b/, kind: 'plate', hands: 'throughout' },
-  { words: /^(salt-)?(roast|bake)/, kind: 'heat', equipment: 'oven', hands: 'start' },
-  { words: /^(deep[- ]?fry|fry in batches)/, kind: 'heat', equipment: 'fryer', hands: 'throughout' },
-  { words: /^grill/, kind: 'heat', equipment: 'grill', hands: 'throughout' },
-  { words: /^(cold[- ]|hot[- ])?smoke/, kind: 'heat', equipment: 'smoker', hands: 'start' },
-  { words: /^microwave/, kind: 'heat', equipment: 'microwave', hands: 'start' },
-  { words: /^(sear|fry|saut|brown|glaze|reduce|stir)/, kind: 'heat', equipment: 'hob', hands: 'throughout' },
-  {
-    words: /^(boil|steam|poach|simmer|braise|cook|heat|warm|toast|pressure)/,
-    kind: 'heat',
-    equipment: 'hob',
-    hands: 'start',
-  },
-  {
-    words: /^(dry|drain|rinse|peel|trim|chop|wash|prepare|mix|soften|score|skin|bone)/,
-    kind: 'prepare',
-    hands: 'throughout',
-  },
-];
-
-/** Something that takes a cook, as far as anyone knows. */
-const UNKNOWN: Verb = { words: /^/, kind: 'other', hands: 'throughout' };
+import { verbOf } from './stepFacts';
 
 /** A dash between two numbers is no minus. */
 const DEGREES = String.raw`((?:(?<!\S)[-−–])?\d+(?:[.,]\d+)?)\s*°?\s*(C|F)\b`;
@@ -100,7 +56,7 @@ export function readStep(line: string, id: string): ChainStep {
   const typed = inFigures(line.trim().replace(/\s+/g, ' '));
   const waits = WAITS.exec(typed);
   const text = waits ? typed.slice(0, waits.index) : typed;
-  const verb = VERBS.find(({ words }) => words.test(text.toLowerCase())) ?? UNKNOWN;
+  const verb = verbOf(text);
   const rest = [UNTIL, TO_INSIDE, LOST].reduce((left, pattern) => left.replace(pattern, ' '), text);
   // What is turned once in a step of its own is that step.
   const every = verb.kind === 'turn' ? undefined : everyOf(rest);
@@ -118,7 +74,7 @@ export function readStep(line: string, id: string): ChainStep {
 }
 
 /** In or on what, and how it is set. @param rest the line without what ends the step */
-function settingOf(text: string, rest: string, verb: Verb) {
+function settingOf(text: string, rest: string, verb: Pick<ReturnType<typeof verbOf>, 'equipment'>) {
   const equipment = equipmentIn(text) ?? verb.equipment ?? (OVERNIGHT.test(text) ? 'refrigerator' : undefined);
   const celsius = degreesOf(SET_TO.exec(rest));
   return {

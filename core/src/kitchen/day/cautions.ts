@@ -12,6 +12,7 @@
  * cautionsFor('vegetable', [{ method: 'Fries', chain: readSteps('Fry in hot oil 5 min', String) }])[0].methods // ['Fries']
  */
 import type { ChainStep, Product } from '../../tasting';
+import { STEP_FACTS } from '../chain';
 import type { Locale } from '../limits';
 import { limitFor } from './gate';
 
@@ -38,7 +39,7 @@ const RULES: readonly Rule[] = [
     id: 'thaw',
     text: 'Thaw in the refrigerator, in water of 21 °C or below that is changed or runs, or as part of cooking. What thawed warm is cooked at once, or withdrawn.',
     source: 'USDA FSIS; FDA Food Code 3-501.13 (from memory)',
-    applies: ({ kind }) => kind === 'thaw',
+    applies: ({ kind }) => STEP_FACTS[kind].caution === 'thaw',
   },
   {
     id: 'cure',
@@ -74,7 +75,7 @@ const RULES: readonly Rule[] = [
     id: 'cool',
     text: 'What is cooled comes from 57 to 21 °C within two hours, and to 5 °C within four more.',
     source: 'FDA Food Code 3-501.14 (from memory)',
-    applies: (step) => /\b(cool|chill)/i.test(step.name) && step.kind !== 'thaw',
+    applies: (step) => /\b(cool|chill)/i.test(step.name) && STEP_FACTS[step.kind].caution !== 'thaw',
   },
 ];
 

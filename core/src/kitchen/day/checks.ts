@@ -11,7 +11,7 @@
  * checksOf({ kind: 'thaw', name: 'Thaw', minutes: { usual: 900 }, equipment: 'refrigerator' }).map(({ id }) => id) // ['cold', 'thawed']
  */
 import type { ChainStep, CheckId } from '../../tasting';
-import { usualMinutes } from '../chain';
+import { usualMinutes, STEP_FACTS } from '../chain';
 import type { StepState } from './state';
 
 export interface Check {
@@ -42,12 +42,13 @@ const CHECKS: Record<CheckId, Omit<Check, 'id'>> = {
 export function checksOf(step: Stage): Check[] {
   const minutes = usualMinutes(step) ?? 0;
   const check = (id: CheckId): Check => ({ id, ...CHECKS[id] });
-  if (step.kind === 'thaw') {
+  const { checked } = STEP_FACTS[step.kind];
+  if (checked === 'while-thawing') {
     const isCold = step.equipment === 'refrigerator' || (step.equipment === undefined && minutes >= HALF_A_DAY / 2);
     if (isCold) return [check('cold'), check('thawed')];
     return /water/i.test(step.name) ? [check('cool-water'), check('thawed')] : [check('thawed')];
   }
-  const isLeft = step.kind === 'brine' || (['season', 'prepare', 'other'].includes(step.kind) && LEFT.test(step.name));
+  const isLeft = checked === 'while-left' || (checked === 'if-left' && LEFT.test(step.name));
   if (!isLeft || minutes < LONG_MINUTES) return [];
   return DRY.test(step.name) ? [check('cold')] : [check('cold'), check('turned')];
 }
@@ -67,5 +68,6 @@ export function dueOf({ id, every }: Check, { startedAt, checked }: StepState, e
 export const thawedWarm = (chain: readonly ChainStep[], steps: ReadonlyMap<string, StepState>): boolean =>
   chain.some(
     ({ id, kind }) =>
-      kind === 'thaw' && (steps.get(id)?.checked ?? []).some(({ isSo, check }) => !isSo && check !== 'thawed'),
+      STEP_FACTS[kind].checked === 'while-thawing' &&
+      (steps.get(id)?.checked ?? []).some(({ isSo, check }) => !isSo && check !== 'thawed'),
   );

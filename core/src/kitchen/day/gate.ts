@@ -9,7 +9,8 @@
  * @example
  * limitFor('poultry').id // 'poultry'
  */
-import type { ChainStep, Product, StepKind } from '../../tasting';
+import type { ChainStep, Product } from '../../tasting';
+import { STEP_FACTS } from '../chain';
 import { limitOf, towards, type Locale, type PublishedLimit, type TimedReading } from '../limits';
 import { isLimitMet, MOST_GAP_MINUTES, type Curve } from './curves';
 import type { Judged } from './credible';
@@ -72,7 +73,9 @@ export function gateCheck(
   const measured = measuredIn(piece, chain, { product, curves });
   const { highest } = measured;
   const target = chain.flatMap(({ until }) => until?.celsius ?? []).at(-1);
-  const open = chain.filter(({ id, kind }) => !AFTER_IT.includes(kind) && !isOver(piece.steps.get(id) ?? NOTHING_DONE));
+  const open = chain.filter(
+    ({ id, kind }) => !STEP_FACTS[kind].isAfterGate && !isOver(piece.steps.get(id) ?? NOTHING_DONE),
+  );
   const isReached = target === undefined || (highest ?? -Infinity) >= target - SHOWN;
   const limit = limitFor(product, locale);
   const isMet = limit !== undefined && (isLimitMet(measured.inCore, limit) ?? isMetBySpots(measured.spots, limit));
@@ -154,6 +157,3 @@ export const isLetThrough = ({ gate }: Pick<PieceState, 'gate'>): boolean =>
 /** Where a probe recorded, its curve decides: a spot may have been beside the coldest point. */
 const isMetBySpots = (spots: readonly TimedReading[], limit: PublishedLimit): boolean =>
   spots.length > 0 && towards(spots, limit, MOST_GAP_MINUTES).limitMetAt !== null;
-
-/** What is done to a piece once it has passed. */
-const AFTER_IT: readonly StepKind[] = ['slice', 'plate'];

@@ -14,7 +14,7 @@ export {
 } from './curves';
 export { gateCheck, isLetThrough, limitFor, needsText, type GateCheck, type GateRules } from './gate';
 export { LOOKS, maskingAdvice } from './looks';
-export { measuresOf, type MethodMeasures } from './measures';
+export { endOfHeat, highestOf, measuresOf, type MethodMeasures } from './measures';
 export { freeTag, piecesNow, standsFor, type PieceNow, type PiecesState } from './pieces';
 export { proposalsOf, type Planned as PlannedDay, type Proposal } from './proposals';
 export { entryText, GATE_WORDS } from './say';

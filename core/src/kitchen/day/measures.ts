@@ -12,7 +12,9 @@
  */
 import { meanInterval, type MeanWithInterval } from '../../inference';
 import type { ChainStep } from '../../tasting';
+import { isCooking } from '../chain';
 import { coreAt, peakOfCore, type Curve } from './curves';
+import { isCredibleSpot } from './probed';
 import { cookLossOf, pieceOf, type KitchenState } from './state';
 
 export interface MethodMeasures {
@@ -56,39 +58,49 @@ export function measuresOf(
       cookLoss: over(({ tag }) => cookLossOf(pieceOf(state, tag)), [-1, 1]),
       ended: over(
         (piece) => {
-          const heat = heatOf(piece, state);
-          return heat && coreAt(curves, piece.tag, heat.end);
+          const end = endOfHeat(piece, state);
+          return end === null ? null : coreAt(curves, piece.tag, end);
         },
         [-100, 1500],
       ),
       highest: over((piece) => highestOf(piece, state, curves), [-100, 1500]),
-      heated: over((piece) => heatOf(piece, state)?.minutes ?? null, [0, Infinity]),
+      heated: over((piece) => minutesInHeat(piece, state), [0, Infinity]),
       held: over((piece) => heldOf(piece, state), [0, Infinity]),
     };
   });
 }
 
-function highestOf(piece: Cooked, state: KitchenState, curves: readonly Curve[]): number | null {
-  const { tag } = piece;
+/** The warmest that a core was measured, where a reading may have been of it, °C. */
+export function highestOf(piece: Cooked, state: KitchenState, curves: readonly Curve[]): number | null {
+  const { tag, chain } = piece;
+  const now = pieceOf(state, tag);
   // What is still in the heat will be warmer.
-  const peak = heatOf(piece, state) ? peakOfCore(curves, tag) : null;
-  const values = [...pieceOf(state, tag).celsius.map(({ value }) => value), ...(peak === null ? [] : [peak])];
+  const peak = endOfHeat(piece, state) === null ? null : peakOfCore(curves, tag);
+  const spots = now.celsius.filter((spot) => isCredibleSpot(spot, now, chain)).map(({ value }) => value);
+  const values = [...spots, ...(peak === null ? [] : [peak])];
   return values.length > 0 ? Math.max(...values) : null;
 }
 
-/** From the first start to the last end of its steps in the heat; null while one of them is open. */
-function heatOf({ tag, chain }: Cooked, state: KitchenState): { minutes: number; end: number } | null {
-  const steps = chain.filter(({ kind }) => kind === 'heat').map(({ id }) => pieceOf(state, tag).steps.get(id));
-  if (steps.length === 0 || steps.some((step) => !step?.startedAt || !step.doneAt)) return null;
-  const times = steps.flatMap((step) => [Date.parse(step?.startedAt ?? ''), Date.parse(step?.doneAt ?? '')]);
-  const [start, end] = [Math.min(...times), Math.max(...times)];
-  return { minutes: (end - start) / 60_000, end };
+/** When the last of its steps in the heat was over, in milliseconds; null while one of them is not. */
+export function endOfHeat({ tag, chain }: Omit<Cooked, 'method'>, state: KitchenState): number | null {
+  const { steps } = pieceOf(state, tag);
+  const ends = chain.filter(isCooking).map(({ id }) => steps.get(id)?.doneAt);
+  return ends.length > 0 && ends.every((end) => end) ? Math.max(...ends.map((end) => Date.parse(end ?? ''))) : null;
+}
+
+/** From the first start to the last end of its steps in the heat; null while one of them is open, or nobody wrote down a start. */
+function minutesInHeat(piece: Cooked, state: KitchenState): number | null {
+  const end = endOfHeat(piece, state);
+  const { steps } = pieceOf(state, piece.tag);
+  const starts = piece.chain.filter(isCooking).map(({ id }) => steps.get(id)?.startedAt);
+  if (end === null || !starts.every((start) => start)) return null;
+  return (end - Math.min(...starts.map((start) => Date.parse(start ?? '')))) / 60_000;
 }
 
 /** From the heat to when the last step after it was over. */
 export function heldOf(piece: Cooked, state: KitchenState): number | null {
-  const heat = heatOf(piece, state);
+  const end = endOfHeat(piece, state);
   const last = piece.chain[piece.chain.length - 1];
   const done = last && pieceOf(state, piece.tag).steps.get(last.id)?.doneAt;
-  return heat && done && last.kind !== 'heat' ? (Date.parse(done) - heat.end) / 60_000 : null;
+  return end !== null && done && !isCooking(last) ? (Date.parse(done) - end) / 60_000 : null;
 }

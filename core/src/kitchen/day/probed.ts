@@ -9,7 +9,8 @@
  * credibleCurves([], kitchenState([]), { chains: new Map(), product: 'fish' }) // []
  */
 import { aroundOf, usualBody } from '../heat';
-import type { ChainStep, Product, StepKind } from '../../tasting';
+import type { ChainStep, Product } from '../../tasting';
+import { STEP_FACTS } from '../chain';
 import { hottestAt, judged, type AroundFrom, type Judged, type ProbedPiece } from './credible';
 import type { Curve } from './curves';
 import { pieceOf, type KitchenState, type PieceState } from './state';
@@ -60,8 +61,6 @@ const aroundsOf = ({ steps }: PieceState, chain: readonly ChainStep[]): AroundFr
     })
     .sort((one, other) => one.from - other.from);
 
-/** Where nothing is said of equipment, these are done in the room; anything else may be in whatever heat. */
-const IN_THE_ROOM: readonly StepKind[] = ['prepare', 'season', 'weigh', 'rest', 'slice', 'plate'];
 const OPEN_ENDED = /pressure|fry|broil|torch/i;
 
 /** What is said of a step; nothing is made up for one that does not say how hot it is. */
@@ -69,6 +68,6 @@ function heatOf(step: ChainStep, chain: readonly ChainStep[]): Omit<AroundFrom, 
   const { kind, equipment, celsius, name, setting } = step;
   const isOpenEnded = equipment === 'microwave' || equipment === 'fryer' || OPEN_ENDED.test(`${name} ${setting}`);
   if (celsius !== undefined) return { celsius, isOpenEnded };
-  const isInTheRoom = equipment === undefined && IN_THE_ROOM.includes(kind);
+  const isInTheRoom = equipment === undefined && STEP_FACTS[kind].isInTheRoom;
   return { celsius: isInTheRoom ? aroundOf(step, chain).celsius : null, isOpenEnded };
 }

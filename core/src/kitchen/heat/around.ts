@@ -10,6 +10,7 @@
  * aroundOf(undefined).celsius // 22
  */
 import type { ChainStep, Product } from '../../tasting';
+import { isCooking } from '../chain';
 import type { Around, Body } from './conduction';
 import { AT_REST } from './cooking';
 import { COMPOSITIONS, materialOf, type Composition } from './substance';
@@ -47,7 +48,7 @@ export function aroundOf(step: ChainStep | undefined, chain: readonly ChainStep[
   if (!usual) return AT_REST;
   const around = { ...usual, celsius: step.celsius ?? usual.celsius };
   const upToIt = chain.slice(0, chain.findIndex(({ id }) => id === step.id) + 1);
-  const isOpen = step.kind === 'heat' && (step.equipment === 'oven' || step.equipment === 'smoker');
+  const isOpen = isCooking(step) && (step.equipment === 'oven' || step.equipment === 'smoker');
   const isCovered = [...upToIt, step].some(({ name, setting }) => COVERED.test(`${name} ${setting}`));
   if (!isOpen) return around;
   // Under a cover it is its own steam that cooks it.
