@@ -5,7 +5,7 @@ import { AuditModule } from './audit/audit.module';
 import { JournalRow } from './audit/journal.row';
 import { BallotsModule } from './ballots/ballots.module';
 import { ClockModule } from './clock/clock';
-import { ContentsModule } from './contents/contents.module';
+import { IngredientsModule } from './ingredients/ingredients.module';
 import { DatabaseModule } from './database/database.module';
 import { DemoModule } from './demo/demo.module';
 import { DraftsModule } from './drafts/drafts.module';
@@ -15,7 +15,7 @@ import { HouseModule } from './house/house.module';
 import { KitchenModule } from './kitchen/kitchen.module';
 import { LiveModule } from './live/live.module';
 import { LogModule } from './log/log.module';
-import { loggerOptions } from './logging';
+import { loggerOptions } from './http/logging';
 import { OPTIONS, type ServerOptions } from './options/options';
 import { PanelModule } from './panel/panel.module';
 import { PlansModule } from './plans/plans.module';
@@ -23,7 +23,7 @@ import { ReadingsModule } from './readings/readings.module';
 import { SEALED_ROWS, SealModule } from './seal/seal.module';
 import { ServiceModule } from './service/service.module';
 import { SheetsModule } from './sheets/sheets.module';
-import { UpkeepModule } from './upkeep/upkeep.module';
+import { MaintenanceModule } from './maintenance/maintenance.module';
 import { SpaceModule } from './storage/space.module';
 import { StoreModule } from './tastings/store.module';
 import { ShareRow } from './shares/share.row';
@@ -63,7 +63,7 @@ export class AppModule {
         KitchenModule,
         ReadingsModule,
         ServiceModule,
-        ContentsModule,
+        IngredientsModule,
         BallotsModule,
         TypedModule,
         SharesModule,
@@ -71,7 +71,7 @@ export class AppModule {
         ExchangeModule,
         SheetsModule,
         DemoModule,
-        UpkeepModule,
+        MaintenanceModule,
       ],
     };
   }

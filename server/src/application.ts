@@ -13,11 +13,11 @@ import { AppModule } from './app.module';
 import { EARLY_ALLOWED, FirstScreens } from './ballots/firstScreens.service';
 import { problemsOf, refuseFields } from './fields/problems';
 import type { ServerOptions } from './options/options';
-import { refuseDepth } from './depth';
-import { doors } from './doors';
-import { knocking, Knocks } from './knocks';
+import { refuseDepth } from './http/bodyDepth';
+import { originGuard } from './http/originGuard';
+import { limitWrongLinks, LinkRateLimit } from './http/linkRateLimit';
 import type { Certificate, MadeCertificate } from './tls/certificate';
-import { RefusalsFilter } from './refusals.filter';
+import { RefusalsFilter } from './http/refusals.filter';
 
 /** Builds the server with everything that stands before its routes. */
 export async function createApplication(
@@ -35,7 +35,7 @@ export async function createApplication(
   app.useLogger(app.get(Logger));
   app.disable('x-powered-by');
   if (options.proxy !== null) app.set('trust proxy', options.proxy);
-  app.use(doors(options));
+  app.use(originGuard(options));
   app.use(
     helmet({
       hsts: isLastingAddress(options) && { maxAge: 180 * 86_400, includeSubDomains: false },
@@ -56,7 +56,7 @@ export async function createApplication(
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
-  app.use(knocking(new Knocks(3 * options.signInsPerMinute)));
+  app.use(limitWrongLinks(new LinkRateLimit(3 * options.signInsPerMinute)));
   app.use('/api/import', largeFromCoordinators(app));
   app.use(json({ limit: '1mb' }));
   app.use(refuseDepth);

@@ -4,7 +4,7 @@ import { DEMO_SIGN_INS } from '../src/accounts/demoSignIns';
 import { createApplication } from '../src/application';
 import { SessionRow } from '../src/database/entities';
 import { Transactions } from '../src/database/transactions';
-import { withoutToken } from '../src/logging';
+import { withoutToken } from '../src/http/logging';
 import { BadOptions, readOptions } from '../src/options/options';
 import { freshFile, startServer, testOptions } from './support/running';
 

@@ -3,7 +3,7 @@ import type { TastingBundle } from '@jacana/core/bundle';
 import Database from 'better-sqlite3';
 import { AuditService } from '../src/audit/audit.service';
 import { Transactions } from '../src/database/transactions';
-import { RetentionService } from '../src/upkeep/retention.service';
+import { RetentionService } from '../src/maintenance/retention.service';
 import { stopClockAt } from './support/clock';
 import { freshFile, startServer, type Running } from './support/running';
 import { device, draft, handInBallot, locked, tokens } from './support/tasting';

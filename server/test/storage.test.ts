@@ -5,7 +5,7 @@ import { dirname, join, resolve } from 'node:path';
 import Database from 'better-sqlite3';
 import { scryptSync } from 'node:crypto';
 import request from 'supertest';
-import { account } from '../src/account';
+import { account } from '../src/commands/account';
 import { AccountsService } from '../src/accounts/accounts.service';
 import { hashPassword, isOutdated, passwordMatches } from '../src/accounts/passwords';
 import { PASSWORD_COST } from '../src/options/passwordCost';
@@ -13,13 +13,13 @@ import { AuditService } from '../src/audit/audit.service';
 import { AccountRow, AuditRow } from '../src/database/entities';
 import { migrationNames } from '../src/database/migrations';
 import { Transactions } from '../src/database/transactions';
-import { withoutToken } from '../src/logging';
+import { withoutToken } from '../src/http/logging';
 import { createApplication } from '../src/application';
 import { readOptions } from '../src/options/options';
-import { restore } from '../src/restore';
+import { restore } from '../src/commands/restore';
 import { backUp, tooMany } from '../src/storage/backups';
 import { claim, copyFile, inspect, UnfitFile } from '../src/storage/dataFile';
-import { UpkeepService } from '../src/upkeep/upkeep.service';
+import { MaintenanceService } from '../src/maintenance/maintenance.service';
 import { freshFile, startServer, testOptions } from './support/running';
 import { draft, handInBallot, locked, tokens } from './support/tasting';
 
@@ -206,7 +206,7 @@ describe('copies of it', () => {
   it('are made while the server runs, checked, private, and whole', async () => {
     const [data, folder] = [place(), join(dirname(place()), 'copies')];
     const running = await startServer({ data, backup: { folder, everyMinutes: 15 } });
-    await running.app.get(UpkeepService).backUp();
+    await running.app.get(MaintenanceService).backUp();
     const names = readdirSync(folder);
     expect(names.length).toBeGreaterThan(0);
     for (const name of names)
@@ -222,7 +222,7 @@ describe('copies of it', () => {
     writeFileSync(folder, 'a file where the folder should be');
     const said = jest.spyOn(process.stderr, 'write').mockReturnValue(true);
     const running = await startServer({ data, backup: { folder, everyMinutes: 15 } });
-    await running.app.get(UpkeepService).backUp();
+    await running.app.get(MaintenanceService).backUp();
     expect(said.mock.calls.flat().join('')).toMatch(/No backup was made in/);
     said.mockRestore();
     await running.stranger.get('/api/session').expect(200);
@@ -317,7 +317,7 @@ describe('a backup put back', () => {
   });
 
   it('is one command, that says what to type', () => {
-    const script = resolve(__dirname, '../dist/restore.js');
+    const script = resolve(__dirname, '../dist/commands/restore.js');
     const run = spawnSync(process.execPath, [script], { encoding: 'utf8' });
     expect([run.status, run.stderr]).toEqual([
       2,

@@ -61,11 +61,11 @@ describe('what can be begun next', () => {
   it.each([
     ['people', { panel: 14, pieces: null }],
     ['pieces', { panel: null, pieces: 7 }],
-  ])('is the first two alone, with as many %s as it was reckoned that it takes', (_, size) => {
+  ])('is the first two alone, with as many %s as it was calculated that it takes', (_, size) => {
     const { found, next: none, draft } = nextOf({ panelists: 10, truth: [6, 6, 6] });
     expect(found.verdict.kind).toBe('no-answer');
-    const reckoned = { text: '', pair: ['m2', 'm0'] as [string, string], ...size };
-    const sections = found.sections.map((one) => (one.id === 'next' ? { ...one, data: reckoned } : one)) as Section[];
+    const calculated = { text: '', pair: ['m2', 'm0'] as [string, string], ...size };
+    const sections = found.sections.map((one) => (one.id === 'next' ? { ...one, data: calculated } : one)) as Section[];
     const [next] = nextTastings({ ...found, sections }, draft);
     expect(next.draft.methods.map(({ id }) => id).sort()).toEqual(['m0', 'm2']);
     expect(next.draft.piecesPerMethod).toBe(size.pieces ?? draft.piecesPerMethod);

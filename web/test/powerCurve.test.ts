@@ -5,7 +5,7 @@ const plan = {
   ...{ test: 'ranking', piecesPerMethod: 3, takenAlike: '', halves: false, lots: [] as unknown },
   decision: { kind: 'told-apart' },
 } as SizedPlan;
-const reckoner = (power: number) =>
+const calculator = (power: number) =>
   ({
     power: (_plan: SizedPlan, people: number) => Promise.resolve({ power: power * Math.min(1, people / 24) }),
     smallest: () => Promise.resolve(2.4),
@@ -14,7 +14,7 @@ const reckoner = (power: number) =>
 describe('the power curve', () => {
   it('says first what the panel at hand can do, then goes over the sizes', async () => {
     const told: number[] = [];
-    const curve = await powerCurve(reckoner(0.4), plan, 24, ({ points }) => told.push(points.length));
+    const curve = await powerCurve(calculator(0.4), plan, 24, ({ points }) => told.push(points.length));
     expect(told[0]).toBe(0);
     expect(curve.here?.power).toBe(0.4);
     expect(curve.smallest).toBe(2.4);
@@ -24,7 +24,7 @@ describe('the power curve', () => {
 
   it('shows every size where the power is exact, and some where it is simulated', async () => {
     const count = async (one: Partial<SizedPlan>): Promise<number> =>
-      (await powerCurve(reckoner(0.4), { ...plan, ...one }, 24, () => undefined)).points.length;
+      (await powerCurve(calculator(0.4), { ...plan, ...one }, 24, () => undefined)).points.length;
     expect(await count({ test: 'triangle', piecesPerMethod: 1 })).toBe(58);
     expect(await count({ test: 'triangle', piecesPerMethod: 6 })).toBeLessThan(20);
     expect(await count({ test: 'triangle', piecesPerMethod: 6, takenAlike: 'one stirred pot' })).toBe(58);

@@ -9,7 +9,7 @@ const SPEAKING = new Set(['112', '911', '666']);
  * Whether a three-digit code could mean something to a panelist: hundreds, repeated digits,
  * runs such as 123 or 321, emergency numbers and the like.
  */
-export function isSpeakingCode(code: string): boolean {
+export function isMemorableCode(code: string): boolean {
   const [first, second, third] = [...code].map(Number);
   const rising = second - first === 1 && third - second === 1;
   const falling = first - second === 1 && second - third === 1;
@@ -26,7 +26,7 @@ export const MOST_OWN_CODES = 60;
 /** The most codes of one tasting: as many can be found without repeating one, and be told apart on a tray. */
 export const MOST_CODES = 600;
 
-const CODES = Array.from({ length: 900 }, (_, at) => String(100 + at)).filter((code) => !isSpeakingCode(code));
+const CODES = Array.from({ length: 900 }, (_, at) => String(100 + at)).filter((code) => !isMemorableCode(code));
 
 /**
  * Draws blind codes: three digits, none 'speaking', any two differing in at least two

@@ -1,6 +1,6 @@
 export { askedItems } from './askedOrder';
 export { orderBalance, orderReport, type OrderBalance, type OrderReport } from './balance';
-export { codeSittings, drawCodes, isSpeakingCode, MOST_CODES, MOST_CODES_AT_ONCE, type CodedSitting } from './codes';
+export { codeSittings, drawCodes, isMemorableCode, MOST_CODES, MOST_CODES_AT_ONCE, type CodedSitting } from './codes';
 export { evenBlocks, incompleteBlocks, type BlockPlan } from './incompleteBlocks';
 export { incompleteOrders } from './incompleteOrders';
 export { ANALYSIS_NAMES, analysisOf, isOfMethods, lockPlan, type LockedPlan, type LockInputs } from './lock';
@@ -17,7 +17,7 @@ export {
   type ServingDesign,
 } from './servingDesign';
 export { codeSharing, isSharingChosen } from './sharing';
-export { propose, TEST_NAMES, trade, type Alternative, type Proposal, type Wish } from './proposal';
+export { propose, TEST_NAMES, trade, type Alternative, type Proposal, type ProposalInput } from './proposal';
 export {
   portionsPerPiece,
   quantities,

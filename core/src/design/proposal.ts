@@ -36,7 +36,7 @@ export const TEST_NAMES: Readonly<Record<Test, string>> = {
 };
 
 /** What a proposal goes by. */
-export type Wish = Pick<Tasting, 'decision' | 'methods' | 'panel' | 'product'>;
+export type ProposalInput = Pick<Tasting, 'decision' | 'methods' | 'panel' | 'product'>;
 
 const ALTERNATIVES: Readonly<Record<Test, Omit<Alternative, 'test'>>> = {
   ranking: {
@@ -110,21 +110,21 @@ const CANDIDATES: Readonly<Record<DecisionKind, readonly Test[]>> = {
  * Proposes the test for what is to be decided, from the number of methods, the panel at
  * hand and the product, and says why in two sentences.
  */
-export function propose(wish: Wish): Proposal {
-  const fitting = CANDIDATES[wish.decision.kind].filter((test) => fits(test, wish));
-  const test = preferred(wish, fitting);
+export function propose(input: ProposalInput): Proposal {
+  const fitting = CANDIDATES[input.decision.kind].filter((test) => fits(test, input));
+  const test = preferred(input, fitting);
   return {
     test,
     why:
-      wish.decision.kind === 'similar' && isOfTwoSamples(test)
-        ? similarityReasons(wish.decision, wish.panel.length)
-        : reasons(test, wish),
-    alternatives: fitting.filter((other) => other !== test).map((other) => ({ test: other, ...trade(other, wish) })),
+      input.decision.kind === 'similar' && isOfTwoSamples(test)
+        ? similarityReasons(input.decision, input.panel.length)
+        : reasons(test, input),
+    alternatives: fitting.filter((other) => other !== test).map((other) => ({ test: other, ...trade(other, input) })),
   };
 }
 
 /** What a test gains and loses; for one that was taken although another is proposed. */
-export const trade = (test: Test, { decision }: Pick<Wish, 'decision'>): Omit<Alternative, 'test'> => ({
+export const trade = (test: Test, { decision }: Pick<ProposalInput, 'decision'>): Omit<Alternative, 'test'> => ({
   ...ALTERNATIVES[test],
   ...(decision.kind === 'similar' && test === 'tetrad' && TETRAD_OF_SIMILARITY),
 });
@@ -137,10 +137,10 @@ const TETRAD_OF_SIMILARITY = {
  * Tests of two samples need two methods; while fewer are listed, nothing is ruled out. More
  * than two cannot be told apart by one test, and are ranked or described instead.
  */
-const fits = (test: Test, { methods, decision }: Wish): boolean =>
+const fits = (test: Test, { methods, decision }: ProposalInput): boolean =>
   isOfTwoSamples(test) ? methods.length <= 2 : decision.kind !== 'told-apart' || methods.length > 2;
 
-function preferred({ decision, methods, panel, product }: Wish, fitting: readonly Test[]): Test {
+function preferred({ decision, methods, panel, product }: ProposalInput, fitting: readonly Test[]): Test {
   if (decision.kind === 'liked-best' && methods.length === 2) return 'paired-preference';
   // Fewer people than a triangle usually takes, and a food of which four bites do no harm.
   const isShort = panel.length > 0 && panel.length < 24;
@@ -149,7 +149,11 @@ function preferred({ decision, methods, panel, product }: Wish, fitting: readonl
   return fitting[0] ?? 'ranking';
 }
 
-function rankingReasons({ kind, attribute }: Wish['decision'], methods: number, portioned: string): [string, string] {
+function rankingReasons(
+  { kind, attribute }: ProposalInput['decision'],
+  methods: number,
+  portioned: string,
+): [string, string] {
   switch (kind) {
     case 'told-apart':
       return [
@@ -167,14 +171,14 @@ function rankingReasons({ kind, attribute }: Wish['decision'], methods: number, 
 }
 
 /** The test is the one for a difference, and what it is to show is not. */
-function similarityReasons({ mostTellers }: Wish['decision'], people: number): [string, string] {
+function similarityReasons({ mostTellers }: ProposalInput['decision'], people: number): [string, string] {
   return [
     `Finding no difference shows nothing: this test is planned to rule out that ${inPercent(mostTellers)} of people can tell.`,
     `It takes about as many people as to find that such a share can tell; the Plan stage shows ${people > 0 ? `how often ${people} people would show it` : 'how many'}.`,
   ];
 }
 
-function reasons(test: Test, { decision, methods, panel, product }: Wish): [string, string] {
+function reasons(test: Test, { decision, methods, panel, product }: ProposalInput): [string, string] {
   const { mostSamples, name } = guideFor(product);
   const isMuch = methods.length > mostSamples;
   const portioned = isMuch

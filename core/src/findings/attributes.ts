@@ -3,7 +3,7 @@ import { answerKindOf, scaleOf, type BallotItem, type TastingBundle } from '../b
 import { captionOf, type MapChart } from '../charts';
 import { SMALLEST_PANEL } from '../design';
 import { drivers, preferenceMap, principalComponents, type Ellipse } from '../inference';
-import { explored, factOf, nothing, type SectionRecord, type Told } from '../presentation';
+import { explored, factOf, nothing, type SectionRecord, type SectionContext } from '../presentation';
 import { list } from '../verdict';
 
 /** How methods differ in several scales at once, as a picture; about the pieces that were eaten. */
@@ -214,22 +214,25 @@ export const mapSection: SectionRecord<AttributesMap> = {
     source:
       'Jolliffe, Principal Component Analysis, chapters 2 and 3; Husson, Lê & Pagès 2005, Food Quality and Preference 16, 245-250; Lawless & Heymann, Sensory Evaluation of Food, chapter 18',
   },
-  lines: (map, told) =>
+  lines: (map, context) =>
     explored(
       'scales at once',
-      mapLines(map, (place) => told.methods[place].name),
+      mapLines(map, (place) => context.methods[place].name),
     ),
-  blocks: (map, told) => [
+  blocks: (map, context) => [
     factOf(
       'Scales at once',
-      mapLines(map, (place) => told.methods[place].name),
+      mapLines(map, (place) => context.methods[place].name),
     ),
   ],
-  charts: (map, told) => [attributesChart(map, told)],
+  charts: (map, context) => [attributesChart(map, context)],
 };
 
 /** How methods differ in all scales at once. */
-export function attributesChart(map: AttributesMap, { methods, alpha }: Pick<Told, 'methods' | 'alpha'>): MapChart {
+export function attributesChart(
+  map: AttributesMap,
+  { methods, alpha }: Pick<SectionContext, 'methods' | 'alpha'>,
+): MapChart {
   // Scales are correlations with the axes, methods are places: each is drawn as far out as the other.
   const reach = Math.max(1e-9, ...map.methods.flat().map(Math.abs));
   return {

@@ -48,7 +48,7 @@ export { whyOf } from './why';
 export {
   criteriaOf,
   plannedWeights,
-  twinLines,
+  correlatedScales,
   weightedFinding,
   weightedLines,
   weightsText,

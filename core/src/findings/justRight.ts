@@ -3,7 +3,7 @@ import type { BallotItem, Key, TastingBundle } from '../bundle';
 import type { Chart } from '../charts';
 import { SMALLEST_PANEL } from '../design';
 import { holm, justAboutRight, type MeanDrop } from '../inference';
-import { explored, factOf, nameIn, type SectionRecord, type Told } from '../presentation';
+import { explored, factOf, nameIn, type SectionRecord, type SectionContext } from '../presentation';
 
 /** What it costs that somebody found too little, or too much. */
 export interface Cost {
@@ -194,18 +194,18 @@ export const justRightSection: SectionRecord<JustRightFinding[]> = {
     source:
       'Lawless & Heymann, Sensory Evaluation of Food, chapter 14; Welch 1947, Biometrika 34, 28-35; leaving groups below a fifth alone is common practice',
   },
-  lines: (all, told) => all.flatMap((one) => explored(one.ask, justRightLines(one, nameIn(told)))),
-  blocks: (all, told) => all.map((one) => factOf(one.ask, justRightLines(one, nameIn(told)))),
-  charts: (all, told) => all.map((one) => justRightChart(one, told)),
+  lines: (all, context) => all.flatMap((one) => explored(one.ask, justRightLines(one, nameIn(context)))),
+  blocks: (all, context) => all.map((one) => factOf(one.ask, justRightLines(one, nameIn(context)))),
+  charts: (all, context) => all.map((one) => justRightChart(one, context)),
 };
 
-function justRightChart({ item, sentence, sides, methods }: JustRightFinding, told: Told): Chart {
+function justRightChart({ item, sentence, sides, methods }: JustRightFinding, context: SectionContext): Chart {
   return {
     ...{ kind: 'shares', id: `just-right-${item}`, title: sentence, status: 'explored' },
     parts: [sides.ends[0], sides.tooLittle, 'just about right', sides.tooMuch, sides.ends[1]],
     rows: methods.flatMap(({ method, counts, servings }) => {
-      const place = told.methods.findIndex(({ id }) => id === method);
-      return servings > 0 ? [{ place, name: told.methods[place].name, counts, note: `of ${servings}` }] : [];
+      const place = context.methods.findIndex(({ id }) => id === method);
+      return servings > 0 ? [{ place, name: context.methods[place].name, counts, note: `of ${servings}` }] : [];
     }),
   };
 }

@@ -25,7 +25,7 @@ import {
   text,
   type Block,
   type SectionRecord,
-  type Told,
+  type SectionContext,
 } from '../presentation';
 import { list } from '../verdict';
 
@@ -177,12 +177,12 @@ export const kitchenSection: SectionRecord<KitchenFinding> = {
     source: 'any textbook, such as Lawless & Heymann, Sensory Evaluation of Food, appendix I',
   },
   lines: kitchenLines,
-  blocks: (kitchen, told) => [kitchenTable(kitchen, nameIn(told)), ...gateLines(kitchen).map(text)],
+  blocks: (kitchen, context) => [kitchenTable(kitchen, nameIn(context)), ...gateLines(kitchen).map(text)],
   charts: nothing,
 };
 
 /** What the kitchen measured, by method. */
-function kitchenLines(kitchen: KitchenFinding, told: Told): string[] {
+function kitchenLines(kitchen: KitchenFinding, context: SectionContext): string[] {
   const line = (parts: readonly (string | null)[]): string => parts.filter((part) => part !== null).join(', ');
   return [
     'Measured in the kitchen (means over pieces):',
@@ -195,7 +195,7 @@ function kitchenLines(kitchen: KitchenFinding, told: Told): string[] {
         held && `${dash(held.mean, 0)} min to the plate`,
         toSeat && `${dash(toSeat.mean, 0)} min to the seat`,
       ]);
-      return `  ${nameIn(told)(method)}: ${said || 'nothing'}`;
+      return `  ${nameIn(context)(method)}: ${said || 'nothing'}`;
     }),
     ...gateLines(kitchen),
   ];

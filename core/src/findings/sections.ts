@@ -1,6 +1,6 @@
 import type { Chart } from '../charts';
 import { PLANNED_SECTIONS } from '../planned';
-import type { Block, FoundSection, NameOfSeat, SectionRecord, SectionStatus, Told } from '../presentation';
+import type { Block, FoundSection, NameOfSeat, SectionRecord, SectionStatus, SectionContext } from '../presentation';
 import { driversSection, mapSection } from './attributes';
 import { partsSection } from './byPart';
 import { collectedSection } from './collected';
@@ -62,7 +62,7 @@ export function sectionOf<Id extends SectionId>(
 }
 
 /** Findings as their sections know them. */
-type Findings = Omit<Told, 'sections'> & { sections: readonly Section[] };
+type Findings = Omit<SectionContext, 'sections'> & { sections: readonly Section[] };
 
 /** How one section is shown; a section and its record go together by its id. */
 const recordOf = ({ id }: Section): SectionRecord<unknown> => SECTIONS[id] as SectionRecord<unknown>;

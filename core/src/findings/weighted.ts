@@ -157,7 +157,7 @@ export const weightsText = (criteria: readonly Criterion[]): string =>
   list(criteria.map(({ name, weight }) => `${name} ${Math.abs(weight)}${weight < 0 ? ' (the less, the better)' : ''}`));
 
 /** That one thing counts twice, a sentence for each pair. */
-export const twinLines = ({ twins }: Pick<WeightedFinding, 'twins'>): string[] =>
+export const correlatedScales = ({ twins }: Pick<WeightedFinding, 'twins'>): string[] =>
   twins.map(({ a, b, correlation }) =>
     a.toLowerCase() === b.toLowerCase()
       ? `“${a}” is asked twice, and counts twice.`
@@ -172,7 +172,7 @@ export const weightedLines = (found: WeightedFinding, nameOf: (id: string) => st
       `${nameOf(method)}: ${mean === null ? 'none' : mean.toFixed(1)}${interval ? ` (${interval[0].toFixed(1)} to ${interval[1].toFixed(1)})` : ''}, ${letters}`,
   ),
   `Of 100; weights: ${weightsText(found.criteria)}; ${counted(found.people, 'panelist')}.`,
-  ...twinLines(found),
+  ...correlatedScales(found),
 ];
 
 export const weightedSection: SectionRecord<WeightedFinding> = {

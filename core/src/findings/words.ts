@@ -10,7 +10,7 @@ import {
   type CorrespondenceResult,
   type Probability,
 } from '../inference';
-import { counted, explored, factOf, nameIn, type SectionRecord, type Told } from '../presentation';
+import { counted, explored, factOf, nameIn, type SectionRecord, type SectionContext } from '../presentation';
 import { list } from '../verdict';
 
 /** One word of a check-all list. */
@@ -173,35 +173,35 @@ export const wordsSection: SectionRecord<WordsFinding[]> = {
     source:
       'Cochran 1950, Biometrika 37, 256-266; McNemar 1947, Psychometrika 12, 153-157; Holm 1979, Scandinavian Journal of Statistics 6, 65-70',
   },
-  lines: (all, told) => all.flatMap((one) => explored(one.ask, linesIn(one, told))),
-  blocks: (all, told) => all.map((one) => factOf(one.ask, linesIn(one, told))),
-  charts: (all, told) => all.flatMap((one) => [...wordsChart(one, told), ...wordsMapChart(told, one)]),
+  lines: (all, context) => all.flatMap((one) => explored(one.ask, linesIn(one, context))),
+  blocks: (all, context) => all.map((one) => factOf(one.ask, linesIn(one, context))),
+  charts: (all, context) => all.flatMap((one) => [...wordsChart(one, context), ...wordsMapChart(context, one)]),
 };
 
-const linesIn = (one: WordsFinding, told: Told): string[] =>
+const linesIn = (one: WordsFinding, context: SectionContext): string[] =>
   wordsLines(
     one,
-    nameIn(told),
-    told.methods.map(({ id }) => id),
+    nameIn(context),
+    context.methods.map(({ id }) => id),
   );
 
-function wordsChart({ item, sentence, words, servings }: WordsFinding, told: Told): Chart[] {
+function wordsChart({ item, sentence, words, servings }: WordsFinding, context: SectionContext): Chart[] {
   return dots({
     ...{ id: `words-${item}`, title: sentence, status: 'explored', unit: 'of servings, %', domain: [0, 100] },
     rows: words.map(({ word, times, differs }) => ({
       name: word,
-      dots: told.methods.flatMap((_, place): Dot[] =>
+      dots: context.methods.flatMap((_, place): Dot[] =>
         servings[place] > 0 ? [{ place, at: (100 * times[place]) / servings[place], interval: null }] : [],
       ),
       note: differs ? 'differ' : '',
     })),
-    legend: legendOf(told),
+    legend: legendOf(context),
   });
 }
 
 /** Words that were ticked, near the methods that they were ticked for. */
 export function wordsMapChart(
-  { methods }: Pick<Told, 'methods'>,
+  { methods }: Pick<SectionContext, 'methods'>,
   { item, sentence, words, map }: WordsFinding,
 ): MapChart[] {
   if (!map) return [];

@@ -9,6 +9,6 @@ export {
   type NameOfSeat,
   type SectionRecord,
   type SectionStatus,
-  type Told,
+  type SectionContext,
 } from './section';
 export { counted, type AnswerRoom, type Block, type Column, type Sheet, type Tray } from './sheet';

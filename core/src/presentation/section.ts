@@ -12,7 +12,7 @@ export interface FoundSection<Id extends string = string, Data = unknown> {
 export type SectionStatus = 'planned' | 'explored';
 
 /** What a section needs to know of the findings that it is a part of. */
-export interface Told {
+export interface SectionContext {
   methods: readonly { id: string; name: string; codes: readonly string[] }[];
   alpha: number;
   /** The word that the planned question asks about; empty where it is liking. */
@@ -35,10 +35,10 @@ export interface SectionRecord<Data> {
     certainty?: (data: Data) => string;
   } | null;
   /** For the command line. */
-  lines: (data: Data, told: Told, status: SectionStatus) => string[];
+  lines: (data: Data, context: SectionContext, status: SectionStatus) => string[];
   /** For the report. */
-  blocks: (data: Data, told: Told, person: NameOfSeat) => Block[];
-  charts: (data: Data, told: Told, status: SectionStatus) => Chart[];
+  blocks: (data: Data, context: SectionContext, person: NameOfSeat) => Block[];
+  charts: (data: Data, context: SectionContext, status: SectionStatus) => Chart[];
 }
 
 /** How somebody is called, by their seat. */
@@ -46,7 +46,7 @@ export type NameOfSeat = (seat: number) => string;
 
 /** A method by its id; the id itself where there is none. */
 export const nameIn =
-  ({ methods }: Pick<Told, 'methods'>): ((id: string) => string) =>
+  ({ methods }: Pick<SectionContext, 'methods'>): ((id: string) => string) =>
   (id) =>
     methods.find((method) => method.id === id)?.name ?? id;
 

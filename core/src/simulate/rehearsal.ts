@@ -13,7 +13,7 @@ export interface RehearsalOptions {
   seed: string;
   /** Panels that taste what is assumed; default 1,000. Half as many taste that there is nothing to find. */
   panels?: number;
-  /** Told the finished fraction, 0 to 1. */
+  /** SectionContext the finished fraction, 0 to 1. */
   onProgress?: (fraction: number) => void;
 }
 
@@ -54,7 +54,7 @@ const MIDDLE = 5.5;
  * and reads each by the planned analysis (p-values from their limits, to save time): how
  * often would it find a difference that is there, and one that is not?
  *
- * Right is a winner that truly is best, "told apart" when there is a difference, or "good
+ * Right is a winner that truly is best, "context apart" when there is a difference, or "good
  * enough" or "similar" when nothing is lost; wrong is another winner, or any claim when there is nothing
  * to find.
  *

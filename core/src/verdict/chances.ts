@@ -23,7 +23,7 @@ interface Known {
 const mostSpreadOf = (samples: number): number => Math.sqrt((samples ** 2 - 1) / 12);
 
 /** What complete rankings say of how good each is: the methods on the error of their pieces, else the pieces by the people who ate them. */
-export function heightsOfRanks(
+export function locationEstimates(
   rows: readonly (readonly number[])[],
   methodTest: PieceBlocks | NoTest | null,
 ): Heights & { isOfMethods: boolean } {
@@ -38,7 +38,7 @@ export function heightsOfRanks(
 }
 
 export function chancesOfRanks(rows: readonly (readonly number[])[], { methodTest, alike, seed }: Known): BestChances {
-  const known = heightsOfRanks(rows, methodTest);
+  const known = locationEstimates(rows, methodTest);
   return { ...chanceOfBest(known, { seed }), about: known.isOfMethods || alike ? 'methods' : 'pieces' };
 }
 

@@ -2,7 +2,7 @@ export {
   chancesOfRanks,
   chancesOfScores,
   chancesOfStrengths,
-  heightsOfRanks,
+  locationEstimates,
   winnerText,
   type BestChances,
 } from './chances';

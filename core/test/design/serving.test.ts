@@ -4,7 +4,7 @@ import {
   codeSittings,
   dealSequences,
   isOfTwoSamples,
-  isSpeakingCode,
+  isMemorableCode,
   lockPlan,
   lockProblems,
   MOST_CODES,
@@ -147,7 +147,7 @@ describe('codes of a plan', () => {
     const tasting = simpleTasting(wanted);
     const sittings = plannedSittings(tasting, 'seed');
     const { coded, methods } = codeSittings(sittings, tasting.service.codes, 'seed');
-    expect([...methods.keys()].some(isSpeakingCode)).toBe(false);
+    expect([...methods.keys()].some(isMemorableCode)).toBe(false);
     coded.forEach(({ warmUp, sets }, at) => {
       const codes = [...(warmUp ? [warmUp] : []), ...sets.flat()];
       codes.forEach((code, i) => codes.slice(0, i).forEach((other) => expect(differ(code, other)).toBeGreaterThan(1)));

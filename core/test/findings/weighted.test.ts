@@ -3,7 +3,7 @@ import {
   findings,
   plannedWeights,
   sectionOf,
-  twinLines,
+  correlatedScales,
   unsealed,
   weightedFinding,
   weightsText,
@@ -101,10 +101,10 @@ describe('scales added up by their weights', () => {
     const same = tasted(bundle, { ...TRUTH, browned: TRUTH.juicy });
     const found = weighed(same, w({ juicy: 1, browned: 1, dry: 1 }))!;
     expect(found.twins.find(({ a, b }) => a === 'juicy' && b === 'browned')!.correlation).toBeCloseTo(1, 6);
-    expect(twinLines(found)[0]).toMatch(/one thing may count twice/);
+    expect(correlatedScales(found)[0]).toMatch(/one thing may count twice/);
     const again = planned({});
     again.tasting.ballot.items[3].attribute = 'Juicy';
-    expect(twinLines(weighed(again, w({ juicy: 1, browned: 1 }))!)).toEqual([
+    expect(correlatedScales(weighed(again, w({ juicy: 1, browned: 1 }))!)).toEqual([
       '“juicy” is asked twice, and counts twice.',
     ]);
     expect(weighed(tasted(bundle, { ...TRUTH, browned: [40, 41, 40] }), w({ juicy: 1, browned: 1 }))!.twins).toEqual(

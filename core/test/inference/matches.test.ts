@@ -65,7 +65,7 @@ describe('names against what was given', () => {
     expect(matches([], [], 0.05)).toMatchObject({ n: 0, right: 0, p: 1, knowing: 0 });
   });
 
-  it('is reckoned for five hundred people and sixty names in less than a second', () => {
+  it('is calculated for five hundred people and sixty names in less than a second', () => {
     const given = Array.from({ length: 500 }, (_, at) => String(at % 60));
     const began = Date.now();
     const { p, right } = matches(

@@ -1,5 +1,5 @@
 import { Module } from '@nestjs/common';
-import { ContentsModule } from '../contents/contents.module';
+import { IngredientsModule } from '../ingredients/ingredients.module';
 import { SealModule } from '../seal/seal.module';
 import { BallotsController } from './ballots.controller';
 import { CodesController } from './codes.controller';
@@ -12,7 +12,7 @@ import { StopsService } from './stops.service';
 import { TraysService } from './trays.service';
 
 @Module({
-  imports: [ContentsModule, SealModule],
+  imports: [IngredientsModule, SealModule],
   controllers: [BallotsController, CodesController],
   providers: [BallotsService, FirstScreens, GuessesService, MarksService, OwnBallots, StopsService, TraysService],
   exports: [OwnBallots],

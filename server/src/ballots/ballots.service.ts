@@ -12,7 +12,7 @@ import {
 import { contentsInWords, contentsOf } from '@jacana/core/library';
 import { readShortCode } from '@jacana/core/sheets';
 import { In, Like, Not, type EntityManager } from 'typeorm';
-import { ExclusionsService } from '../contents/exclusions.service';
+import { ExclusionsService } from '../ingredients/exclusions.service';
 import { AnswerRow, BallotRow, PanelistRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';

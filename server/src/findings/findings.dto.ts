@@ -64,7 +64,7 @@ export class FingerprintView {
 
 /** A part of the findings. What `data` holds follows from the id: `SectionData` in core/src/findings/sections.ts. */
 export class SectionView {
-  @Choice(Object.keys(SECTIONS) as SectionId[], 'SectionId') id: SectionId;
+  @Choice(Object.keys(SECTIONS), 'SectionId') id: SectionId;
   @Choice(['planned', 'explored'], 'SectionStatus') status: SectionStatus;
   @ApiProperty({ type: 'object', additionalProperties: true }) data: object;
 }

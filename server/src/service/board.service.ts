@@ -6,7 +6,7 @@ import { chainOf, servingWindow } from '@jacana/core/kitchen';
 import { isOneByOne, pausesOf } from '@jacana/core/questions';
 import { serviceDay, trayName, type PersonState, type ServiceDay, type TrayState } from '@jacana/core/service';
 import { In } from 'typeorm';
-import { ExclusionsService } from '../contents/exclusions.service';
+import { ExclusionsService } from '../ingredients/exclusions.service';
 import { BallotRow, MethodRow, type TastingRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { LogService } from '../log/log.service';

@@ -1,5 +1,5 @@
 import { MOST_PANELISTS, SHORT_TEXT } from '@jacana/core/bundle';
-import { ExclusionInput } from '../contents/contents.dto';
+import { ExclusionInput } from '../ingredients/ingredients.dto';
 import { Code, Id, Moment, Part, Reason, Said, SaidTexts, Text, Whole } from '../fields/fields';
 
 export class PortioningReason {

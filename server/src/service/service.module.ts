@@ -1,5 +1,5 @@
 import { Module } from '@nestjs/common';
-import { ContentsModule } from '../contents/contents.module';
+import { IngredientsModule } from '../ingredients/ingredients.module';
 import { SealModule } from '../seal/seal.module';
 import { BoardService } from './board.service';
 import { PaceService } from './pace.service';
@@ -8,7 +8,7 @@ import { WalkInsService } from './walkIns.service';
 import { ServiceController } from './service.controller';
 
 @Module({
-  imports: [ContentsModule, SealModule],
+  imports: [IngredientsModule, SealModule],
   controllers: [ServiceController],
   providers: [BoardService, PaceService, ServiceLogService, WalkInsService],
 })

@@ -5,7 +5,7 @@ import { repairsOf } from '@jacana/core/service';
 import type { EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
-import { ExclusionsService } from '../contents/exclusions.service';
+import { ExclusionsService } from '../ingredients/exclusions.service';
 import { ExclusionRow, PanelistRow, type PlanRow } from '../database/entities';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';

@@ -1,5 +1,5 @@
 import { Module } from '@nestjs/common';
-import { ContentsModule } from '../contents/contents.module';
+import { IngredientsModule } from '../ingredients/ingredients.module';
 import { FindingsModule } from '../findings/findings.module';
 import { HouseModule } from '../house/house.module';
 import { WorkersModule } from '../jobs/workers.module';
@@ -12,7 +12,7 @@ import { SheetsController } from './sheets.controller';
 import { SheetsService } from './sheets.service';
 
 @Module({
-  imports: [ContentsModule, SealModule, WorkersModule, FindingsModule, KitchenModule, HouseModule],
+  imports: [IngredientsModule, SealModule, WorkersModule, FindingsModule, KitchenModule, HouseModule],
   controllers: [SheetsController, PrinterController],
   providers: [SheetsService, ReportsService, LabelPrinterService],
   exports: [ReportsService],

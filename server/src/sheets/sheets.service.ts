@@ -23,7 +23,7 @@ import { askedItems } from '@jacana/core/design';
 import { chainOf, kitchenState, piecesNow } from '@jacana/core/kitchen';
 import { rawNumbers } from '@jacana/core/served';
 import { serviceDay, trayName } from '@jacana/core/service';
-import { ExclusionsService } from '../contents/exclusions.service';
+import { ExclusionsService } from '../ingredients/exclusions.service';
 import type { Me } from '../accounts/allow';
 import { JournalService } from '../audit/journal.service';
 import { Transactions } from '../database/transactions';

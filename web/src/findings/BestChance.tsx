@@ -65,8 +65,9 @@ export function BestChance({ found }: { found: RankingView }) {
         </tbody>
       </table>
       <p className="mt-2 text-sm text-quiet">
-        Reckoned as if methods spread about one another by chance, how much being open: a lead was picked out for being
-        one, and is drawn in for it. {isOfPieces && 'Of these pieces; others, cooked alike, may come out otherwise. '}
+        Calculated as if methods spread about one another by chance, how much being open: a lead was picked out for
+        being one, and is drawn in for it.{' '}
+        {isOfPieces && 'Of these pieces; others, cooked alike, may come out otherwise. '}
         It is not the planned test, and says less than a pair that is shown to differ.
       </p>
     </FindingCard>

@@ -1,4 +1,4 @@
-import { twinLines, weightsText, type Findings, type WeightedFinding } from '@jacana/core/findings';
+import { correlatedScales, weightsText, type Findings, type WeightedFinding } from '@jacana/core/findings';
 import { FindingCard } from './FindingCard';
 import { IntervalChart } from './IntervalChart';
 import type { SectionProps } from './sectionProps';
@@ -51,7 +51,7 @@ export function WeightedFigures({ found, weighted }: WeightedFiguresProps) {
         </tbody>
       </table>
       <p className="mt-2">{weighted.support}</p>
-      {twinLines(weighted).map((line) => (
+      {correlatedScales(weighted).map((line) => (
         <p key={line} className="mt-1 border-l-4 border-line pl-3">
           {line}
         </p>

@@ -129,7 +129,7 @@ function profileInterval(
   ];
 }
 
-/** Panelists with the same counts, which are reckoned once. */
+/** Panelists with the same counts, which are calculated once. */
 interface Kind extends ReplicatedAnswers {
   times: number;
   /**

@@ -45,7 +45,7 @@ export interface FriedmanOptions {
   draws?: number;
   /** Only the chi-squared limit, for many panels in little time; default false. */
   asymptotic?: boolean;
-  /** Told the finished fraction, 0 to 1, every panelist enumerated or few thousand relabelings. */
+  /** SectionContext the finished fraction, 0 to 1, every panelist enumerated or few thousand relabelings. */
   onProgress?: (fraction: number) => void;
 }
 

@@ -5,7 +5,7 @@
  * estimates, not a vote share: 0.6 does not mean that six in ten prefer it. A leader was picked out for
  * being one, so its lead is drawn in by as much as leads of methods that hardly differ are mostly luck.
  *
- * Reckoned under a stated prior: true heights of the methods are normal about one another, and
+ * Calculated under a stated prior: true heights of the methods are normal about one another, and
  * how much they spread is open, each standard deviation from none to the largest being as likely. Over
  * tastings of which that holds, a chance of 0.9 is right nine times in ten. The error of the
  * estimates may itself be known from few degrees of freedom. By importance sampling: spreads and

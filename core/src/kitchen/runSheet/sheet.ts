@@ -100,7 +100,7 @@ function shown(placed: readonly Placed[], { jobs }: Problem, cooking: Cooking, f
   return { ...none([]), isFeasible: true, waits: waitsOf(jobs, placed), steps };
 }
 
-interface Told {
+interface SectionContext {
   problem: Problem;
   placed: Placed[];
   from: Date;
@@ -109,20 +109,20 @@ interface Told {
 
 /** The sheet after each time that the day was planned anew, one on top of the other. Where no other is found, the last one stands. */
 function plannedAnew(
-  { problem, placed, from, cooking }: Told,
+  { problem, placed, from, cooking }: SectionContext,
   anew: readonly { id: string; at: string }[],
   first: CookingSheet,
 ): CookingSheet {
   const log = cooking.log ?? [];
   const minuteOf = (moment: string): number => Math.floor((Date.parse(moment) - from.getTime()) / 60_000);
-  let [told, sheet] = [placed, first];
+  let [context, sheet] = [placed, first];
   for (const { id, at } of anew) {
     const before = log.slice(
       0,
       log.findIndex((entry) => entry.id === id),
     );
     const state = kitchenState(before);
-    const facts = factsOf(problem, told, { state, now: minuteOf(at), minuteOf });
+    const facts = factsOf(problem, context, { state, now: minuteOf(at), minuteOf });
     const found = laterAndLater(facts, problem);
     if (found === null) continue;
     const own = new Set(found.placed.map(({ piece, step }) => `${piece} ${step}`));
@@ -133,7 +133,7 @@ function plannedAnew(
     const steps = [...rest, ...next.steps].sort((a, b) => (a.start < b.start ? -1 : a.start > b.start ? 1 : 0));
     const putOff = putOffIn(problem, found.problem, from);
     sheet = { ...next, ...{ steps, waiting: found.waiting, replannedAt: at, putOff } };
-    told = [...told.filter(({ piece, step }) => !own.has(`${piece} ${step}`)), ...found.placed];
+    context = [...context.filter(({ piece, step }) => !own.has(`${piece} ${step}`)), ...found.placed];
   }
   return sheet;
 }

@@ -31,7 +31,7 @@ export interface PlannedRules {
   isTotal?: boolean;
   /** Asymptotic p-values in place of enumerations and drawings, for the many panels of a rehearsal. */
   asymptotic: boolean;
-  /** Told the finished fraction, 0 to 1. */
+  /** SectionContext the finished fraction, 0 to 1. */
   onProgress?: (fraction: number) => void;
 }
 

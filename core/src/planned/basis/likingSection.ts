@@ -1,13 +1,21 @@
 import { dots, higherFirst, rowsOf, type Chart } from '../../charts';
-import { dash, nameIn, nothing, pShort, type SectionRecord, type SectionStatus, type Told } from '../../presentation';
+import {
+  dash,
+  nameIn,
+  nothing,
+  pShort,
+  type SectionRecord,
+  type SectionStatus,
+  type SectionContext,
+} from '../../presentation';
 import type { LikingFinding } from './liking';
 import { MIXED, MIXED_SOURCE } from './whys';
 
 /** Liking looked at beside what was planned. */
 export const likingSection: SectionRecord<LikingFinding> = {
   why: { how: MIXED, source: MIXED_SOURCE, checked: likingChecks },
-  lines: (liking, told) => {
-    const nameOf = nameIn(told);
+  lines: (liking, context) => {
+    const nameOf = nameIn(context);
     const test =
       liking.test.test === null
         ? liking.test.reason
@@ -25,7 +33,7 @@ export const likingSection: SectionRecord<LikingFinding> = {
   },
   // Stands in the table of the rank sums.
   blocks: nothing,
-  charts: (liking, told, status) => likingChart(told, liking, status),
+  charts: (liking, context, status) => likingChart(context, liking, status),
 };
 
 /** What was checked about the model of the scores. */
@@ -38,7 +46,7 @@ export function likingChecks({ concerns, leftOut }: LikingFinding): string[] {
 }
 
 export function likingChart(
-  told: Told,
+  context: SectionContext,
   liking: LikingFinding,
   status: SectionStatus,
   letters: readonly string[] = [],
@@ -46,7 +54,7 @@ export function likingChart(
   return dots({
     ...{ id: 'liking', status, unit: 'liking, 1 to 9', domain: [1, 9] },
     title: 'Mean liking with intervals',
-    rows: rowsOf(told, ({ id }, place) => {
+    rows: rowsOf(context, ({ id }, place) => {
       const own = liking.means.find(({ method }) => method === id);
       return { at: own?.mean ?? null, interval: own?.interval ?? null, note: letters[place] ?? own?.letters ?? '' };
     }).sort(higherFirst),

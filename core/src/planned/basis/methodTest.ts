@@ -1,4 +1,4 @@
-import { text, type Block, type Told } from '../../presentation';
+import { text, type Block, type SectionContext } from '../../presentation';
 import { methodTestText } from '../../verdict';
 
 type Test = Parameters<typeof methodTestText>[0];
@@ -15,5 +15,5 @@ export function methodTestLines(test: Test): string[] {
 }
 
 /** What was said to be tested when the answers were known was not planned. */
-export const titled = ({ brought }: Told, what: string): string =>
+export const titled = ({ brought }: SectionContext, what: string): string =>
   brought === null ? `Planned: ${what}` : `${what.charAt(0).toUpperCase()}${what.slice(1)}`;

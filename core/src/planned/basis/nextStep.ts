@@ -9,7 +9,7 @@ export interface NextStep {
   panel: number | null;
   /** The same in pieces of each; null where the answer is not about methods. */
   pieces: number | null;
-  /** Ids of these two; null where nothing was reckoned. */
+  /** Ids of these two; null where nothing was calculated. */
   pair: [string, string] | null;
 }
 

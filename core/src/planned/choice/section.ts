@@ -7,7 +7,7 @@ import {
   type Block,
   type SectionRecord,
   type SectionStatus,
-  type Told,
+  type SectionContext,
 } from '../../presentation';
 import { methodTestText, similarityText } from '../../verdict';
 import { methodTestBlocks, methodTestLines } from '../basis/methodTest';
@@ -41,8 +41,8 @@ function figureLines({ result, similarity }: Telling): string[] {
   ];
 }
 
-function choiceChart({ result, replicated }: Telling, told: Told, status: SectionStatus): Chart[] {
-  if (result.test === 'paired-preference') return preferredChart(told, result, status);
+function choiceChart({ result, replicated }: Telling, context: SectionContext, status: SectionStatus): Chart[] {
+  if (result.test === 'paired-preference') return preferredChart(context, result, status);
   if (result.test !== 'forced-choice') return [];
   const { pd, pdInterval } = replicated ?? result;
   return dots({
@@ -53,7 +53,7 @@ function choiceChart({ result, replicated }: Telling, told: Told, status: Sectio
 }
 
 function preferredChart(
-  { methods }: Told,
+  { methods }: SectionContext,
   { shareA, exactInterval }: { shareA: number; exactInterval: readonly [number, number] },
   status: SectionStatus,
 ): Chart[] {

@@ -1,5 +1,14 @@
 import { dots, legendOf, type Chart, type Dot, type DotChart } from '../../charts';
-import { dash, decimal, number, pShort, pText, type Block, type SectionRecord, type Told } from '../../presentation';
+import {
+  dash,
+  decimal,
+  number,
+  pShort,
+  pText,
+  type Block,
+  type SectionRecord,
+  type SectionContext,
+} from '../../presentation';
 import { methodTestText } from '../../verdict';
 import { titled } from '../basis/methodTest';
 import { MIXED, MIXED_SOURCE } from '../basis/whys';
@@ -20,26 +29,26 @@ export const profileSection: SectionRecord<Profiled> = {
         `  ${attribute}: ${adjustedP === null ? 'no test' : `adjusted ${pShort(adjustedP)}`}`,
     ),
   ],
-  blocks: (profile, told) => [profileTable(told, profile)],
-  charts: (profile, told, status) =>
-    profileChart(told, profile, { id: 'profile', title: 'Word by word: means', status }),
+  blocks: (profile, context) => [profileTable(context, profile)],
+  charts: (profile, context, status) =>
+    profileChart(context, profile, { id: 'profile', title: 'Word by word: means', status }),
 };
 
-function profileTable(told: Told, { rows, methodTests }: Profiled): Block {
+function profileTable(context: SectionContext, { rows, methodTests }: Profiled): Block {
   const ofMethods = (word: string): number | null | undefined =>
     methodTests?.find(({ attribute }) => attribute === word)?.adjustedP;
   return {
     kind: 'table',
-    above: titled(told, 'word by word'),
+    above: titled(context, 'word by word'),
     columns: [
       { name: 'Word', isWide: true },
-      ...told.methods.map(({ name }) => number(name)),
+      ...context.methods.map(({ name }) => number(name)),
       number(methodTests ? 'p, pieces' : 'p, adjusted'),
       ...(methodTests ? [number('p, methods')] : []),
     ],
     rows: rows.map(({ attribute, means, adjustedP }) => [
       attribute,
-      ...told.methods.map(({ id }) => decimal(means.find((mean) => mean.level === id)?.mean, 1)),
+      ...context.methods.map(({ id }) => decimal(means.find((mean) => mean.level === id)?.mean, 1)),
       pText(adjustedP),
       ...(methodTests ? [pText(ofMethods(attribute))] : []),
     ]),
@@ -48,7 +57,7 @@ function profileTable(told: Told, { rows, methodTests }: Profiled): Block {
 
 /** Means of every scale, method by method. */
 export function profileChart(
-  told: Told,
+  context: SectionContext,
   { rows }: Pick<Profiled, 'rows'>,
   titledAs: Pick<DotChart, 'id' | 'title' | 'status'>,
 ): Chart[] {
@@ -57,12 +66,12 @@ export function profileChart(
     unit: 'mean, as it was asked',
     rows: rows.map(({ attribute, means, adjustedP }) => ({
       name: attribute,
-      dots: told.methods.flatMap(({ id }, place): Dot[] => {
+      dots: context.methods.flatMap(({ id }, place): Dot[] => {
         const at = means.find(({ level }) => level === id)?.mean ?? null;
         return at === null ? [] : [{ place, at, interval: null }];
       }),
-      note: adjustedP !== null && adjustedP <= told.alpha ? 'differ' : '',
+      note: adjustedP !== null && adjustedP <= context.alpha ? 'differ' : '',
     })),
-    legend: legendOf(told),
+    legend: legendOf(context),
   });
 }

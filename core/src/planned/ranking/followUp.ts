@@ -21,7 +21,7 @@ const POWER = 0.8;
 const FEWEST = 6;
 
 /**
- * The smallest number of panelists (or pieces) with which a tasting of the two alone is reckoned to show which
+ * The smallest number of panelists (or pieces) with which a tasting of the two alone is calculated to show which
  * is better 8 times in 10, over all true differences that go with what was seen: a lead that made
  * one look is mostly larger than the truth. In simulated tastings it then came to 0.66 to 0.79 (sized
  * by the lead itself: 0.45 to 0.70), so that people are told of 7 in 10. Of people the test is

@@ -1,6 +1,6 @@
 import type { PanelistPreferences } from '../../answers';
 import { MOST_PIECES } from '../../bundle';
-import { heightsOfRanks, list } from '../../verdict';
+import { locationEstimates, list } from '../../verdict';
 import { MORE_PIECES, NOT_YET_METHODS, step, type NextStep } from '../basis/nextStep';
 import type { RankedAnswer } from './complete';
 import { followUpSize } from './followUp';
@@ -8,8 +8,8 @@ import { followUpSize } from './followUp';
 /** More panelists than this are not worth planning for. */
 const LARGEST_FOLLOW_UP = 300;
 
-/** What a follow-up is reckoned from. */
-interface Reckoning {
+/** What a follow-up is calculated from. */
+interface FollowUpRules {
   names: readonly string[];
   /** Method ids. */
   ids: readonly string[];
@@ -21,9 +21,9 @@ interface Reckoning {
 export function nextStep(
   verdict: RankedAnswer,
   panelists: readonly PanelistPreferences[],
-  reckoning: Reckoning,
+  rules: FollowUpRules,
 ): NextStep {
-  const { names } = reckoning;
+  const { names } = rules;
   if (verdict.kind === 'cannot-say') return step('Bring in more panelists, and lock a new plan before they taste.');
   const ofMethods = verdict.methodTest !== null;
   if (verdict.kind === 'winner') {
@@ -31,7 +31,7 @@ export function nextStep(
     const pieces = ofMethods ? '' : ', with at least three pieces,';
     return step(`Cook the winner again from another lot${pieces} to see that it was the method and not the day.`);
   }
-  const size = sizeOf(verdict, panelists, reckoning);
+  const size = sizeOf(verdict, panelists, rules);
   if (verdict.kind === 'no-answer') {
     return ofMethods
       ? { ...size, text: `${MORE_PIECES} ${size.text}` }
@@ -49,9 +49,9 @@ export function nextStep(
 function sizeOf(
   { methodTest }: RankedAnswer,
   panelists: readonly PanelistPreferences[],
-  { names, ids, alpha, seed }: Reckoning,
+  { names, ids, alpha, seed }: FollowUpRules,
 ): NextStep {
-  const known = heightsOfRanks(
+  const known = locationEstimates(
     panelists.map(({ ranks }) => ranks),
     methodTest,
   );

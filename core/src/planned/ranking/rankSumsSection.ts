@@ -10,7 +10,7 @@ import {
   text,
   type Block,
   type SectionRecord,
-  type Told,
+  type SectionContext,
 } from '../../presentation';
 import { methodTestText } from '../../verdict';
 import type { LikingFinding } from '../basis/liking';
@@ -29,24 +29,24 @@ export const rankSumsSection: SectionRecord<RankSums> = {
     },
   },
   lines: rankLines,
-  blocks: (ranks, told) => [...sumBlocks(ranks, told), ...pairBlocks(ranks, told)],
-  charts: ({ methods }, told, status) =>
+  blocks: (ranks, context) => [...sumBlocks(ranks, context), ...pairBlocks(ranks, context)],
+  charts: ({ methods }, context, status) =>
     dots({
       ...{ id: 'rank-sums', status, unit: 'rank sum' },
-      title: `Rank sums with intervals: lower is ${better(told)}`,
-      rows: rowsOf(told, ({ id }) => {
+      title: `Rank sums with intervals: lower is ${better(context)}`,
+      rows: rowsOf(context, ({ id }) => {
         const own = methods.find((method) => method.id === id);
         return { at: own?.rankSum ?? null, interval: own?.rankSumInterval ?? null, note: own?.letters ?? '' };
       }).sort((a, b) => a.dots[0].at - b.dots[0].at),
     }),
 };
 
-function rankLines({ methods, overall, methodTest, pairs }: RankSums, told: Told): string[] {
+function rankLines({ methods, overall, methodTest, pairs }: RankSums, context: SectionContext): string[] {
   const said =
     overall.test === null
       ? overall.reason
       : `Friedman ${overall.statistic.toFixed(3)} on ${overall.df} df, ${probabilityText(overall.probability)}, W = ${overall.kendallW.toFixed(3)}`;
-  const nameOf = nameIn(told);
+  const nameOf = nameIn(context);
   const isOfMethods = methodTest?.test === 'piece-blocks';
   return [
     ...methods.map(
@@ -62,8 +62,8 @@ function rankLines({ methods, overall, methodTest, pairs }: RankSums, told: Told
   ];
 }
 
-function sumBlocks({ methods, overall, methodTest }: RankSums, told: Told): Block[] {
-  const model = told.sections.find(({ id }) => id === 'liking')?.data as LikingFinding | undefined;
+function sumBlocks({ methods, overall, methodTest }: RankSums, context: SectionContext): Block[] {
+  const model = context.sections.find(({ id }) => id === 'liking')?.data as LikingFinding | undefined;
   // The mean of the model, as on the screen; where it could not be fitted, the plain mean stands in.
   const meanOf = ({ id, liking }: (typeof methods)[number]): number | undefined =>
     model?.means.find(({ method }) => method === id)?.mean ?? liking?.mean;
@@ -71,7 +71,7 @@ function sumBlocks({ methods, overall, methodTest }: RankSums, told: Told): Bloc
   return [
     {
       kind: 'table',
-      above: titled(told, 'rank sums, lower is better'),
+      above: titled(context, 'rank sums, lower is better'),
       columns: [{ name: 'Method', isWide: true }, number('Sum'), number('Interval'), number('Group'), number('Liking')],
       rows: order.map((method) => [
         method.name,
@@ -92,13 +92,13 @@ function sumBlocks({ methods, overall, methodTest }: RankSums, told: Told): Bloc
   ];
 }
 
-function pairBlocks({ pairs }: RankSums, told: Told): Block[] {
-  const nameOf = nameIn(told);
+function pairBlocks({ pairs }: RankSums, context: SectionContext): Block[] {
+  const nameOf = nameIn(context);
   if (pairs.length === 0) return [];
   return [
     {
       kind: 'table',
-      above: titled(told, 'pairs'),
+      above: titled(context, 'pairs'),
       columns: [{ name: 'Pair', isWide: true }, number('Apart'), number('p, all pairs together'), number('Shown?')],
       rows: pairs.map(({ a, b, difference, adjustedP, differ }) => [
         `${nameOf(a)} and ${nameOf(b)}`,

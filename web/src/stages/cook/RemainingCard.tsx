@@ -3,8 +3,8 @@ import type { PlanPower } from '@jacana/core/planned';
 import { api } from '../../client/api';
 import type { KitchenView } from '../../client/api.generated';
 import { asTasting } from '../../drafting/draft';
-import { sizeInWords, sizedPlan, timesIn100 } from '../../reckoning/sizedPlan';
-import { useReckoned } from '../../reckoning/useReckoned';
+import { sizeInWords, sizedPlan, timesIn100 } from '../../calculations/sizedPlan';
+import { useCalculated } from '../../calculations/useCalculated';
 import { counted } from '../../shell/stages';
 import { Card } from '../../ui/Card';
 
@@ -22,13 +22,13 @@ export function RemainingCard({ id, kitchen }: { id: string; kitchen: KitchenVie
   const isLess = left.some(({ pieces, planned }) => pieces < planned);
   const design = view && asTasting(view.draft);
   const key = design && isLess && least > 0 ? JSON.stringify([id, least]) : null;
-  const { value: power } = useReckoned<{ planned: PlanPower; now: PlanPower } | null>(key, async (reckoner) => {
+  const { value: power } = useCalculated<{ planned: PlanPower; now: PlanPower } | null>(key, async (calculator) => {
     if (!design) return null;
     const plan = sizedPlan(design);
     const people = design.panel.length;
     return {
-      planned: await reckoner.power(plan, people, PANELS),
-      now: await reckoner.power({ ...plan, piecesPerMethod: least }, people, PANELS),
+      planned: await calculator.power(plan, people, PANELS),
+      now: await calculator.power({ ...plan, piecesPerMethod: least }, people, PANELS),
     };
   });
   if (!design || !isLess) return null;

@@ -91,7 +91,7 @@ function preference(draft: DraftInput): Partial<DraftInput> {
   };
 }
 
-/** As large as it was reckoned that it takes, of the first two alone. */
+/** As large as it was calculated that it takes, of the first two alone. */
 function larger(found: Findings, draft: DraftInput, goesOn: GoesOn): NextTasting[] {
   const next = sectionOf(found, 'next');
   const size = next?.panel ?? next?.pieces ?? null;

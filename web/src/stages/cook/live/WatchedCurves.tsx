@@ -1,7 +1,7 @@
 import { pieceOf, type Curve, type ExpectedEnd, type ExpectedRise } from '@jacana/core/kitchen';
 import { useState } from 'react';
 import { api } from '../../../client/api';
-import { useReckoned } from '../../../reckoning/useReckoned';
+import { useCalculated } from '../../../calculations/useCalculated';
 import { useInTasting } from '../../../shell/session';
 import { useDegrees } from '../../../shell/degrees';
 import { Card } from '../../../ui/Card';
@@ -84,11 +84,11 @@ function useRise({ curve, expected, day }: RiseProps): ExpectedRise | null {
     method && { step, chain: method.chain, product: kitchen.product, target: expected.target };
   // Once a minute is often enough: it moves slowly.
   const key = asked ? [curve.piece, asked.step.id, Math.floor((expected.at - since) / 60_000)].join() : null;
-  const { value } = useReckoned<ExpectedRise | null>(key, (reckoner) => {
+  const { value } = useCalculated<ExpectedRise | null>(key, (calculator) => {
     const readings = curve.points
       .filter(({ at }) => at >= since)
       .map(({ at, mean }) => ({ minutes: at / 60_000, celsius: mean }));
-    return asked ? reckoner.rise({ ...asked, readings }) : Promise.resolve(null);
+    return asked ? calculator.rise({ ...asked, readings }) : Promise.resolve(null);
   });
   return value;
 }

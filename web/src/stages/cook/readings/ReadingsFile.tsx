@@ -2,8 +2,8 @@ import { guessedMapping, type ReadTable, type TableMapping } from '@jacana/core/
 import { useState } from 'react';
 import { api, refusalOf } from '../../../client/api';
 import type { DeviceView } from '../../../client/api.generated';
-import type { TableHead } from '../../../reckoning/reckoner.worker';
-import { useReckoned } from '../../../reckoning/useReckoned';
+import type { TableHead } from '../../../calculations/calculations.worker';
+import { useCalculated } from '../../../calculations/useCalculated';
 import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
@@ -51,7 +51,7 @@ interface FileDialogProps extends ReadingsFileProps {
 /** What a file begins with, and how it would be read. Large files are read off the page's own thread. */
 function FileDialog(props: FileDialogProps) {
   const { file, onClose } = props;
-  const { value: head, problem } = useReckoned(file.name, (reckoner) => reckoner.tableHead(file.text));
+  const { value: head, problem } = useCalculated(file.name, (calculator) => calculator.tableHead(file.text));
   if (head) return <MappingDialog {...props} head={head} />;
   return (
     <Modal
@@ -72,9 +72,9 @@ function MappingDialog({ id, file, head, devices, onClose }: FileDialogProps & {
   }));
   const [device, setDevice] = useState(nameOf(file.name));
   const wanted = JSON.stringify(mapping);
-  const { value } = useReckoned(wanted, async (reckoner) => ({
+  const { value } = useCalculated(wanted, async (calculator) => ({
     of: wanted,
-    table: await reckoner.readings(file.text, mapping),
+    table: await calculator.readings(file.text, mapping),
   }));
   // What was read by the columns before is not what is taken now.
   const isBusy = value?.of !== wanted;

@@ -3,7 +3,7 @@ import type { Tasting } from '@jacana/core/bundle';
 import { api } from '../../../client/api';
 import type { SittingTrayView } from '../../../client/api.generated';
 import { useDrafting } from '../../../drafting/draft';
-import { useReckoned } from '../../../reckoning/useReckoned';
+import { useCalculated } from '../../../calculations/useCalculated';
 import { Card } from '../../../ui/Card';
 import { Heat } from '../../../ui/Heat';
 import { OrderTables } from './OrderTables';
@@ -19,10 +19,10 @@ function PlannedBalance() {
   const { design, problems } = useDrafting();
   const problem = problems.find(({ field }) => field === 'service' || field === 'test')?.message;
   const isAsked = design.methods.length > 1 && design.panel.length > 0 && !problem;
-  const { value, isBusy } = useReckoned<PlannedSitting[]>(
+  const { value, isBusy } = useCalculated<PlannedSitting[]>(
     isAsked ? JSON.stringify(servingDesign(design)) : null,
     // Any seed shows the same evenness; the lock draws its own.
-    (reckoner) => reckoner.sittings(servingDesign(design), 'preview'),
+    (calculator) => calculator.sittings(servingDesign(design), 'preview'),
   );
   if (!isAsked || !value)
     return (

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useDrafting } from '../../../drafting/draft';
-import { useReckoned } from '../../../reckoning/useReckoned';
+import { useCalculated } from '../../../calculations/useCalculated';
 import { Card } from '../../../ui/Card';
 import { RangeField } from '../../../ui/RangeField';
 
@@ -18,7 +18,9 @@ export function ScreeningCard() {
     spread: Math.hypot(assumed.disagreement, assumed.noise / Math.sqrt(service.replicates)),
   };
   const isAsked = panel.length > 0 && methods > 3;
-  const { value, isBusy } = useReckoned(isAsked ? JSON.stringify(plan) : null, (reckoner) => reckoner.screening(plan));
+  const { value, isBusy } = useCalculated(isAsked ? JSON.stringify(plan) : null, (calculator) =>
+    calculator.screening(plan),
+  );
   if (!isAsked) return null;
   const percent = (share: number): string => `${Math.round(share * 100)} %`;
   return (
@@ -28,7 +30,7 @@ export function ScreeningCard() {
           ? `The truly best three all reach a final of ${finalists} in ${percent(value.bestThreeSurvive)} of cases`
           : 'Screening, then a final'
       }
-      aside={isBusy ? 'reckoning…' : 'simulated'}
+      aside={isBusy ? 'computing…' : 'simulated'}
     >
       <RangeField
         label="Go on to the final"

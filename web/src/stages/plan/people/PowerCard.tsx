@@ -15,8 +15,8 @@ import {
   YAxis,
 } from 'recharts';
 import { useDrafting } from '../../../drafting/draft';
-import { sizeInWords, sizedPlan, timesIn100 } from '../../../reckoning/sizedPlan';
-import { useReckoned } from '../../../reckoning/useReckoned';
+import { sizeInWords, sizedPlan, timesIn100 } from '../../../calculations/sizedPlan';
+import { useCalculated } from '../../../calculations/useCalculated';
 import { Card } from '../../../ui/Card';
 import { enoughPeople, powerCurve, type PowerCurve } from './powerCurve';
 
@@ -26,15 +26,15 @@ export function PowerCard() {
   const plan = sizedPlan(design);
   const panelists = design.panel.length;
   const isAsked = panelists > 0 && plan.methods.length > 1;
-  const { value: curve, isBusy } = useReckoned<PowerCurve>(
+  const { value: curve, isBusy } = useCalculated<PowerCurve>(
     isAsked ? JSON.stringify([plan, panelists]) : null,
-    (reckoner, tell) => powerCurve(reckoner, plan, panelists, tell),
+    (calculator, tell) => powerCurve(calculator, plan, panelists, tell),
   );
   if (!isAsked || !curve?.here)
     return (
       <Card title="Power">
         <p className="text-quiet">
-          {isAsked ? 'Reckoning…' : 'Once there are two methods and some people, this shows what they can find.'}
+          {isAsked ? 'FollowUpRules…' : 'Once there are two methods and some people, this shows what they can find.'}
         </p>
       </Card>
     );
@@ -42,7 +42,7 @@ export function PowerCard() {
   return (
     <Card
       title={`${whoFinds(panelists, plan)} ${sizeInWords(plan)} ${timesIn100(curve.here.power)}`}
-      aside={isBusy ? 'reckoning…' : powerSource(plan)}
+      aside={isBusy ? 'computing…' : powerSource(plan)}
     >
       <Curve curve={curve} panelists={panelists} />
       <ul className="mt-2 space-y-1">

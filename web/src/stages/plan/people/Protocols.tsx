@@ -4,7 +4,7 @@ import { PROTOCOLS, discriminatorsAt, type Protocol } from '@jacana/core/inferen
 import { distanceOf, type comparedProtocols } from '@jacana/core/power';
 import { seeksSimilarity } from '@jacana/core/questions';
 import { useDrafting } from '../../../drafting/draft';
-import { useReckoned } from '../../../reckoning/useReckoned';
+import { useCalculated } from '../../../calculations/useCalculated';
 import { RangeField } from '../../../ui/RangeField';
 import { TableHead } from '../../../ui/TableHead';
 
@@ -51,9 +51,9 @@ export function Protocols() {
   const { alpha, service } = draft;
   const goal = isSimilarity ? ('similarity' as const) : ('difference' as const);
   const replicates = service.replicates * service.sittings;
-  const { value } = useReckoned<ReturnType<typeof comparedProtocols>>(
+  const { value } = useCalculated<ReturnType<typeof comparedProtocols>>(
     protocol && JSON.stringify([protocol, pd, alpha, goal, replicates]),
-    (reckoner) => reckoner.protocols({ protocol: protocol as Protocol, pd, alpha, goal, replicates }),
+    (calculator) => calculator.protocols({ protocol: protocol as Protocol, pd, alpha, goal, replicates }),
   );
   if (protocol === null || !value) return null;
   return (

@@ -1,6 +1,6 @@
 import { powerSource, type PlanPower, type SizedPlan } from '@jacana/core/planned';
 import type { Remote } from 'comlink';
-import type { Reckoner } from '../../../reckoning/reckoner.worker';
+import type { Calculator } from '../../../calculations/calculations.worker';
 
 /** Power against panel size, and what the panel at hand can do. */
 export interface PowerCurve {
@@ -23,17 +23,17 @@ export function sizesFor(plan: Parameters<typeof powerSource>[0], panelists: num
 
 /** Computes what the panel at hand can do first, then the curve point by point. */
 export async function powerCurve(
-  reckoner: Remote<Reckoner>,
+  calculator: Remote<Calculator>,
   plan: SizedPlan,
   panelists: number,
   tell: (curve: PowerCurve) => void,
 ): Promise<PowerCurve> {
-  const here = await reckoner.power(plan, panelists, 2 * PANELS);
+  const here = await calculator.power(plan, panelists, 2 * PANELS);
   const curve: PowerCurve = { points: [], here, smallest: null };
   tell(curve);
-  curve.smallest = await reckoner.smallest(plan, panelists);
+  curve.smallest = await calculator.smallest(plan, panelists);
   for (const size of sizesFor(plan, panelists)) {
-    const { power } = await reckoner.power(plan, size, PANELS);
+    const { power } = await calculator.power(plan, size, PANELS);
     curve.points = [...curve.points, { panelists: size, power }];
     if (curve.points.length % 6 === 0) tell({ ...curve });
   }

@@ -1,6 +1,6 @@
 import { Play, Square } from 'lucide-react';
 import { useDrafting } from '../../../drafting/draft';
-import { useRehearsal } from '../../../reckoning/useRehearsal';
+import { useRehearsal } from '../../../calculations/useRehearsal';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { Size, SizedFor } from '../people/SizedFor';

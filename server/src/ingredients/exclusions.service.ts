@@ -8,7 +8,7 @@ import { Transactions } from '../database/transactions';
 import { refuseState } from '../fields/problems';
 import { LiveService } from '../live/live.service';
 import { TastingStore } from '../tastings/tasting.store';
-import type { ExclusionInput, ExclusionView } from './contents.dto';
+import type { ExclusionInput, ExclusionView } from './ingredients.dto';
 
 /**
  * What people must not eat. It is about their health, so it stays here: in no bundle, no log and no view but the

@@ -1,9 +1,9 @@
 import { type Remote, wrap } from 'comlink';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
-import type { Reckoner } from './reckoner.worker';
+import type { Calculator } from './calculations.worker';
 
 /** A computation under way, or its result. */
-export interface Reckoned<T> {
+export interface Calculated<T> {
   /** The latest result; while a new one is computed, the one before. */
   value: T | null;
   isBusy: boolean;
@@ -17,15 +17,15 @@ const REST_MS = 150;
 /** A worker with the one handle on it: once a handle is collected as garbage, its worker no longer answers. */
 interface Kept {
   worker: Worker;
-  reckoner: Remote<Reckoner>;
+  calculator: Remote<Calculator>;
 }
 
 function hired(): Kept {
-  const worker = new Worker(new URL('./reckoner.worker.ts', import.meta.url), { type: 'module' });
-  return { worker, reckoner: wrap<Reckoner>(worker) };
+  const worker = new Worker(new URL('./calculations.worker.ts', import.meta.url), { type: 'module' });
+  return { worker, calculator: wrap<Calculator>(worker) };
 }
 
-type Task<T> = (reckoner: Remote<Reckoner>, tell: (part: T) => void) => Promise<T>;
+type Task<T> = (calculator: Remote<Calculator>, tell: (part: T) => void) => Promise<T>;
 
 /**
  * Runs a computation in a worker, and again whenever its key changes. The worker is kept from
@@ -35,8 +35,8 @@ type Task<T> = (reckoner: Remote<Reckoner>, tell: (part: T) => void) => Promise<
  * @param key what the computation depends on, as text; null computes nothing
  * @param task gets the worker's functions, and may tell of parts of the result before it is whole
  */
-export function useReckoned<T>(key: string | null, task: Task<T>): Reckoned<T> {
-  const [state, setState] = useState<Reckoned<T>>({ value: null, isBusy: false, problem: null });
+export function useCalculated<T>(key: string | null, task: Task<T>): Calculated<T> {
+  const [state, setState] = useState<Calculated<T>>({ value: null, isBusy: false, problem: null });
   const kept = useRef<Kept | null>(null);
   // The key stands for everything that the task reads.
   const start = useEffectEvent(task);
@@ -50,7 +50,7 @@ export function useReckoned<T>(key: string | null, task: Task<T>): Reckoned<T> {
       kept.current ??= hired();
       isComputing = true;
       setState((before) => ({ ...before, isBusy: true }));
-      start(kept.current.reckoner, (part) => tell(part, true))
+      start(kept.current.calculator, (part) => tell(part, true))
         .then((value) => tell(value, false))
         .catch((error: unknown) => {
           const problem = error instanceof Error ? error.message : 'This could not be computed.';

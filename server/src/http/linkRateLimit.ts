@@ -1,5 +1,5 @@
 import type { NextFunction, Request, Response } from 'express';
-import type { Refusal } from './fields/problems';
+import type { Refusal } from '../fields/problems';
 
 const WHILE_MS = 60_000;
 /** More places, and more good addresses, than one house has: whoever makes them up must not fill the memory. */
@@ -12,7 +12,7 @@ const SECRET = /^\/(?:api\/(?:ballots|shared)|b)\/([^/]+)/i;
  * Counts addresses that lead nowhere, by where they are asked for from. Whoever asks for too many waits; a ballot or a link
  * that was good from there goes on, so that one guest who guesses stops nobody who answers.
  */
-export class Knocks {
+export class LinkRateLimit {
   private readonly wrong = new Map<string, { count: number; until: number }>();
   private readonly good = new Set<string>();
 
@@ -53,14 +53,16 @@ interface Behind {
 }
 
 /** Stands before the routes that anybody may ask for who has the right address. */
-export function knocking(knocks: Knocks): (request: Request, response: Response, next: NextFunction) => void {
+export function limitWrongLinks(
+  limit: LinkRateLimit,
+): (request: Request, response: Response, next: NextFunction) => void {
   return (request, response, next) => {
     const secret = SECRET.exec(request.path)?.[1];
     if (secret === undefined) return next();
     const from = request.ip ?? '';
     const { locals } = response as { locals: Behind };
     // The page that is the same for everybody tells nothing, and asks again by itself.
-    locals.isSecret = knocks.mustWait(from, secret);
+    locals.isSecret = limit.mustWait(from, secret);
     if (locals.isSecret && request.path.startsWith('/api/')) {
       const message = 'Too many addresses that lead nowhere were asked for from here. Wait a minute and try again.';
       const refusal: Refusal = { statusCode: 429, error: 'wait', problems: [], message };
@@ -69,9 +71,9 @@ export function knocking(knocks: Knocks): (request: Request, response: Response,
     }
     response.on('finish', () => {
       const { statusCode } = response;
-      if (statusCode === 404 || locals.isThere === false) knocks.answered(from, secret, false);
+      if (statusCode === 404 || locals.isThere === false) limit.answered(from, secret, false);
       else if (locals.isThere ?? (request.path.startsWith('/api/') && statusCode < 300))
-        knocks.answered(from, secret, true);
+        limit.answered(from, secret, true);
     });
     next();
   };

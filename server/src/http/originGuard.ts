@@ -1,7 +1,7 @@
 import { hostname } from 'node:os';
 import type { NextFunction, Request, Response } from 'express';
-import type { Refusal } from './fields/problems';
-import { ownNames, type ServerOptions } from './options/options';
+import type { Refusal } from '../fields/problems';
+import { ownNames, type ServerOptions } from '../options/options';
 
 /** What only asks, and changes nothing. */
 const ASKING = new Set(['GET', 'HEAD', 'OPTIONS']);
@@ -11,7 +11,9 @@ const ASKING = new Set(['GET', 'HEAD', 'OPTIONS']);
  * not this server's (a page elsewhere that has its own name point here), from a page of another address, or through
  * a proxy that the server was not told of.
  */
-export function doors(options: ServerOptions): (request: Request, response: Response, next: NextFunction) => void {
+export function originGuard(
+  options: ServerOptions,
+): (request: Request, response: Response, next: NextFunction) => void {
   const machine = hostname().toLowerCase();
   const given = options.address === null ? [] : [new URL(options.address).hostname];
   const names = new Set(['localhost', '127.0.0.1', '[::1]', machine, `${machine}.local`, ...given]);

@@ -5,7 +5,7 @@ import { OPTIONS, type ServerOptions } from '../options/options';
 
 /** Makes copies of the data file while the server runs. */
 @Injectable()
-export class UpkeepService implements OnApplicationBootstrap, OnApplicationShutdown {
+export class MaintenanceService implements OnApplicationBootstrap, OnApplicationShutdown {
   private timer: NodeJS.Timeout | undefined;
   private last: Promise<void> = Promise.resolve();
 

@@ -1,4 +1,4 @@
-import { copyFile, UnfitFile } from './storage/dataFile';
+import { copyFile, UnfitFile } from '../storage/dataFile';
 
 /** Copies a data file while the server goes on using it: `npm run backup -- FROM.db TO.db`. */
 const [from, to] = process.argv.slice(2);

@@ -3,14 +3,14 @@ import { existsSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import 'reflect-metadata';
-import { AuditService } from './audit/audit.service';
-import { hashPassword } from './accounts/passwords';
-import { openBoth } from './database/dataSource';
-import { AccountRow, SessionRow } from './database/entities';
-import { migrationNames } from './database/migrations';
-import { Transactions } from './database/transactions';
-import { PASSWORD_COST } from './options/passwordCost';
-import { claim, inspect, UnfitFile } from './storage/dataFile';
+import { AuditService } from '../audit/audit.service';
+import { hashPassword } from '../accounts/passwords';
+import { openBoth } from '../database/dataSource';
+import { AccountRow, SessionRow } from '../database/entities';
+import { migrationNames } from '../database/migrations';
+import { Transactions } from '../database/transactions';
+import { PASSWORD_COST } from '../options/passwordCost';
+import { claim, inspect, UnfitFile } from '../storage/dataFile';
 
 /**
  * Lets somebody back in whose password is forgotten, by whoever can reach the data file while no server has it:

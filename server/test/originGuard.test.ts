@@ -5,7 +5,7 @@ import { AccountsService } from '../src/accounts/accounts.service';
 import { createApplication } from '../src/application';
 import { FirstScreens } from '../src/ballots/firstScreens.service';
 import { BadOptions, publicAddress, readOptions } from '../src/options/options';
-import { Knocks } from '../src/knocks';
+import { LinkRateLimit } from '../src/http/linkRateLimit';
 import { freshFile, startServer, testOptions } from './support/running';
 import { device, locked, tokens } from './support/tasting';
 
@@ -29,40 +29,40 @@ const first = { name: 'Ines', login: 'ines', password: 'long enough to pass' };
 
 /** A minute long, 60 addresses that lead nowhere. */
 describe('addresses with a secret in them', () => {
-  const missed = (knocks: Knocks, times: number, from = 'one'): void => {
-    for (let at = 0; at < times; at++) knocks.answered(from, `guess-${at}`, false);
+  const missed = (limit: LinkRateLimit, times: number, from = 'one'): void => {
+    for (let at = 0; at < times; at++) limit.answered(from, `guess-${at}`, false);
   };
 
   it('are guessed for a while, and then not before a minute is over', () => {
     let now = 0;
-    const knocks = new Knocks(60, () => now);
-    missed(knocks, 59);
-    expect(knocks.mustWait('one', 'right')).toBe(false);
+    const limit = new LinkRateLimit(60, () => now);
+    missed(limit, 59);
+    expect(limit.mustWait('one', 'right')).toBe(false);
     now = 59_999;
-    missed(knocks, 1);
-    expect(knocks.mustWait('one', 'right')).toBe(true);
-    expect(knocks.mustWait('another', 'right')).toBe(false);
+    missed(limit, 1);
+    expect(limit.mustWait('one', 'right')).toBe(true);
+    expect(limit.mustWait('another', 'right')).toBe(false);
     now = 60_000;
-    expect(knocks.mustWait('one', 'right')).toBe(false);
-    missed(knocks, 1);
-    expect(knocks.mustWait('one', 'right')).toBe(false);
+    expect(limit.mustWait('one', 'right')).toBe(false);
+    missed(limit, 1);
+    expect(limit.mustWait('one', 'right')).toBe(false);
   });
 
   it('that were good from there go on, whatever somebody beside them tries', () => {
-    const knocks = new Knocks(60, () => 0);
-    knocks.answered('one', 'right', true);
-    missed(knocks, 100);
-    expect(knocks.mustWait('one', 'right')).toBe(false);
-    expect(knocks.mustWait('one', 'other')).toBe(true);
-    missed(knocks, 100, 'another');
-    expect(knocks.mustWait('another', 'right')).toBe(true);
+    const limit = new LinkRateLimit(60, () => 0);
+    limit.answered('one', 'right', true);
+    missed(limit, 100);
+    expect(limit.mustWait('one', 'right')).toBe(false);
+    expect(limit.mustWait('one', 'other')).toBe(true);
+    missed(limit, 100, 'another');
+    expect(limit.mustWait('another', 'right')).toBe(true);
   });
 
   it('fill no memory', () => {
-    const knocks = new Knocks(1, () => 0);
-    for (let at = 0; at < 30_000; at++) knocks.answered(`place-${at}`, 'guess', false);
-    expect(knocks.mustWait('place-0', 'right')).toBe(false);
-    expect(knocks.mustWait('place-29999', 'right')).toBe(true);
+    const limit = new LinkRateLimit(1, () => 0);
+    for (let at = 0; at < 30_000; at++) limit.answered(`place-${at}`, 'guess', false);
+    expect(limit.mustWait('place-0', 'right')).toBe(false);
+    expect(limit.mustWait('place-29999', 'right')).toBe(true);
   });
 
   it('tell nothing more to whoever tried too many, by page or by route, and let others answer', async () => {

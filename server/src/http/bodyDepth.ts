@@ -1,5 +1,5 @@
 import type { NextFunction, Request, Response } from 'express';
-import { refuseFields } from './fields/problems';
+import { refuseFields } from '../fields/problems';
 
 /** Deeper than any body that Jacana takes; what reads a body by recursion is safe below it. */
 const DEEPEST = 40;

@@ -1,14 +1,14 @@
 import { Module } from '@nestjs/common';
 import { SealModule } from '../seal/seal.module';
-import { ContentsController } from './contents.controller';
+import { IngredientsController } from './ingredients.controller';
 import { ExclusionsService } from './exclusions.service';
 import { IngredientsService } from './ingredients.service';
 
 /** What samples are made of, and who must not eat it. */
 @Module({
   imports: [SealModule],
-  controllers: [ContentsController],
+  controllers: [IngredientsController],
   providers: [ExclusionsService, IngredientsService],
   exports: [ExclusionsService],
 })
-export class ContentsModule {}
+export class IngredientsModule {}

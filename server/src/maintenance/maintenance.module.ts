@@ -1,12 +1,12 @@
 import { Module } from '@nestjs/common';
 import { WorkersModule } from '../jobs/workers.module';
 import { RetentionService } from './retention.service';
-import { UpkeepService } from './upkeep.service';
+import { MaintenanceService } from './maintenance.service';
 
 /** What keeps the data file: copies of it while the server runs, and an end to what had its time. */
 @Module({
   imports: [WorkersModule],
-  providers: [UpkeepService, RetentionService],
-  exports: [UpkeepService, RetentionService],
+  providers: [MaintenanceService, RetentionService],
+  exports: [MaintenanceService, RetentionService],
 })
-export class UpkeepModule {}
+export class MaintenanceModule {}

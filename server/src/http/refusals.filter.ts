@@ -1,8 +1,8 @@
 import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger } from '@nestjs/common';
 import type { Response } from 'express';
 import { QueryFailedError } from 'typeorm';
-import { UnsoundStore } from './database/transactions';
-import type { Refusal } from './fields/problems';
+import { UnsoundStore } from '../database/transactions';
+import type { Refusal } from '../fields/problems';
 
 const WORDS: Record<number, string> = {
   400: 'bad-request',

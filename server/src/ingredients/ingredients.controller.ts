@@ -2,14 +2,14 @@ import { Body, Controller, Get, Param, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
 import { Answers } from '../fields/fields';
-import { CorrectedIngredients, ExclusionInput, ExclusionView } from './contents.dto';
+import { CorrectedIngredients, ExclusionInput, ExclusionView } from './ingredients.dto';
 import { ExclusionsService } from './exclusions.service';
 import { IngredientsService } from './ingredients.service';
 
 @ApiTags('contents')
 @Controller('api/tastings/:id')
 @Allow('coordinator')
-export class ContentsController {
+export class IngredientsController {
   constructor(
     private readonly ingredients: IngredientsService,
     private readonly exclusions: ExclusionsService,

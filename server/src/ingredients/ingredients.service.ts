@@ -8,7 +8,7 @@ import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
 import { LiveService } from '../live/live.service';
 import { TastingStore, tastingOf } from '../tastings/tasting.store';
-import type { CorrectedIngredients } from './contents.dto';
+import type { CorrectedIngredients } from './ingredients.dto';
 
 /** What samples are made of can be put right after locking: who must not eat it depends on it, and no order or code does. */
 @Injectable()

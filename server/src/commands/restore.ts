@@ -1,7 +1,7 @@
 import { existsSync, renameSync } from 'node:fs';
 import Database from 'better-sqlite3';
-import { migrationNames } from './database/migrations';
-import { claim, copyFile, inspect, UnfitFile } from './storage/dataFile';
+import { migrationNames } from '../database/migrations';
+import { claim, copyFile, inspect, UnfitFile } from '../storage/dataFile';
 
 /**
  * Puts a backup in the place of a data file: `npm run restore -- BACKUP.db FILE.db`. What was there is kept

@@ -1,6 +1,6 @@
 import type { IncomingMessage } from 'node:http';
 import type { Params } from 'nestjs-pino';
-import type { ServerOptions } from './options/options';
+import type { ServerOptions } from '../options/options';
 
 /** A ballot's token is the right to answer, and a link's the right to read, so they stay out of the log, however they are spelt. */
 export const withoutToken = (url: string): string => url.replace(/\/(b|ballots|f|shared)\/[^/?]+/gi, '/$1/…');

@@ -2,7 +2,7 @@ import type { Tasting } from '@jacana/core/bundle';
 import type { Rehearsal } from '@jacana/core/simulate';
 import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import type { Reckoner } from './reckoner.worker';
+import type { Calculator } from './calculations.worker';
 
 export type RehearsalState =
   | { kind: 'idle' }
@@ -16,7 +16,7 @@ const MOST_WORKERS = 8;
 const startWorkers = (): Worker[] =>
   Array.from(
     { length: Math.min(MOST_WORKERS, Math.max(1, navigator.hardwareConcurrency || 1)) },
-    () => new Worker(new URL('./reckoner.worker.ts', import.meta.url), { type: 'module' }),
+    () => new Worker(new URL('./calculations.worker.ts', import.meta.url), { type: 'module' }),
   );
 
 /** The last rehearsal of each tasting: locking the plan, or looking at another part of it, must not wipe it. */
@@ -63,16 +63,16 @@ async function shared(
   seed: string,
   tell: (next: RehearsalState) => void,
 ): Promise<Rehearsal> {
-  const reckoners = workers.map((worker) => wrap<Reckoner>(worker));
+  const calculators = workers.map((worker) => wrap<Calculator>(worker));
   const fractions = workers.map(() => 0);
   const parts = await Promise.all(
-    reckoners.map((reckoner, part) => {
+    calculators.map((calculator, part) => {
       const progress = proxy((fraction: number) => {
         fractions[part] = fraction;
         tell({ kind: 'running', fraction: fractions.reduce((sum, one) => sum + one, 0) / workers.length });
       });
-      return reckoner.rehearsePart(tasting, { seed, part, of: workers.length }, progress);
+      return calculator.rehearsePart(tasting, { seed, part, of: workers.length }, progress);
     }),
   );
-  return reckoners[0].rehearsed(tasting, seed, parts);
+  return calculators[0].rehearsed(tasting, seed, parts);
 }

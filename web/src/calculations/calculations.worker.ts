@@ -17,7 +17,7 @@ import { joined, rehearsePart, type Rehearsal, type RehearsalPart } from '@jacan
 import { expose } from 'comlink';
 
 /** The what-if computations, off the page's own thread. */
-const reckoner = {
+const calculator = {
   sittings: (design: ServingDesign, seed: string): PlannedSitting[] => plannedSittings(design, seed),
   power: (plan: SizedPlan, panelists: number, panels: number): PlanPower => planPower(plan, panelists, SEED, panels),
   smallest: (plan: SizedPlan, panelists: number): number | null =>
@@ -61,6 +61,6 @@ export interface TableHead {
 /** The same question gives the same curve: what-ifs are compared with each other. */
 const SEED = 'what if';
 
-export type Reckoner = typeof reckoner;
+export type Calculator = typeof calculator;
 
-expose(reckoner);
+expose(calculator);
