@@ -54,5 +54,26 @@ export const web = {
       '    this.now = next;',
       'test/history',
     ),
+    fault(
+      'an answer that another device gave takes the place of one that is not sent yet',
+      'ballot/state.ts',
+      'if (!isOwn) state.given[place] = answer;',
+      'state.given[place] = answer;',
+      'test/ballotState',
+    ),
+    fault(
+      'the same answer is sent again and again',
+      'ballot/state.ts',
+      'if (before && sameValue(before, answer)) return;',
+      '',
+      'test/ballotState',
+    ),
+    fault(
+      'a hand-in gets a new id each time',
+      'ballot/state.ts',
+      'state.handIn ??= id;',
+      'state.handIn = id;',
+      'test/ballotState',
+    ),
   ],
 };
