@@ -1,6 +1,7 @@
+import { pText } from '@jacana/core/format';
 import { methodLook } from '@jacana/core/charts';
 import type { RankingView } from '@jacana/core/findings';
-import { bestFirst, pText, placeNames } from '../src/findings/order';
+import { bestFirst, placeNames } from '../src/findings/order';
 
 const found = (sums: (number | null)[]) =>
   ({ methods: sums.map((rankSum, at) => ({ id: `m${at}`, name: `Method ${at}`, rankSum })) }) as unknown as RankingView;

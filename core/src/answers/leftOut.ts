@@ -9,9 +9,9 @@
  * @example
  * leftOutText({ panelist: 'a', sitting: 1, seat: 7, kind: 'not-come', why: 'did not come' }) // 'Seat 7 did not come.'
  */
+import { counted, list } from '../format';
 import { trayName } from '../service';
 import type { Plan } from '../tasting';
-import { counted, list } from '../verdict/wording';
 
 /** A ballot that does not count, or not all of it. */
 export interface LeftOut {

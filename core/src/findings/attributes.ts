@@ -1,10 +1,10 @@
+import { list } from '../format';
 import { scoreOf, type AnsweredSet, type Reading } from '../answers';
 import { answerKindOf, scaleOf, type BallotItem, type TastingBundle } from '../bundle';
 import { captionOf, type MapChart } from '../charts';
 import { SMALLEST_PANEL } from '../design';
 import { drivers, preferenceMap, principalComponents, type Ellipse } from '../inference';
 import { explored, factOf, nothing, type SectionRecord, type SectionContext } from '../presentation';
-import { list } from '../verdict';
 
 /** How methods differ in several scales at once, as a picture; about the pieces that were eaten. */
 export interface AttributesMap {

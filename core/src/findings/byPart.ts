@@ -1,11 +1,12 @@
+import { counted, list, pText } from '../format';
 import { answeredSets, type AnsweredSet, type Reading, type Wanted } from '../answers';
 import { mainItem } from '../bundle';
 import { dots, legendOf, type Dot } from '../charts';
 import { levelOfPart, levelText, waysApart } from '../design';
 import { lotsByPieces, zonesByPeople, zonesByPieces, type BlockRow, type Interaction, type NoTest } from '../inference';
 import { PLANNED, plannedAnswer, type SampleReader } from '../planned';
-import { counted, factOf, pText, under, type SectionRecord } from '../presentation';
-import { aboutBites, claimOf, ifAlike, list, type About, type VerdictKind } from '../verdict';
+import { factOf, under, type SectionRecord } from '../presentation';
+import { aboutBites, claimOf, ifAlike, type About, type VerdictKind } from '../verdict';
 
 /** The answer of one zone, or of one lot, by itself. */
 export interface PartAnswer {

@@ -1,6 +1,7 @@
+import { decimal } from '../format';
 import { scoreOf, type AnsweredSet, type Reading } from '../answers';
 import { answerKindOf, kindsFor, mainItem, scaleOf, scopeOf, type BallotItem, type TastingBundle } from '../bundle';
-import { dash, decimal, factOf, nameIn, nothing, type NameOfSeat, type SectionRecord } from '../presentation';
+import { dash, factOf, nameIn, nothing, type NameOfSeat, type SectionRecord } from '../presentation';
 import { commentsOf, wordCounts, type Comment, type Count } from './comments';
 
 /** What was answered about one method, as it is. */

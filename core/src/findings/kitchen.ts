@@ -1,3 +1,4 @@
+import { decimal, list } from '../format';
 import type { Reading } from '../answers';
 import { meanInterval, type MeanWithInterval } from '../inference';
 import {
@@ -18,7 +19,6 @@ import {
 } from '../kitchen';
 import {
   dash,
-  decimal,
   nameIn,
   nothing,
   number,
@@ -27,7 +27,6 @@ import {
   type SectionRecord,
   type SectionContext,
 } from '../presentation';
-import { list } from '../verdict';
 
 /** One piece as it was cooked, and how it was liked. */
 export interface CookedPiece extends Omit<PieceNow, 'lot' | 'block'> {

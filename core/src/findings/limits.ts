@@ -1,10 +1,11 @@
+import { counted, list } from '../format';
 import { leftOutSentences, type LeftOut, type PanelistPreferences } from '../answers';
 import type { Tasting, TastingBundle } from '../bundle';
 import { ledgerOf } from '../caveats';
 import { SMALL_PANEL, isOfTwoSamples } from '../design';
-import { counted, nothing, type Block, type SectionRecord } from '../presentation';
+import { nothing, type Block, type SectionRecord } from '../presentation';
 import { seeksSimilarity } from '../questions';
-import { claimOf, list, type VerdictKind } from '../verdict';
+import { claimOf, type VerdictKind } from '../verdict';
 
 /** Something the data cannot say, in words for the person who reads the verdict. */
 export interface Limit {

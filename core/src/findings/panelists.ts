@@ -1,7 +1,8 @@
+import { counted } from '../format';
 import { scoreOf, type AnsweredSet, type Reading } from '../answers';
 import { answerKindOf, type BallotItem } from '../bundle';
 import { panelPerformance, type PanelScore, type PanelistPerformance } from '../inference';
-import { counted, explored, factOf, nothing, type SectionRecord } from '../presentation';
+import { explored, factOf, nothing, type SectionRecord } from '../presentation';
 import { shareOf } from './weighted';
 
 /** How one panelist worked, over all scales that were asked; null where the answers do not show it. */

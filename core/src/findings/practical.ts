@@ -1,8 +1,8 @@
+import { decimal, list } from '../format';
 import type { Effort, Tasting } from '../bundle';
 import { midRanks, withinMargin } from '../inference';
 import type { LikingFinding } from '../planned';
-import { decimal, explored, nameIn, nothing, number, text, type Block, type SectionRecord } from '../presentation';
-import { list } from '../verdict';
+import { explored, nameIn, nothing, number, text, type Block, type SectionRecord } from '../presentation';
 import type { KitchenFinding } from './kitchen';
 
 /**

@@ -1,9 +1,9 @@
+import { counted, list } from '../format';
 import { readingWithout, type Reading } from '../answers';
 import type { Caveat } from '../caveats';
 import { SMALLEST_PANEL } from '../design';
 import { plannedAnswer, type PlannedAnswer } from '../planned';
-import { counted, nothing, type Block, type SectionRecord } from '../presentation';
-import { list } from '../verdict';
+import { nothing, type Block, type SectionRecord } from '../presentation';
 import { guessFinding } from './guesses';
 
 /** The planned analysis run again without something that may have spoilt it. */

@@ -1,6 +1,7 @@
+import { list } from '../format';
 import type { Tasting } from '../bundle';
 import type { NextFactor, NextMove, NextStep } from '../planned';
-import { list, type About, type VerdictKind } from '../verdict';
+import { type About, type VerdictKind } from '../verdict';
 import { sectionOf, type Section } from './sections';
 
 interface Found {

@@ -1,9 +1,10 @@
+import { counted, list } from '../format';
 import { scoreOf, type AnsweredSet, type Reading } from '../answers';
 import { answerKindOf, countOf, scaleOf, type BallotItem, type TastingBundle } from '../bundle';
 import { dots, higherFirst, rowsOf } from '../charts';
 import { MIXED, MIXED_SOURCE, PIECES, totalsAnswer } from '../planned';
-import { counted, factOf, nameIn, under, type SectionRecord } from '../presentation';
-import { list, type About, type VerdictKind } from '../verdict';
+import { factOf, nameIn, under, type SectionRecord } from '../presentation';
+import { type About, type VerdictKind } from '../verdict';
 
 /** How many times a scale counts in a total; below 0 the less, the better. */
 export interface Weight {

@@ -1,3 +1,4 @@
+import { counted, list } from '../format';
 import type { AnsweredSet, Reading } from '../answers';
 import type { BallotItem, Key, TastingBundle } from '../bundle';
 import { captionOf, dots, legendOf, type Chart, type Dot, type MapChart } from '../charts';
@@ -10,8 +11,7 @@ import {
   type CorrespondenceResult,
   type Probability,
 } from '../inference';
-import { counted, explored, factOf, nameIn, type SectionRecord, type SectionContext } from '../presentation';
-import { list } from '../verdict';
+import { explored, factOf, nameIn, type SectionRecord, type SectionContext } from '../presentation';
 
 /** One word of a check-all list. */
 export interface WordFinding {

@@ -1,4 +1,4 @@
-export { dash, decimal, number, probabilityText, pShort, pText, text } from './figures';
+export { dash, number, probabilityText, pShort, text } from './figures';
 export {
   explored,
   factOf,
@@ -11,4 +11,4 @@ export {
   type SectionStatus,
   type SectionContext,
 } from './section';
-export { counted, type AnswerRoom, type Block, type Column, type Sheet, type Tray } from './sheet';
+export type { AnswerRoom, Block, Column, Sheet, Tray } from './sheet';

@@ -55,6 +55,3 @@ export interface Sheet {
   /** A4 where nothing is said. */
   paper?: 'A4' | 'Letter';
 }
-
-/** "1 piece", "3 pieces". */
-export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;

@@ -1,7 +1,8 @@
+import { counted } from '../format';
 import { ANALYSIS_NAMES, TEST_NAMES, isAskedByPart, partsText, quantities } from '../design';
 import { chainOf, differenceText, differences, stepText } from '../kitchen';
 import { ingredientsOf } from '../library';
-import { counted, type Block, type Sheet } from '../presentation';
+import { type Block, type Sheet } from '../presentation';
 import { inPercent } from '../questions';
 import { plannedPortions, type PlannedPortion } from '../served';
 import type { Decision, Plan, Tasting } from '../tasting';

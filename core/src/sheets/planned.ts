@@ -1,6 +1,6 @@
+import { counted } from '../format';
 import { bitesPerSitting, isComplete, isOfMethods, isOfTwoSamples, sittingMinutes } from '../design';
 import { QUESTION_KINDS } from '../library';
-import { counted } from '../presentation';
 import { answerKindOf, hasPart, inPercent, isAgainstMargin, scaleOf, seeksSimilarity } from '../questions';
 import type { BallotItem, Language, OwnOrders, Service, Tasting } from '../tasting';
 

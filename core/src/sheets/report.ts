@@ -1,10 +1,11 @@
+import { counted } from '../format';
 import { leftOutText } from '../answers';
 import { walkInsOf } from '../bundle';
 import { ledgerOf } from '../caveats';
 import { svgOf, type Chart } from '../charts';
 import { TEST_NAMES } from '../design';
 import { chartsOf, rankingView, sectionBlocks, sectionOf, type Findings, type SectionId } from '../findings';
-import { counted, number, type Block, type NameOfSeat, type Sheet } from '../presentation';
+import { number, type Block, type NameOfSeat, type Sheet } from '../presentation';
 import type { TastingBundle } from '../tasting';
 import { caveatTable } from './caveats';
 import { constantsTable, decisionText, followsLines } from './plan';

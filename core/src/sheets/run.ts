@@ -1,5 +1,6 @@
+import { counted } from '../format';
 import type { CookingSheet, SheetStep } from '../kitchen';
-import { counted, type Block, type Sheet } from '../presentation';
+import { type Block, type Sheet } from '../presentation';
 import type { Range } from '../tasting';
 
 interface RunPaper {

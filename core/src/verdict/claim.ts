@@ -1,3 +1,4 @@
+import { pText } from '../format';
 import type { Analysis, Plan, Tasting } from '../bundle';
 import { saysHow, type NoTest, type PieceBlocks, type PieceClusters, type SimilarityTest } from '../inference';
 import { inPercent } from '../questions';
@@ -91,6 +92,3 @@ export function similarityText({ pd, p, mostPd, criticalCorrect }: SimilarityTes
       : `${criticalCorrect} right answers or fewer rule it out`;
   return `Fewer than ${inPercent(pd)} who can tell: p ${pText(p)} (exact binomial, one-sided); ${critical}. Not ruled out: up to ${(100 * mostPd).toFixed(1)} %.`;
 }
-
-/** p as it is said in a sentence. */
-export const pText = (p: number): string => (p < 0.0001 ? 'below 0.0001' : p.toFixed(4));

@@ -12,7 +12,6 @@ export {
   claimOf,
   methodSupport,
   methodTestText,
-  pText,
   similarityText,
   type Claim,
   type Given,
@@ -27,4 +26,4 @@ export {
   type Verdict,
   type VerdictKind,
 } from './verdict';
-export { counted, howOften, ifAlike, list, traitOf, verdictSentence } from './wording';
+export { howOften, ifAlike, traitOf, verdictSentence } from './wording';

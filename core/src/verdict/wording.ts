@@ -1,3 +1,4 @@
+import { list } from '../format';
 import type { Probability } from '../inference';
 import type { About, Standing } from './verdict';
 
@@ -111,13 +112,5 @@ export function howOften({ p }: Pick<Probability, 'p'>): string {
   if (tries >= 100_000) return 'less than once in 100,000 tries';
   return `about once in ${(Math.round(tries / round) * round).toLocaleString('en-GB')} tries`;
 }
-
-/** "a", "a and b", "a, b and c". */
-export function list(words: readonly string[]): string {
-  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
-}
-
-/** "1 piece", "3 pieces". */
-export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;
 
 const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;

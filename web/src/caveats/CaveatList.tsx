@@ -1,7 +1,7 @@
+import { counted } from '@jacana/core/format';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import type { CaveatEntryInput, CaveatView } from '../client/api.generated';
-import { counted } from '../shell/stages';
 import { Card } from '../ui/Card';
 import { Mark } from '../ui/Notice';
 import { CaveatFields } from './CaveatFields';

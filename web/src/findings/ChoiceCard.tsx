@@ -1,3 +1,4 @@
+import { pText } from '@jacana/core/format';
 import { TEST_NAMES } from '@jacana/core/design';
 import type { Findings } from '@jacana/core/findings';
 import type { Telling, TellingResult } from '@jacana/core/planned';
@@ -5,7 +6,6 @@ import { similarityText } from '@jacana/core/verdict';
 import { Pad } from '../ui/Pad';
 import { FindingCard } from './FindingCard';
 import { NoTest } from './NoTest';
-import { pText } from './order';
 
 /** Two samples: who was right, or which was preferred. */
 export function ChoiceCard({ found, data }: { found: Findings; data: Telling }) {

@@ -1,8 +1,9 @@
+import { pText } from '@jacana/core/format';
 import type { RankingView } from '@jacana/core/findings';
 import { CartesianGrid, ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
 import { FindingCard } from './FindingCard';
 import { Letters } from './Letters';
-import { bestFirst, pText, percent, type ShownMethod } from './order';
+import { bestFirst, percent, type ShownMethod } from './order';
 
 const ROW = 62;
 

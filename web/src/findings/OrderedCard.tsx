@@ -1,10 +1,10 @@
+import { pText } from '@jacana/core/format';
 import { methodLook } from '@jacana/core/charts';
 import type { Findings } from '@jacana/core/findings';
 import type { Ordered } from '@jacana/core/planned';
 import { ShareBar } from './Bars';
 import { FindingCard } from './FindingCard';
 import { MethodName } from './MethodName';
-import { pText } from './order';
 
 /** Rankings of some of the methods each. */
 export function OrderedCard({ found, data }: { found: Findings; data: Ordered }) {

@@ -1,7 +1,7 @@
+import { pText } from '@jacana/core/format';
 import type { RankingView } from '@jacana/core/findings';
 import { useFirst } from '../ui/useFirst';
 import { FindingCard } from './FindingCard';
-import { pText } from './order';
 
 /** Twelve methods make 66 pairs: the rest is opened. */
 const SHOWN = 28;

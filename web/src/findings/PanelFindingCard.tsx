@@ -1,7 +1,7 @@
+import { list, pText } from '@jacana/core/format';
 import type { Findings } from '@jacana/core/findings';
 import type { PanelFinding } from '@jacana/core/planned';
 import { FindingCard } from './FindingCard';
-import { list, pText } from './order';
 
 /** Is there one taste, and did the order of serving matter? */
 export function PanelFindingCard({ found, panel }: { found: Findings; panel: PanelFinding }) {

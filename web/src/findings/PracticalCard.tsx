@@ -1,3 +1,4 @@
+import { list } from '@jacana/core/format';
 import {
   EFFORT_CRITERIA,
   EQUAL_WEIGHTS,
@@ -11,7 +12,6 @@ import {
 } from '@jacana/core/findings';
 import { useState } from 'react';
 import { FindingCard } from './FindingCard';
-import { list } from './order';
 
 const HEADS: Readonly<Record<EffortCriterion, string>> = {
   handsOnMinutes: 'hands on',

@@ -1,8 +1,8 @@
+import { pText } from '@jacana/core/format';
 import type { Findings } from '@jacana/core/findings';
 import type { Profiled } from '@jacana/core/planned';
 import type { ReactNode } from 'react';
 import { FindingCard } from './FindingCard';
-import { pText } from './order';
 
 interface ProfileTableProps {
   title?: string;

@@ -1,9 +1,9 @@
+import { pText } from '@jacana/core/format';
 import type { Findings } from '@jacana/core/findings';
 import type { Scored } from '@jacana/core/planned';
 import { TableHead } from '../ui/TableHead';
 import { FindingCard } from './FindingCard';
 import { IntervalChart } from './IntervalChart';
-import { pText } from './order';
 
 type MarginTest = Scored['margins'][number]['test'];
 

@@ -1,6 +1,6 @@
+import { counted } from '@jacana/core/format';
 import { hastyText, paperText, type ServiceFinding } from '@jacana/core/findings';
 import { momentText } from '../kitchen/clock';
-import { counted } from '../shell/stages';
 import { Card } from '../ui/Card';
 import { Mark } from '../ui/Notice';
 

@@ -1,7 +1,7 @@
+import { pText } from '@jacana/core/format';
 import type { PlannedView, RankingView } from '@jacana/core/findings';
 import type { LikingFinding } from '@jacana/core/planned';
 import { methodTestText } from '@jacana/core/verdict';
-import { pText } from './order';
 
 /** The statistics by their names, for whoever checks them. */
 export function SmallPrint({ found }: { found: RankingView }) {

@@ -15,16 +15,7 @@ export function bestFirst({ methods }: RankingView): ShownMethod[] {
     .sort((a, b) => (a.rankSum ?? Infinity) - (b.rankSum ?? Infinity));
 }
 
-/** "a", "a and b", "a, b and c". */
-export const list = (words: readonly string[]): string =>
-  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
-
 export const percent = (value: number): string => `${Math.round(value * 100)} %`;
-
-/** A p-value for people: never "0.0000". */
-export function pText(p: number): string {
-  return p < 0.0001 ? 'below 0.0001' : p.toFixed(4);
-}
 
 const ENDINGS: Readonly<Record<string, string>> = { one: 'st', two: 'nd', few: 'rd', other: 'th' };
 const ordinals = new Intl.PluralRules('en', { type: 'ordinal' });

@@ -1,8 +1,8 @@
+import { counted } from '@jacana/core/format';
 import { LABEL_LIMITS, labelGrid, type LabelLayout } from '@jacana/core/sheets';
 import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import { useInTasting } from '../shell/session';
-import { counted } from '../shell/stages';
 import { buttonClass } from '../ui/Button';
 import { Card } from '../ui/Card';
 import { NumberField } from '../ui/NumberField';

@@ -1,10 +1,10 @@
+import { counted } from '@jacana/core/format';
 import { Tags } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { api, refusalOf } from '../client/api';
 import type { PrintedView } from '../client/api.generated';
 import { useInTasting } from '../shell/session';
-import { counted } from '../shell/stages';
 import { Button } from '../ui/Button';
 
 interface SendLabelsProps {

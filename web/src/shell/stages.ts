@@ -1,3 +1,4 @@
+import { counted } from '@jacana/core/format';
 import type { Role, TastingCard } from '../client/api.generated';
 
 /** The six stages, in the order people work. */
@@ -64,5 +65,3 @@ export function isDone(stage: Stage, { status }: TastingCard): boolean {
   const reached = { draft: 0, locked: 2, tasting: 4, closed: 5, unsealed: 6 }[status];
   return STAGES.indexOf(stage) < reached;
 }
-
-export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;

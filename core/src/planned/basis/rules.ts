@@ -1,6 +1,6 @@
+import { counted } from '../../format';
 import type { Reading } from '../../answers';
 import { SMALLEST_PANEL } from '../../design';
-import { counted } from '../../presentation';
 import { mainItem, seeksSimilarity } from '../../questions';
 import { claimOf } from '../../verdict';
 import type { Conclusion, PlannedRules } from './answer';

@@ -1,4 +1,5 @@
-import { dash, decimal, nameIn, number, text, type Block, type SectionRecord } from '../../presentation';
+import { decimal } from '../../format';
+import { dash, nameIn, number, text, type Block, type SectionRecord } from '../../presentation';
 import { methodTestText } from '../../verdict';
 import { likingChart, likingChecks } from './likingSection';
 import { methodTestBlocks, methodTestLines, titled } from './methodTest';

@@ -1,6 +1,6 @@
+import { counted } from '../../format';
 import { setAnswer, type AnsweredSet } from '../../answers';
 import { bestWorst, type BestWorstResult, type NoTest, type PieceBlocks } from '../../inference';
-import { counted } from '../../presentation';
 import { howOften } from '../../verdict';
 import type { Answer, PlannedRules } from '../basis/answer';
 import { answerByPlaces, leadingByWorth, noLeader, sameSamples } from '../basis/places';

@@ -1,3 +1,4 @@
+import { counted } from '../../format';
 import { setAnswer, type AnsweredSet } from '../../answers';
 import {
   GUESS,
@@ -13,7 +14,6 @@ import {
   type SameDifferentResult,
 } from '../../inference';
 import { binomialUpperTail } from '../../numeric';
-import { counted } from '../../presentation';
 import { howOften } from '../../verdict';
 import type { Answer, PlannedRules } from '../basis/answer';
 import { differencesByCluster, figuresByCluster, testOfClusters } from './clusters';

@@ -1,8 +1,8 @@
+import { pText } from '../../format';
 import { dots, oneDot, times100, type Chart } from '../../charts';
 import {
   dash,
   pShort,
-  pText,
   text,
   type Block,
   type SectionRecord,

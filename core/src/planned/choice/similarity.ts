@@ -1,3 +1,4 @@
+import { counted } from '../../format';
 import type { AnsweredSet } from '../../answers';
 import { clusterTest } from '../../design';
 import {
@@ -14,7 +15,6 @@ import {
   type ReplicatedAnswers,
   type SimilarityTest,
 } from '../../inference';
-import { counted } from '../../presentation';
 import { inPercent } from '../../questions';
 import { aboutBites, howOften, ifAlike, type About } from '../../verdict';
 import type { Answer, PlannedRules } from '../basis/answer';

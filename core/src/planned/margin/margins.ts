@@ -1,5 +1,6 @@
+import { list } from '../../format';
 import { withinMargin } from '../../inference';
-import { list, type About, type VerdictKind } from '../../verdict';
+import { type About, type VerdictKind } from '../../verdict';
 import type { PlannedRules } from '../basis/answer';
 import { clamped } from '../basis/liking';
 import type { Margins } from '../basis/scored';

@@ -1,8 +1,8 @@
+import { counted, list } from '../../format';
 import { scoreOf, type AnsweredSet } from '../../answers';
 import { countOf, kindsFor, scaleOf, type BallotItem } from '../../bundle';
 import { attributeTable, falseDiscovery, type AttributeRow, type NoTest, type PieceBlocks } from '../../inference';
-import { counted } from '../../presentation';
-import { aboutBites, ifAlike, list } from '../../verdict';
+import { aboutBites, ifAlike } from '../../verdict';
 import type { Answer, PlannedRules } from '../basis/answer';
 import { clamped } from '../basis/liking';
 import { rowsOfScores, testOfMethods } from '../basis/rows';

@@ -1,14 +1,6 @@
+import { decimal, pText } from '../../format';
 import { dots, legendOf, type Chart, type Dot, type DotChart } from '../../charts';
-import {
-  dash,
-  decimal,
-  number,
-  pShort,
-  pText,
-  type Block,
-  type SectionRecord,
-  type SectionContext,
-} from '../../presentation';
+import { dash, number, pShort, type Block, type SectionRecord, type SectionContext } from '../../presentation';
 import { methodTestText } from '../../verdict';
 import { titled } from '../basis/methodTest';
 import { MIXED, MIXED_SOURCE } from '../basis/whys';

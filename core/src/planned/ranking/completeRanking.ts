@@ -1,3 +1,4 @@
+import { counted } from '../../format';
 import {
   piecesEaten,
   readPreferences,
@@ -8,7 +9,7 @@ import {
 } from '../../answers';
 import { SMALLEST_PANEL, orderBalance } from '../../design';
 import type { NoTest } from '../../inference';
-import { counted, type FoundSection } from '../../presentation';
+import { type FoundSection } from '../../presentation';
 import { howOften, methodSupport, winnerText } from '../../verdict';
 import type { InFull, PlannedAnswer, PlannedRules } from '../basis/answer';
 import { likingFinding, type LikingFinding } from '../basis/liking';

@@ -1,3 +1,4 @@
+import { counted } from '../../format';
 import { setAnswer, type AnsweredSet } from '../../answers';
 import { ranksByCode } from '../../bundle';
 import {
@@ -9,7 +10,6 @@ import {
   type Ranking,
   type SkillingsMackResult,
 } from '../../inference';
-import { counted } from '../../presentation';
 import { chancesOfStrengths, howOften, winnerText, type BestChances } from '../../verdict';
 import type { Answer, PlannedRules } from '../basis/answer';
 import { answerByPlaces, leadingByWorth, noLeader, sameSamples } from '../basis/places';

@@ -1,6 +1,7 @@
+import { list } from '../../format';
 import type { PanelistPreferences } from '../../answers';
 import { MOST_PIECES } from '../../bundle';
-import { locationEstimates, list } from '../../verdict';
+import { locationEstimates } from '../../verdict';
 import { MORE_PIECES, NOT_YET_METHODS, step, type NextStep } from '../basis/nextStep';
 import type { RankedAnswer } from './complete';
 import { followUpSize } from './followUp';

@@ -1,11 +1,10 @@
+import { decimal, pText } from '../../format';
 import { better, dots, rowsOf } from '../../charts';
 import { saysHow } from '../../inference';
 import {
-  decimal,
   nameIn,
   number,
   pShort,
-  pText,
   probabilityText,
   text,
   type Block,

@@ -1,15 +1,7 @@
+import { decimal } from '../../format';
 import { better, chancesChart, dots, rowsOf } from '../../charts';
 import type { NoTest } from '../../inference';
-import {
-  dash,
-  decimal,
-  nameIn,
-  nothing,
-  number,
-  probabilityText,
-  type Block,
-  type SectionRecord,
-} from '../../presentation';
+import { dash, nameIn, nothing, number, probabilityText, type Block, type SectionRecord } from '../../presentation';
 import { methodTestText } from '../../verdict';
 import { methodTestBlocks, methodTestLines, titled } from '../basis/methodTest';
 import type { OrdersFinding } from './completeRanking';

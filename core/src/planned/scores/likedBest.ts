@@ -1,4 +1,4 @@
-import { counted } from '../../presentation';
+import { counted } from '../../format';
 import {
   chancesOfScores,
   claimed,

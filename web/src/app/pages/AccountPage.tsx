@@ -1,10 +1,10 @@
+import { counted } from '@jacana/core/format';
 import { format } from 'date-fns';
 import { useForm } from 'react-hook-form';
 import { api, refusalOf } from '../../client/api';
 import type { ChangedPassword, OwnSession } from '../../client/api.generated';
 import { Shell } from '../../shell/Shell';
 import { useDesk } from '../../shell/session';
-import { counted } from '../../shell/stages';
 import { Waiting } from '../../shell/Waiting';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';

@@ -1,8 +1,8 @@
+import { counted } from '@jacana/core/format';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { api, refusalOf } from '../../client/api';
 import type { RemovedView } from '../../client/api.generated';
-import { counted } from '../../shell/stages';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 

@@ -1,3 +1,4 @@
+import { counted } from '@jacana/core/format';
 import { FileUp, Plus, Table2 } from 'lucide-react';
 import { formatDistanceToNow } from 'date-fns';
 import { type ChangeEvent, lazy, Suspense, useMemo, useRef, useState } from 'react';
@@ -11,7 +12,7 @@ import { useCommands } from '../../shell/CommandProvider';
 import { noticeShown } from '../../store/notices';
 import { useDesk } from '../../shell/session';
 import { Shell } from '../../shell/Shell';
-import { counted, currentStage, isDone, STAGE_NAMES, STAGES } from '../../shell/stages';
+import { currentStage, isDone, STAGE_NAMES, STAGES } from '../../shell/stages';
 import { useAppDispatch } from '../../store/store';
 import { Bin } from './Bin';
 import { NewTastingDialog } from './NewTastingDialog';

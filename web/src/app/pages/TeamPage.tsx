@@ -1,3 +1,4 @@
+import { counted, list } from '@jacana/core/format';
 import { useForm } from 'react-hook-form';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -7,8 +8,6 @@ import { api, refusalOf } from '../../client/api';
 import type { NewAccount, Role } from '../../client/api.generated';
 import { useDesk } from '../../shell/session';
 import { Shell } from '../../shell/Shell';
-import { counted } from '../../shell/stages';
-import { list } from '../../findings/order';
 import { AccountFields } from './AccountFields';
 import { HouseLog } from './HouseLog';
 import { RemoveAccount } from './RemoveAccount';

@@ -1,8 +1,8 @@
+import { counted } from '@jacana/core/format';
 import { EQUIPMENT_NAMES } from '@jacana/core/kitchen';
 import { useState } from 'react';
 import { api, refusalOf } from '../../client/api';
 import type { RangeInput, RangeView } from '../../client/api.generated';
-import { counted } from '../../shell/stages';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { momentText } from '../clock';

@@ -1,9 +1,9 @@
+import { counted } from '@jacana/core/format';
 import { MOST_CONSTANTS, SHORT_TEXT } from '@jacana/core/bundle';
 import { guideFor, proposedConstants } from '@jacana/core/library';
 import { ListChecks, Plus } from 'lucide-react';
 import { useFieldArray } from 'react-hook-form';
 import type { DraftInput } from '../../client/api.generated';
-import { counted } from '../../shell/stages';
 import { newId, useDrafting } from '../../drafting/draft';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';

@@ -1,6 +1,6 @@
+import { counted } from '@jacana/core/format';
 import { methodsFromTable, type ReadMethods } from '@jacana/core/bundle';
 import { useState } from 'react';
-import { counted } from '../../shell/stages';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 import { textOf, type ReadText } from './encoding';

@@ -1,10 +1,10 @@
+import { counted } from '@jacana/core/format';
 import { MOST_METHODS } from '@jacana/core/bundle';
 import { madeOf, METHOD_SETS } from '@jacana/core/library';
 import { ClipboardPaste, LayoutList, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { useFieldArray } from 'react-hook-form';
 import type { DraftInput } from '../../client/api.generated';
-import { counted } from '../../shell/stages';
 import { newId, newMethod, useDrafting } from '../../drafting/draft';
 import { chooseProduct } from '../../drafting/productChoice';
 import { Button } from '../../ui/Button';

@@ -1,7 +1,7 @@
+import { counted } from '@jacana/core/format';
 import { bitesPerSitting, isComplete } from '@jacana/core/design';
 import { guideFor } from '@jacana/core/library';
 import type { DraftInput } from '../../client/api.generated';
-import { counted } from '../../shell/stages';
 import { asTasting } from '../../drafting/draft';
 
 /** How many methods there are, and whether a mouth manages them at one sitting. */

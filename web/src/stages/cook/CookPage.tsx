@@ -1,10 +1,10 @@
+import { counted } from '@jacana/core/format';
 import { Link } from 'react-router';
 import { api } from '../../client/api';
 import type { KitchenConstantView, KitchenMethodView, KitchenView, TastingCard } from '../../client/api.generated';
 import { CaveatForm } from '../../caveats/CaveatForm';
 import { CaveatList } from '../../caveats/CaveatList';
 import { useInTasting } from '../../shell/session';
-import { counted } from '../../shell/stages';
 import { buttonClass } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChainText } from '../../shell/ChainText';

@@ -1,3 +1,4 @@
+import { counted } from '@jacana/core/format';
 import { quantities } from '@jacana/core/design';
 import type { PlanPower } from '@jacana/core/planned';
 import { api } from '../../client/api';
@@ -5,7 +6,6 @@ import type { KitchenView } from '../../client/api.generated';
 import { asTasting } from '../../drafting/draft';
 import { sizeInWords, sizedPlan, timesIn100 } from '../../calculations/sizedPlan';
 import { useCalculated } from '../../calculations/useCalculated';
-import { counted } from '../../shell/stages';
 import { Card } from '../../ui/Card';
 
 const PANELS = 2000;

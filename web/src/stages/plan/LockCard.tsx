@@ -1,3 +1,4 @@
+import { counted } from '@jacana/core/format';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { api, refusalOf } from '../../client/api';
@@ -5,7 +6,6 @@ import { useCommands } from '../../shell/CommandProvider';
 import type { Command } from '../../shell/commands';
 import { placeOfProblem } from '../../shell/problemPlaces';
 import { Bud } from '../../shell/SealChip';
-import { counted } from '../../shell/stages';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Modal } from '../../ui/Modal';

@@ -1,8 +1,8 @@
+import { counted } from '@jacana/core/format';
 import { LIMITS, type Limits } from '@jacana/core/bundle';
 import { quantities } from '@jacana/core/design';
 import { Controller } from 'react-hook-form';
 import type { DraftInput } from '../../client/api.generated';
-import { counted } from '../../shell/stages';
 import { useDrafting } from '../../drafting/draft';
 import { TableHead } from '../../ui/TableHead';
 import { Card } from '../../ui/Card';

@@ -1,7 +1,7 @@
+import { counted } from '@jacana/core/format';
 import type { Tasting } from '@jacana/core/bundle';
 import { bitesPerSitting, isComplete, isOfTwoSamples, sittingMinutes, TEST_NAMES } from '@jacana/core/design';
 import type { TastingView } from '../../client/api.generated';
-import { counted } from '../../shell/stages';
 
 /** Where the plan stands. */
 export function planSentence(

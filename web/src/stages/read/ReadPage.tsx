@@ -1,7 +1,7 @@
+import { counted } from '@jacana/core/format';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useInTasting } from '../../shell/session';
-import { counted } from '../../shell/stages';
 import { Card } from '../../ui/Card';
 import { StageLayout } from '../../ui/StageLayout';
 import { FindingsView } from './FindingsView';

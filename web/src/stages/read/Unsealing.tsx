@@ -1,3 +1,4 @@
+import { counted } from '@jacana/core/format';
 import { methodLook } from '@jacana/core/charts';
 import type { Findings } from '@jacana/core/findings';
 import { format } from 'date-fns';
@@ -8,7 +9,6 @@ import { PrintLink } from '../../sheets/PrintSheets';
 import { Bud, Flower } from '../../shell/SealChip';
 import { Waiting } from '../../shell/Waiting';
 import { useInTasting } from '../../shell/session';
-import { counted } from '../../shell/stages';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Mark } from '../../ui/Notice';

@@ -1,7 +1,7 @@
+import { counted } from '@jacana/core/format';
 import { useState } from 'react';
 import { undecidedPieces } from '@jacana/core/sheets';
 import type { PortionView } from '../../client/api.generated';
-import { counted } from '../../shell/stages';
 
 interface PortionListProps {
   id: string;

@@ -1,5 +1,5 @@
+import { counted } from '@jacana/core/format';
 import type { SeatView, TastingCard } from '../../client/api.generated';
-import { counted } from '../../shell/stages';
 
 /** How far serving is, in one sentence. */
 export function serveSentence(

@@ -1,9 +1,9 @@
+import { counted } from '@jacana/core/format';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { api, refusalOf } from '../../client/api';
 import type { SeatView, TastingCard } from '../../client/api.generated';
 import { useCommands } from '../../shell/CommandProvider';
-import { counted } from '../../shell/stages';
 import { Button, buttonClass } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Modal } from '../../ui/Modal';

@@ -1,7 +1,7 @@
+import { counted } from '@jacana/core/format';
 import { BellOff } from 'lucide-react';
 import { useState } from 'react';
 import type { SeatView } from '../../client/api.generated';
-import { counted } from '../../shell/stages';
 import { useAppSelector } from '../../store/store';
 import { Mark } from '../../ui/Notice';
 import { useNow } from '../../ui/useNow';

@@ -1,3 +1,4 @@
+import { counted } from '@jacana/core/format';
 import {
   actionsOf,
   chainName,
@@ -22,7 +23,6 @@ import type {
 } from '../../../client/api.generated';
 import { clockText } from '../../../kitchen/clock';
 import { entryOf } from '../../../kitchen/entry';
-import { counted } from '../../../shell/stages';
 
 /** How the day stands on this device: what the server has, and what was tapped here and is on its way. */
 export interface Day {

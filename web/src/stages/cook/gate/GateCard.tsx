@@ -1,8 +1,8 @@
+import { counted } from '@jacana/core/format';
 import { useState } from 'react';
 import type { KitchenView } from '../../../client/api.generated';
 import { useLocale } from '../../../kitchen/useLocale';
 import { useInTasting } from '../../../shell/session';
-import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { TextField } from '../../../ui/Field';

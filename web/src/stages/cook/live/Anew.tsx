@@ -1,7 +1,7 @@
+import { counted } from '@jacana/core/format';
 import { api } from '../../../client/api';
 import type { PutOffView, RunSheetView } from '../../../client/api.generated';
 import { clockText, momentText } from '../../../kitchen/clock';
-import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import type { Day } from '../day/day';

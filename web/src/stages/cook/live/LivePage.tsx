@@ -1,3 +1,4 @@
+import { counted } from '@jacana/core/format';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../../client/api';
@@ -6,7 +7,6 @@ import { SheetMaking } from '../../../kitchen/SheetMaking';
 import type { KitchenView, RunSheetView } from '../../../client/api.generated';
 import { useDegrees } from '../../../shell/degrees';
 import { useInTasting } from '../../../shell/session';
-import { counted } from '../../../shell/stages';
 import { Waiting } from '../../../shell/Waiting';
 import { buttonClass } from '../../../ui/Button';
 import { Failure } from '../../../ui/Notice';

@@ -1,9 +1,9 @@
+import { counted } from '@jacana/core/format';
 import type { Measures } from '@jacana/core/bundle';
 import { useState } from 'react';
 import { api, refusalOf } from '../../../client/api';
 import type { DeviceToken, DeviceView } from '../../../client/api.generated';
 import { useDegrees } from '../../../shell/degrees';
-import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { TextField } from '../../../ui/Field';

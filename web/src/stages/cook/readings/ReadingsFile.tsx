@@ -1,10 +1,10 @@
+import { counted } from '@jacana/core/format';
 import { guessedMapping, type ReadTable, type TableMapping } from '@jacana/core/kitchen';
 import { useState } from 'react';
 import { api, refusalOf } from '../../../client/api';
 import type { DeviceView } from '../../../client/api.generated';
 import type { TableHead } from '../../../calculations/calculations.worker';
 import { useCalculated } from '../../../calculations/useCalculated';
-import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
 import { Modal } from '../../../ui/Modal';

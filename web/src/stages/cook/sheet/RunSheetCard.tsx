@@ -1,6 +1,6 @@
+import { counted } from '@jacana/core/format';
 import { useState } from 'react';
 import type { RangeInput, RunSheetView } from '../../../client/api.generated';
-import { counted } from '../../../shell/stages';
 import { Card } from '../../../ui/Card';
 import { SelectField } from '../../../ui/SelectField';
 import { clockText } from '../../../kitchen/clock';

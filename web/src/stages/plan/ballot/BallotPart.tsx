@@ -1,3 +1,4 @@
+import { counted } from '@jacana/core/format';
 import { LANGUAGES, MOST_ITEMS, type ItemKind } from '@jacana/core/bundle';
 import { isOfTwoSamples, wordingConcerns } from '@jacana/core/design';
 import { answerKindOf, isScaleOfWord } from '@jacana/core/questions';
@@ -6,7 +7,6 @@ import { BookOpen, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Controller, useFieldArray } from 'react-hook-form';
 import type { DraftInput } from '../../../client/api.generated';
-import { counted } from '../../../shell/stages';
 import { LANGUAGE_NAMES } from '../../../words/words';
 import { newId, useDrafting } from '../../../drafting/draft';
 import { Button } from '../../../ui/Button';

@@ -1,6 +1,6 @@
+import { counted } from '@jacana/core/format';
 import { ATTRIBUTE_WORDS, type AttributeWord, WORD_GROUPS } from '@jacana/core/library';
 import { useState } from 'react';
-import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
 import { Modal } from '../../../ui/Modal';

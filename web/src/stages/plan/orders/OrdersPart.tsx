@@ -1,3 +1,4 @@
+import { counted } from '@jacana/core/format';
 import { MOST_REPLICATES, MOST_SITTINGS, MOST_TOGETHER } from '@jacana/core/bundle';
 import {
   bitesPerSitting,
@@ -9,7 +10,6 @@ import {
 } from '@jacana/core/design';
 import { guideFor } from '@jacana/core/library';
 import { Controller } from 'react-hook-form';
-import { counted } from '../../../shell/stages';
 import { useDrafting } from '../../../drafting/draft';
 import { Card } from '../../../ui/Card';
 import { SelectField } from '../../../ui/SelectField';

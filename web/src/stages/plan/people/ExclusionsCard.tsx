@@ -1,3 +1,4 @@
+import { counted } from '@jacana/core/format';
 import { SHORT_TEXT } from '@jacana/core/bundle';
 import { conflicting } from '@jacana/core/library';
 import { useState } from 'react';
@@ -6,7 +7,6 @@ import type { ExclusionView } from '../../../client/api.generated';
 import { ExclusionFields, NOTHING_EXCLUDED } from '../../../contents/ExclusionFields';
 import { allergensText } from '../../../contents/allergens';
 import { useDrafting } from '../../../drafting/draft';
-import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { Failure, Mark } from '../../../ui/Notice';

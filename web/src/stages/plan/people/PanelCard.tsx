@@ -1,9 +1,9 @@
+import { counted } from '@jacana/core/format';
 import { MOST_PANELISTS } from '@jacana/core/bundle';
 import { type ClipboardEvent, useRef } from 'react';
 import { useFieldArray } from 'react-hook-form';
 import type { DraftInput } from '../../../client/api.generated';
 import { X } from 'lucide-react';
-import { counted } from '../../../shell/stages';
 import { Card } from '../../../ui/Card';
 import { UndoLine, useUndo } from '../../../ui/Undo';
 import { RangeField } from '../../../ui/RangeField';

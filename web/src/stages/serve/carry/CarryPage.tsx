@@ -1,3 +1,4 @@
+import { counted } from '@jacana/core/format';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../../../client/api';
@@ -5,7 +6,6 @@ import { useKitchenNow } from '../../../kitchen/kitchenClock';
 import type { SeatView } from '../../../client/api.generated';
 import { useService } from '../../../service/useService';
 import { useInTasting } from '../../../shell/session';
-import { counted } from '../../../shell/stages';
 import { Waiting } from '../../../shell/Waiting';
 import { Button, buttonClass } from '../../../ui/Button';
 import { Failure } from '../../../ui/Notice';

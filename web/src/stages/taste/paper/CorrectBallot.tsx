@@ -1,3 +1,4 @@
+import { counted } from '@jacana/core/format';
 import {
   CROSSED,
   freshEntry,
@@ -15,7 +16,6 @@ import { useState } from 'react';
 import { api, refusalOf } from '../../../client/api';
 import type { AnsweredBallotView } from '../../../client/api.generated';
 import { newId } from '../../../drafting/draft';
-import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { TextField } from '../../../ui/Field';

@@ -1,9 +1,9 @@
+import { counted } from '@jacana/core/format';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { Link, useSearchParams } from 'react-router';
 import { api, refusalOf } from '../../../client/api';
 import type { PaperView } from '../../../client/api.generated';
 import { useInTasting } from '../../../shell/session';
-import { counted } from '../../../shell/stages';
 import { Waiting } from '../../../shell/Waiting';
 import { Button, buttonClass } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';

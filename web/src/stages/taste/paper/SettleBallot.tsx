@@ -1,10 +1,10 @@
+import { counted } from '@jacana/core/format';
 import { aboutText, paperFields, typedInto, valueText, type PaperField, type PaperValue } from '@jacana/core/paper';
 import type { AnswerValue } from '@jacana/core/bundle';
 import { useState } from 'react';
 import { api, refusalOf } from '../../../client/api';
 import type { DifferencesView } from '../../../client/api.generated';
 import { newId } from '../../../drafting/draft';
-import { counted } from '../../../shell/stages';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { CellInput } from '../../../ui/CellInput';
