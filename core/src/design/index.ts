@@ -3,7 +3,7 @@ export { orderBalance, orderReport, type OrderBalance, type OrderReport } from '
 export { codeSittings, drawCodes, isMemorableCode, MOST_CODES, MOST_CODES_AT_ONCE, type CodedSitting } from './codes';
 export { evenBlocks, incompleteBlocks, type BlockPlan } from './incompleteBlocks';
 export { incompleteOrders } from './incompleteOrders';
-export { ANALYSIS_NAMES, analysisOf, isOfMethods, lockPlan, type LockedPlan, type LockInputs } from './lock';
+export { analysisOf, isOfMethods, lockPlan, type LockedPlan, type LockInputs } from './lock';
 export { SMALL_PANEL, SMALLEST_PANEL } from './panelSize';
 export { isAskedByPart, levelOfPart, levelText, partsText, waysApart, type WayApart } from './parts';
 export { dealPortions, tagPieces } from './pieces';
@@ -17,7 +17,7 @@ export {
   type ServingDesign,
 } from './servingDesign';
 export { codeSharing, isSharingChosen } from './sharing';
-export { propose, TEST_NAMES, trade, type Alternative, type Proposal, type ProposalInput } from './proposal';
+export { propose, trade, type Alternative, type Proposal, type ProposalInput } from './proposal';
 export {
   portionsPerPiece,
   quantities,
@@ -31,7 +31,7 @@ export { lockProblems } from './readiness';
 export { isOfTwoSamples } from '../questions';
 export { dealBlocks } from './blocks';
 export { clusterBlocks, clusterTest, leastPieces } from './clusters';
-export { dealCodedSets, dealSequences, testSequences, type Sequence } from './sequences';
+export { dealCodedSets, dealSequences, testSequences } from './sequences';
 export { sittingOrders, type SittingPlan } from './sittingOrders';
 export { servingOrders, williamsDesign } from './williams';
 export { namedMethods, wordingConcerns, type WordingConcern } from './wording';

@@ -1,3 +1,4 @@
+import { TEST_FACTS } from '../questions';
 import type { Plan, Tasting } from '../bundle';
 
 /** A way in which a tasting falls into parts that its question is answered in, one by one. */
@@ -22,8 +23,7 @@ export const levelOfPart = (alpha: number, parts: number): number => alpha / par
 export const levelText = (alpha: number): string => String(Number(alpha.toPrecision(2)));
 
 /** Whether a test is about a best, which may be another one from part to part. */
-export const isOfBest = ({ test }: Pick<Tasting, 'test'>): boolean =>
-  ['ranking', 'best-worst', 'liking', 'non-inferiority', 'equivalence'].includes(test);
+export const isOfBest = ({ test }: Pick<Tasting, 'test'>): boolean => TEST_FACTS[test].isOfBest;
 
 /** What a plan asks of its parts, a sentence for each way. */
 export const partsText = (tasting: Pick<Tasting, 'test' | 'zones' | 'lots' | 'alpha'>): string[] =>

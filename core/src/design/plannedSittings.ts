@@ -1,8 +1,8 @@
 import { keyStream, type RandomStream } from '../numeric';
-import { isOfTwoSamples } from '../questions';
+import { isOfTwoSamples, type Sequence } from '../questions';
 import { isComplete, type PlannedSet, type PlannedSitting, type Sample, type ServingDesign } from './servingDesign';
 import { isInCombinations } from './sharing';
-import { dealCodedSets, dealSequences, testSequences, type CodedPlace, type Sequence } from './sequences';
+import { dealCodedSets, dealSequences, testSequences, type CodedPlace } from './sequences';
 import { sittingOrders } from './sittingOrders';
 import { servingOrders } from './williams';
 

@@ -1,6 +1,6 @@
 import type { DecisionKind, Tasting, Test } from '../bundle';
 import { guideFor } from '../library';
-import { inPercent, isOfTwoSamples } from '../questions';
+import { inPercent, isOfTwoSamples, TEST_FACTS } from '../questions';
 
 /** A test that could answer, and what taking it means. */
 export interface Alternative {
@@ -17,85 +17,8 @@ export interface Proposal {
   alternatives: Alternative[];
 }
 
-/** Tests by name, as people in the field call them. */
-export const TEST_NAMES: Readonly<Record<Test, string>> = {
-  ranking: 'Ranking',
-  liking: 'Liking scores, 1 to 9',
-  'non-inferiority': 'Liking against a margin',
-  equivalence: 'Liking within a margin',
-  profile: 'Attribute profile',
-  triangle: 'Triangle test',
-  'duo-trio': 'Duo-trio test',
-  '2-afc': '2-AFC (directional pair)',
-  '3-afc': '3-AFC',
-  tetrad: 'Tetrad test',
-  'a-not-a': 'A / not A',
-  'same-different': 'Same / different',
-  'best-worst': 'Best and worst',
-  'paired-preference': 'Paired preference',
-};
-
 /** What a proposal goes by. */
 export type ProposalInput = Pick<Tasting, 'decision' | 'methods' | 'panel' | 'product'>;
-
-const ALTERNATIVES: Readonly<Record<Test, Omit<Alternative, 'test'>>> = {
-  ranking: {
-    gains: 'Easy to answer, and no scale that people use each in their own way.',
-    loses: 'Says which, not by how much.',
-  },
-  liking: {
-    gains: 'Says by how much, on a scale that other tastings can be held against.',
-    loses: 'People use the scale differently, so small differences hide.',
-  },
-  'non-inferiority': {
-    gains: 'Can show that nothing is lost, which no test for difference can.',
-    loses: 'Needs a margin stated beforehand, and more people.',
-  },
-  equivalence: {
-    gains: 'Says that they are liked alike, even where people can tell them apart.',
-    loses: 'Needs a margin stated beforehand, and more people; says nothing of how they taste.',
-  },
-  profile: {
-    gains: 'Says in which words the samples differ, and how strongly.',
-    loses: 'Needs a panel that agrees on the words; says nothing of liking.',
-  },
-  triangle: {
-    gains: 'No word is needed for the difference, and a guess is right only one time in three.',
-    loses: 'Three portions each, and hard on tired or strong samples.',
-  },
-  'duo-trio': {
-    gains: 'Easy when people know the reference well.',
-    loses: 'A guess is right every second time, so it takes more people.',
-  },
-  '2-afc': {
-    gains: 'Only two portions each, and the most power when you know which word it is.',
-    loses: 'Blind to every other difference.',
-  },
-  '3-afc': {
-    gains: 'More power than a triangle when you know which word it is.',
-    loses: 'Three portions each, and blind to every other difference.',
-  },
-  tetrad: {
-    gains: 'Finds the same difference with about a third of the people of a triangle.',
-    loses: 'Four portions each.',
-  },
-  'a-not-a': {
-    gains: 'One sample at a time, so looks need not match.',
-    loses: 'People must learn A first; the answer mixes what they taste with how ready they are to say yes.',
-  },
-  'same-different': {
-    gains: 'Two portions each, and no word is needed.',
-    loses: 'The answer mixes what they taste with how ready they are to say "different".',
-  },
-  'best-worst': {
-    gains: 'Two taps each set, so many methods can be compared in small sets.',
-    loses: 'Says nothing of the middle, and ranks less sharply than a ranking of the same set.',
-  },
-  'paired-preference': {
-    gains: 'The easiest question there is, with the fewest portions.',
-    loses: 'Two methods only, and no "by how much".',
-  },
-};
 
 const CANDIDATES: Readonly<Record<DecisionKind, readonly Test[]>> = {
   'liked-best': ['ranking', 'liking', 'paired-preference', 'best-worst'],
@@ -125,7 +48,8 @@ export function propose(input: ProposalInput): Proposal {
 
 /** What a test gains and loses; for one that was taken although another is proposed. */
 export const trade = (test: Test, { decision }: Pick<ProposalInput, 'decision'>): Omit<Alternative, 'test'> => ({
-  ...ALTERNATIVES[test],
+  gains: TEST_FACTS[test].gains,
+  loses: TEST_FACTS[test].loses,
   ...(decision.kind === 'similar' && test === 'tetrad' && TETRAD_OF_SIMILARITY),
 });
 
@@ -223,6 +147,6 @@ function reasons(test: Test, { decision, methods, panel, product }: ProposalInpu
         'All words are tested together with the share of false finds held down.',
       ];
     default:
-      return [ALTERNATIVES[test].gains, portioned];
+      return [TEST_FACTS[test].gains, portioned];
   }
 }

@@ -2,9 +2,8 @@ import { mainItem, MOST_PIECES, MOST_TOGETHER, kindsFor, type BallotItem, type P
 import { MOST_CODES, MOST_CODES_AT_ONCE, MOST_OWN_CODES } from './codes';
 import { codeSharing, codesOfPairs, isSharingChosen } from './sharing';
 import { bitesPerSitting, isComplete } from './servingDesign';
-import { TEST_NAMES } from './proposal';
+import { TEST_FACTS, answerKindOf, isAgainstMargin, isOfTwoSamples, showsSimilarity } from '../questions';
 import { quantities } from './quantities';
-import { answerKindOf, isAgainstMargin, isOfTwoSamples, showsSimilarity } from '../questions';
 import { namedMethods, wordingConcerns } from './wording';
 
 /**
@@ -81,7 +80,7 @@ function testProblems({ test, methods, decision }: Tasting): Problem[] {
   if (isOfTwoSamples(test) && methods.length > 2)
     problems.push({
       field: 'test',
-      message: `A ${TEST_NAMES[test].toLowerCase()} compares two methods. Keep two, or take another test in Ask.`,
+      message: `A ${TEST_FACTS[test].name.toLowerCase()} compares two methods. Keep two, or take another test in Ask.`,
     });
   if (isAgainstMargin(test) && !methods.some((method) => method.reference))
     problems.push({
@@ -93,7 +92,7 @@ function testProblems({ test, methods, decision }: Tasting): Problem[] {
   if (decision.kind === 'similar' && !showsSimilarity(test))
     problems.push({
       field: 'test',
-      message: `A ${TEST_NAMES[test].toLowerCase()} cannot show that samples are similar: finding no difference shows nothing. Take one of the tests in Ask that can.`,
+      message: `A ${TEST_FACTS[test].name.toLowerCase()} cannot show that samples are similar: finding no difference shows nothing. Take one of the tests in Ask that can.`,
     });
   if (test === 'equivalence' && decision.kind !== 'similar')
     problems.push({
@@ -159,7 +158,7 @@ function itemProblem(item: BallotItem, { test }: Tasting): string | null {
   if (new Set(texts).size < texts.length) return 'Two steps of this scale have the same words.';
   // A question about sets can only be asked of sets of its own making.
   if (isOfTwoSamples(item.kind) && item.kind !== test)
-    return `This question needs samples served for it; make ${TEST_NAMES[item.kind as Tasting['test']]} the planned test in Ask.`;
+    return `This question needs samples served for it; make ${TEST_FACTS[item.kind as Tasting['test']].name} the planned test in Ask.`;
   return null;
 }
 

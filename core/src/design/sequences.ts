@@ -1,75 +1,9 @@
+import { TEST_FACTS, type Sequence } from '../questions';
 import type { Test } from '../bundle';
 import type { RandomStream } from '../numeric';
 
-/** Which of the two samples stands where in a set: 0 or 1. */
-export type Sequence = readonly (0 | 1)[];
-
-/**
- * The sets in which a test of two samples is served, each to be used equally often: the six
- * orders of a triangle, four of a duo-trio (its reference first), six of a tetrad, and so on.
- *
- * In a 3-AFC sample 1 is the one expected to be stronger, and stands once.
- *
- * Source: ISO 4120 (triangle), ISO 10399 (duo-trio), ISO 5495 (paired), ISO 8588
- * (A/not-A); Ennis & Jesionka 2011 (tetrad).
- *
- * A duo-trio has either sample as its reference equally often: with a constant one, every
- * tray's first code would be known to everybody.
- *
- * @returns nothing for tests that are not of two samples
- */
-export function testSequences(test: Test): readonly Sequence[] {
-  switch (test) {
-    case 'triangle':
-      return [
-        [0, 0, 1],
-        [0, 1, 0],
-        [1, 0, 0],
-        [0, 1, 1],
-        [1, 0, 1],
-        [1, 1, 0],
-      ];
-    case 'duo-trio':
-      return [
-        [0, 0, 1],
-        [0, 1, 0],
-        [1, 1, 0],
-        [1, 0, 1],
-      ];
-    case '3-afc':
-      return [
-        [0, 0, 1],
-        [0, 1, 0],
-        [1, 0, 0],
-      ];
-    case 'tetrad':
-      return [
-        [0, 0, 1, 1],
-        [0, 1, 0, 1],
-        [0, 1, 1, 0],
-        [1, 0, 0, 1],
-        [1, 0, 1, 0],
-        [1, 1, 0, 0],
-      ];
-    case '2-afc':
-    case 'paired-preference':
-      return [
-        [0, 1],
-        [1, 0],
-      ];
-    case 'same-different':
-      return [
-        [0, 0],
-        [0, 1],
-        [1, 0],
-        [1, 1],
-      ];
-    case 'a-not-a':
-      return [[0], [1]];
-    default:
-      return [];
-  }
-}
+/** The sets in which a test of two samples is served, each to be used equally often; nothing for other tests. */
+export const testSequences = (test: Test): readonly Sequence[] => TEST_FACTS[test].sequences ?? [];
 
 /**
  * Sequences in the order in which they are dealt: those with more of the one sample in turn

@@ -1,5 +1,5 @@
 import type { BallotItem, ItemKind, Test } from '../bundle';
-import { isOfTwoSamples, kindsFor, scopeOf } from '../questions';
+import { isOfTwoSamples, kindsFor, scopeOf, TEST_FACTS } from '../questions';
 import type { AttributeWord } from './words';
 
 type About = Partial<AttributeWord>;
@@ -134,22 +134,11 @@ export function neutralQuestion(id: string, kind: ItemKind, about: About = {}): 
 /** The questions that a test is usually asked with. Ids are the kinds, which are unique in it. */
 export function usualBallot(test: Test, attribute: string): BallotItem[] {
   const about = attribute ? { word: attribute } : undefined;
-  const ask = (kind: ItemKind, word?: Partial<AttributeWord>): BallotItem => neutralQuestion(kind, kind, word);
-  switch (test) {
-    case 'ranking':
-      return [...(about ? [] : [ask('liking')]), ask('ranking', about), ask('comment')];
-    case 'liking':
-    case 'non-inferiority':
-    case 'equivalence':
-      return [ask('liking'), ask('comment')];
-    case 'profile':
-      return [ask('comment')];
-    case '2-afc':
-    case '3-afc':
-      return [ask(test, about), ask('comment')];
-    default:
-      return [ask(test), ask('comment')];
-  }
+  const asked = TEST_FACTS[test].asks.filter(({ unless }) => unless !== 'word' || !about);
+  return [
+    ...asked.map(({ kind, about: of }) => neutralQuestion(kind, kind, of === 'word' ? about : undefined)),
+    neutralQuestion('comment', 'comment'),
+  ];
 }
 
 /**

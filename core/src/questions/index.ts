@@ -21,6 +21,7 @@ export {
   type Part,
   type Scope,
 } from './kinds';
+export { ANALYSIS_FACTS, TEST_FACTS, type Sequence, type TestFacts } from './testFacts';
 export { HASTY_SECONDS, isHasty, isOneByOne, pausesOf, type Pause } from './pauses';
 export {
   answerProblems,

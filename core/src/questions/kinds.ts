@@ -1,4 +1,5 @@
 import type { Answer, AnswerValue, BallotItem, Decision, ItemKind, Serving, Tasting, Test } from '../tasting';
+import { TEST_FACTS } from './testFacts';
 import { fromItsOptions, JUST_RIGHT, LIKING, LINE, type ScaleOf } from './scales';
 
 /**
@@ -85,50 +86,23 @@ export function choicesOf(
   return { choose, offered: from === 'all' ? set : from === 'after-first' ? set.slice(1) : from };
 }
 
-/** Questions, and the tests that go by them, which take sets of two samples that are made for them. */
-const OF_TWO_SAMPLES: ReadonlySet<ItemKind | Test> = new Set([
-  'triangle',
-  'duo-trio',
-  '2-afc',
-  '3-afc',
-  'tetrad',
-  'a-not-a',
-  'same-different',
-  'paired-preference',
-]);
-
 /** Whether a test, or a question, compares just two samples, in sets of its own. */
-export const isOfTwoSamples = (kind: ItemKind | Test): boolean => OF_TWO_SAMPLES.has(kind);
+export const isOfTwoSamples = (kind: ItemKind | Test): boolean =>
+  kind in TEST_FACTS && TEST_FACTS[kind as Test].sequences !== null;
 
 /** Whether a question has a right answer, which may be guessed; a preference has none. */
-export const hasRightAnswer = (kind: ItemKind): boolean => OF_TWO_SAMPLES.has(kind) && kind !== 'paired-preference';
+export const hasRightAnswer = (kind: ItemKind): boolean => isOfTwoSamples(kind) && kind !== 'paired-preference';
 
 /** The kinds of question that a planned test can read. */
-export function kindsFor(test: Test): ItemKind[] {
-  switch (test) {
-    case 'non-inferiority':
-    case 'equivalence':
-      return ['liking'];
-    case 'profile':
-      return ['line', 'category'];
-    default:
-      return [test];
-  }
-}
+export const kindsFor = (test: Test): readonly ItemKind[] => TEST_FACTS[test].reads;
 
-/**
- * Tests that can show that samples are similar. A test that asks for one word is blind to every
- * other difference, so that nobody finding more of it shows nothing.
- */
-const SHOW_SIMILARITY: ReadonlySet<Test> = new Set(['triangle', 'duo-trio', 'tetrad', 'equivalence']);
-
-export const showsSimilarity = (test: Test): boolean => SHOW_SIMILARITY.has(test);
+export const showsSimilarity = (test: Test): boolean => TEST_FACTS[test].showsSimilarity;
 
 /** Tests of liking scores against the margin that was stated. */
-export const isAgainstMargin = (test: Test): boolean => test === 'non-inferiority' || test === 'equivalence';
+export const isAgainstMargin = (test: Test): boolean => TEST_FACTS[test].margin !== null;
 
 /** A loss lies to one side of the margin; a difference may lie either way. */
-export const sidesOf = (test: Test): 1 | 2 => (test === 'equivalence' ? 2 : 1);
+export const sidesOf = (test: Test): 1 | 2 => TEST_FACTS[test].margin?.sides ?? 1;
 
 /** Whether a difference is to be ruled out, not found. */
 export const seeksSimilarity = ({

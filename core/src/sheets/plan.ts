@@ -1,9 +1,9 @@
 import { counted } from '../format';
-import { ANALYSIS_NAMES, TEST_NAMES, isAskedByPart, partsText, quantities } from '../design';
+import { ANALYSIS_FACTS, TEST_FACTS, inPercent } from '../questions';
+import { isAskedByPart, partsText, quantities } from '../design';
 import { chainOf, differenceText, differences, stepText } from '../kitchen';
 import { ingredientsOf } from '../library';
 import { type Block, type Sheet } from '../presentation';
-import { inPercent } from '../questions';
 import { plannedPortions, type PlannedPortion } from '../served';
 import type { Decision, Plan, Tasting } from '../tasting';
 import { claimOf } from '../verdict';
@@ -124,7 +124,7 @@ function facts(tasting: Tasting): { name: string; lines: string[] }[] {
         `${counted(list.pieces, halves ? 'raw piece' : 'piece')}, ${(list.grams / 1000).toFixed(2)} kg raw${cost}; portions of ${masses.portionGrams} g.`,
       ],
     },
-    { name: 'Test', lines: [`${TEST_NAMES[tasting.test]}, level ${tasting.alpha}`] },
+    { name: 'Test', lines: [`${TEST_FACTS[tasting.test].name}, level ${tasting.alpha}`] },
     { name: 'Sized for', lines: [sizedForText(tasting)] },
   ];
 }
@@ -138,8 +138,10 @@ const lockFacts = (plan: Plan, tasting: Tasting): { name: string; lines: string[
 /** The analyses of bites are about methods only where pieces are taken to be alike. */
 function analysisText({ analysis }: Plan, tasting: Tasting): string {
   const { ofMethods, alike } = claimOf({ analysis }, tasting);
-  if (alike) return `${ANALYSIS_NAMES[analysis]}; about the methods, if pieces cooked alike taste alike`;
-  return ofMethods ? ANALYSIS_NAMES[analysis] : `${ANALYSIS_NAMES[analysis]}; about the pieces that are eaten`;
+  if (alike) return `${ANALYSIS_FACTS[analysis].name}; about the methods, if pieces cooked alike taste alike`;
+  return ofMethods
+    ? ANALYSIS_FACTS[analysis].name
+    : `${ANALYSIS_FACTS[analysis].name}; about the pieces that are eaten`;
 }
 
 export function decisionText(decision: Decision, test: Tasting['test']): string {

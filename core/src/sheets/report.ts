@@ -3,7 +3,7 @@ import { leftOutText } from '../answers';
 import { walkInsOf } from '../bundle';
 import { ledgerOf } from '../caveats';
 import { svgOf, type Chart } from '../charts';
-import { TEST_NAMES } from '../design';
+import { TEST_FACTS } from '../questions';
 import { chartsOf, rankingView, sectionBlocks, sectionOf, type Findings, type SectionId } from '../findings';
 import { number, type Block, type NameOfSeat, type Sheet } from '../presentation';
 import type { TastingBundle } from '../tasting';
@@ -202,14 +202,17 @@ function asServed(found: Findings, bundle: TastingBundle): Fact[] {
 function onRecord({ alpha, engine, fingerprint, test, brought }: Findings, { plan, seal }: TastingBundle): Fact[] {
   if (brought !== null)
     return [
-      { name: 'On record', lines: [`${TEST_NAMES[test]}, level ${alpha}; ${engine}.`, `Answers from ${brought}.`] },
+      {
+        name: 'On record',
+        lines: [`${TEST_FACTS[test].name}, level ${alpha}; ${engine}.`, `Answers from ${brought}.`],
+      },
     ];
   const at = (moment: string | null | undefined): string => (moment ?? '').replace('T', ' ').slice(0, 16);
   return [
     {
       name: 'On record',
       lines: [
-        `${TEST_NAMES[test]}, level ${alpha}; ${engine}.`,
+        `${TEST_FACTS[test].name}, level ${alpha}; ${engine}.`,
         `Locked ${at(plan?.lockedAt)} UTC, unsealed ${at(seal.unsealedAt)} UTC. Fingerprint of plan and key:`,
         fingerprint.stated,
         fingerprint.matches

@@ -1,7 +1,7 @@
 import { pText } from '../format';
-import type { Analysis, Plan, Tasting } from '../bundle';
+import type { Plan, Tasting } from '../bundle';
 import { saysHow, type NoTest, type PieceBlocks, type PieceClusters, type SimilarityTest } from '../inference';
-import { inPercent } from '../questions';
+import { ANALYSIS_FACTS, inPercent } from '../questions';
 import { standing, type About, type Standing } from './verdict';
 import { howOften } from './wording';
 
@@ -13,17 +13,8 @@ export interface Claim {
   alike: boolean;
 }
 
-const OF_METHODS: readonly Analysis[] = [
-  'piece-blocks-then-tukey',
-  'piece-blocks-against-margin',
-  'piece-blocks-within-margin',
-  'piece-blocks-per-attribute-fdr',
-  'piece-clusters',
-  'piece-clusters-of-similarity',
-];
-
 export const claimOf = (plan: Pick<Plan, 'analysis'> | null, { takenAlike }: Pick<Tasting, 'takenAlike'>): Claim => ({
-  ofMethods: plan !== null && OF_METHODS.includes(plan.analysis),
+  ofMethods: plan !== null && ANALYSIS_FACTS[plan.analysis].ofMethods,
   alike: takenAlike !== '',
 });
 

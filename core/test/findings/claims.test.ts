@@ -1,7 +1,8 @@
 import { findingsText } from '../../cli/findingsText';
 import { readingOf, type AnsweredSet } from '../../src/answers';
 import { TESTS, defaultTasting, isAgainstMargin, type Analysis, type Tasting, type Test } from '../../src/bundle';
-import { ANALYSIS_NAMES, analysisOf, isOfTwoSamples, leastPieces } from '../../src/design';
+import { ANALYSIS_FACTS } from '../../src/questions';
+import { analysisOf, isOfTwoSamples, leastPieces } from '../../src/design';
 import { findings, plannedView, sectionOf } from '../../src/findings';
 import { plannedVerdict, rowsOfPlaces, rowsOfScores } from '../../src/planned';
 import { planSheet, reportSheet } from '../../src/sheets';
@@ -124,7 +125,7 @@ describe('the analysis of a plan', () => {
     const methods = isOfTwoSamples(test) ? 2 : 4;
     const tasting = simpleTasting({ methods, pieces, tasting: { test, takenAlike } });
     expect(analysisOf(tasting)).toBe(expected);
-    expect(ANALYSIS_NAMES[expected]).not.toBe('');
+    expect(ANALYSIS_FACTS[expected].name).not.toBe('');
   });
 
   it('of split raw pieces takes more of them, since like samples are of different ones, and so does a higher proof', () => {

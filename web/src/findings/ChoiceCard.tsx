@@ -1,5 +1,5 @@
 import { pText } from '@jacana/core/format';
-import { TEST_NAMES } from '@jacana/core/design';
+import { TEST_FACTS } from '@jacana/core/questions';
 import type { Findings } from '@jacana/core/findings';
 import type { Telling, TellingResult } from '@jacana/core/planned';
 import { similarityText } from '@jacana/core/verdict';
@@ -27,7 +27,7 @@ interface ChoiceFiguresProps {
 function ChoiceFigures({ found, telling: { similarity, replicated }, result }: ChoiceFiguresProps) {
   if (result.test !== 'forced-choice')
     return (
-      <FindingCard section="telling" title="In figures" aside={TEST_NAMES[found.test]}>
+      <FindingCard section="telling" title="In figures" aside={TEST_FACTS[found.test].name}>
         <SmallPrint result={result} />
       </FindingCard>
     );

@@ -1,4 +1,5 @@
-import { TEST_NAMES, trade } from '@jacana/core/design';
+import { TEST_FACTS } from '@jacana/core/questions';
+import { trade } from '@jacana/core/design';
 import { Check } from 'lucide-react';
 import { useDrafting } from '../../drafting/draft';
 import { useTestChoice } from '../../drafting/testChoice';
@@ -13,7 +14,7 @@ export function TestCard() {
   const isProposed = draft.test === proposal.test;
   const { gains, loses } = trade(draft.test, draft);
   return (
-    <Card title={TEST_NAMES[draft.test]} aside={isProposed ? 'proposed' : 'another is proposed'}>
+    <Card title={TEST_FACTS[draft.test].name} aside={isProposed ? 'proposed' : 'another is proposed'}>
       {isProposed ? (
         <p>{proposal.why.join(' ')}</p>
       ) : (
@@ -23,7 +24,7 @@ export function TestCard() {
           {!isLocked && (
             <div className="mt-3 space-y-1.5">
               <p>
-                <Mark>proposed</Mark> <strong>{TEST_NAMES[proposal.test]}.</strong> {proposal.why.join(' ')}
+                <Mark>proposed</Mark> <strong>{TEST_FACTS[proposal.test].name}.</strong> {proposal.why.join(' ')}
               </p>
               <Button onClick={() => take(proposal.test)}>
                 <Check size={16} /> Take it
@@ -42,8 +43,8 @@ export function TestCard() {
               .map(({ test, gains, loses }) => (
                 <li key={test}>
                   <div className="flex items-baseline justify-between gap-2">
-                    <strong>{TEST_NAMES[test]}</strong>
-                    <Button look="quiet" aria-label={`Use ${TEST_NAMES[test]}`} onClick={() => take(test)}>
+                    <strong>{TEST_FACTS[test].name}</strong>
+                    <Button look="quiet" aria-label={`Use ${TEST_FACTS[test].name}`} onClick={() => take(test)}>
                       Use
                     </Button>
                   </div>

@@ -1,6 +1,7 @@
 import { counted } from '@jacana/core/format';
 import type { Tasting } from '@jacana/core/bundle';
-import { bitesPerSitting, isComplete, isOfTwoSamples, sittingMinutes, TEST_NAMES } from '@jacana/core/design';
+import { TEST_FACTS } from '@jacana/core/questions';
+import { bitesPerSitting, isComplete, isOfTwoSamples, sittingMinutes } from '@jacana/core/design';
 import type { TastingView } from '../../client/api.generated';
 
 /** Where the plan stands. */
@@ -11,7 +12,7 @@ export function planSentence(
 ): string {
   const people = counted(panel.length, 'person', 'people');
   if (lockedAt)
-    return `Locked: ${TEST_NAMES[test].toLowerCase()} with ${people}, and ${unsealedAt ? 'the key is open' : 'a sealed key'}.`;
+    return `Locked: ${TEST_FACTS[test].name.toLowerCase()} with ${people}, and ${unsealedAt ? 'the key is open' : 'a sealed key'}.`;
   if (problems > 0) return `${counted(problems, 'thing')} to settle before this plan can be locked.`;
   return `With ${people} and ${methods.length} methods, this plan is ready to lock.`;
 }

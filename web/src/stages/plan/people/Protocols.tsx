@@ -1,8 +1,8 @@
 import type { Test } from '@jacana/core/bundle';
-import { TEST_NAMES, isOfMethods } from '@jacana/core/design';
+import { TEST_FACTS, seeksSimilarity } from '@jacana/core/questions';
+import { isOfMethods } from '@jacana/core/design';
 import { PROTOCOLS, discriminatorsAt, type Protocol } from '@jacana/core/inference';
 import { distanceOf, type comparedProtocols } from '@jacana/core/power';
-import { seeksSimilarity } from '@jacana/core/questions';
 import { useDrafting } from '../../../drafting/draft';
 import { useCalculated } from '../../../calculations/useCalculated';
 import { RangeField } from '../../../ui/RangeField';
@@ -63,7 +63,7 @@ export function Protocols() {
         <tbody>
           {value.protocols.map(({ protocol: other, share, people, portions }) => (
             <tr key={other} className={other === protocol ? 'font-bold' : ''}>
-              <td className="py-0.5 pr-2">{TEST_NAMES[other]}</td>
+              <td className="py-0.5 pr-2">{TEST_FACTS[other].name}</td>
               <td>{Math.round(100 * share)} %</td>
               <td>{people ?? 'beyond reach'}</td>
               <td>{people === null ? '–' : (people * portions * replicates).toLocaleString('en-GB')}</td>
