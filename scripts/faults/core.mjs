@@ -168,8 +168,7 @@ export const core = {
       'core/src/verdict/verdict.ts',
       'const best = order[0];',
       'const best = order[order.length - 1];',
-      'test/inference/verdicts',
-      'test/findings/claims',
+      'test/findings/leaders',
     ),
     fault(
       'who says the same twice counts twice',
@@ -184,8 +183,7 @@ export const core = {
       `${P}bestWorst/choices.ts`,
       'const weight = 1 / (times.get(sameSamples(set)) ?? 1);',
       'const weight = 1;',
-      'test/findings/planned',
-      'test/findings/claims',
+      'test/findings/leaders',
     ),
     fault(
       'a difference beyond the margin on one side is none',
