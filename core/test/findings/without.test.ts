@@ -152,6 +152,25 @@ describe('what is run again by itself', () => {
     },
   );
 
+  it('is not the same answer where those who knew made it', () => {
+    const bundle = simulatedBundle({ methods: 3, panelists: 20, pieces: 1, truth: [8, 5, 2] });
+    const knew = bundle.tasting.panel.slice(0, 14).map(({ id }) => id);
+    const turned = bundle.ballots.map((ballot) =>
+      knew.includes(ballot.panelist)
+        ? {
+            ...ballot,
+            answers: ballot.answers.map((answer) =>
+              answer.kind === 'ranking' ? { ...answer, ranking: [...answer.ranking].reverse() } : answer,
+            ),
+          }
+        : ballot,
+    );
+    const records = { ...bundle.records, caveats: knew.map((panelist) => notBlind(panelist)) };
+    const found = besides({ ...bundle, ballots: turned, records });
+    expect(found.verdict.leaders[0]).toBe('m2');
+    expect(found.sensitivity).toMatchObject([{ same: false, panelists: 6 }]);
+  });
+
   it('is the same answer where the same methods lead, whichever of them is ahead', () => {
     const one = { kind: 'leading-set' as const, about: 'pieces' as const };
     expect(sameAnswer({ ...one, leaders: [2, 0, 1] }, { ...one, leaders: [0, 1, 2] })).toBe(true);
