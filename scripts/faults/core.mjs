@@ -242,14 +242,14 @@ export const core = {
       'core/src/walkIn/room.ts',
       'if (spoilt) this.take(',
       'if (!spoilt) continue; else if (spoilt.extra > 99) this.take(',
-      'test/walkIn',
+      'test/walkIn/room',
     ),
     fault(
       'a warm-up is cut from the zone with least left',
       'core/src/walkIn/room.ts',
       'left(own) > left(best)',
       'left(own) < left(best)',
-      'test/walkIn',
+      'test/walkIn/room',
     ),
     fault(
       'a plate that was missed is eaten',

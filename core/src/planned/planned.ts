@@ -11,8 +11,16 @@ import { readProfile, type Profiled } from './profile/profile';
 import { ranking } from './ranking';
 import { readLiking, scores } from './scores';
 
-/** Every planned test. A new one is a folder, and a line here; the compiler asks for the rest. */
-export const PLANNED = {
+type SectionsOf<T> = T extends PlannedTest<infer Section> ? Section : never;
+
+/** A part of what a planned test found. */
+export type PlannedSection = SectionsOf<
+  | (typeof ranking | typeof scores | typeof margin)
+  | (typeof profile | typeof bestWorst | typeof countedChoice | typeof signalChoice)
+>;
+
+/** Every planned test. A new one is a folder, and a line here and above; the compiler asks for the rest. */
+export const PLANNED: Readonly<Record<Test, PlannedTest<PlannedSection>>> = {
   ranking,
   liking: scores,
   'non-inferiority': margin,
@@ -27,12 +35,7 @@ export const PLANNED = {
   'same-different': signalChoice,
   'best-worst': bestWorst,
   'paired-preference': countedChoice,
-} as const satisfies Readonly<Record<Test, PlannedTest>>;
-
-type SectionsOf<T> = T extends PlannedTest<infer Section> ? Section : never;
-
-/** A part of what a planned test found. */
-export type PlannedSection = SectionsOf<(typeof PLANNED)[Test]>;
+};
 
 /** What sections of planned tests hold, by the ids of the sections. */
 export type PlannedData = { [One in PlannedSection as One['id']]: One['data'] };
