@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { neutralQuestion } from '../../src/library';
-import { ordersCsv, tidyCsv, tidyRows } from '../../src/tidy';
+import { ordersCsv, servedRows, tidyCsv, tidyRows } from '../../src/tidy';
 import type { ItemKind, TastingBundle } from '../../src/tasting';
 import { simulatedBundle } from '../support/bundles';
 
@@ -164,4 +164,13 @@ describe('the CSV of a tasting', () => {
     expect(data).toHaveLength(4 * 2 * 2);
     for (const { method, piece, block, lot } of data) expect([method, piece, block, lot]).toEqual(['', '', '', '']);
   });
+});
+
+it('counts sets and blocks from 1 in the table of servings, as piece and lot are named', () => {
+  const bundle = simulatedBundle({ methods: 2, panelists: 4, pieces: 2 });
+  const rows = servedRows(bundle, bundle.key!);
+  const blockOf = new Map(bundle.pieces.map(({ tag, block }) => [tag, block + 1]));
+  expect(rows.map(({ block }) => block)).toEqual(rows.map(({ piece }) => blockOf.get(piece)));
+  expect(new Set(rows.map(({ block }) => block))).toEqual(new Set([1, 2]));
+  expect(rows.every(({ set }) => set === 1)).toBe(true);
 });
