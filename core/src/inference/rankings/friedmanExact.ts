@@ -21,6 +21,19 @@ import { rankSums } from './ranks';
 /** How many state-by-arrangement steps are worth waiting for (about a third of a second). */
 const STEP_BUDGET = 1_500_000;
 
+/** The null distribution of the sum of squared rank sums: its values, rising, and the chance of each or a larger one. */
+interface NullDistribution {
+  squares: Float64Array;
+  upperTails: Float64Array;
+}
+
+/**
+ * Distributions by the ranks that panelists gave, whoever gave them: one tasting asks for the same one many times,
+ * with and without this or that, and simulated panels ask for one thousands of times. Null where it would take too long.
+ */
+const known = new Map<string, NullDistribution | null>();
+const MOST_KNOWN = 24;
+
 /**
  * @param rows one row of mid-ranks per panelist, all of the same length
  * @param onProgress told the finished fraction, 0 to 1, after each panelist
@@ -32,14 +45,28 @@ export function friedmanExactP(
 ): number | null {
   // Mid-ranks are halves, so doubling makes every sum a whole number.
   const doubled = rows.map((row) => row.map((rank) => Math.round(2 * rank)));
-  const samples = doubled[0].length;
-  const largest = doubled.reduce((most, row) => row.reduce((one, other) => Math.max(one, other), most), 0);
+  const patterns = doubled.map((row) => [...row].sort((a, b) => a - b).join()).sort();
+  const name = patterns.join(';');
+  const distribution = known.has(name)
+    ? (known.get(name) as NullDistribution | null)
+    : distributionOf(patterns, onProgress);
+  known.delete(name);
+  known.set(name, distribution);
+  if (known.size > MOST_KNOWN) known.delete(known.keys().next().value as string);
+  return distribution && upperTail(distribution, sumOfSquares(rankSums(doubled)));
+}
+
+/** @param patterns what each panelist gave, sorted, as text */
+function distributionOf(patterns: readonly string[], onProgress?: (fraction: number) => void): NullDistribution | null {
+  const rows = patterns.map((pattern) => pattern.split(',').map(Number));
+  const samples = rows[0].length;
+  const largest = rows.reduce((most, row) => Math.max(most, row[row.length - 1]), 0);
   const base = largest * rows.length + 1;
   if (base ** samples > Number.MAX_SAFE_INTEGER) return null;
 
   let states = new Map<number, number>([[0, 1]]);
   let steps = 0;
-  for (const [index, row] of doubled.entries()) {
+  for (const [index, row] of rows.entries()) {
     // The first panelist may be held fixed: rearranging samples changes nothing.
     const arrangements = index === 0 ? [row] : distinctArrangements(row, STEP_BUDGET);
     if (arrangements === null) return null;
@@ -48,7 +75,7 @@ export function friedmanExactP(
     states = addPanelist(states, arrangements, samples, base);
     onProgress?.((index + 1) / rows.length);
   }
-  return upperTail(states, sumOfSquares(rankSums(doubled)), samples, base);
+  return tailsOf(states, samples, base);
 }
 
 function addPanelist(states: Map<number, number>, arrangements: number[][], samples: number, base: number) {
@@ -66,12 +93,28 @@ function addPanelist(states: Map<number, number>, arrangements: number[][], samp
   return next;
 }
 
-function upperTail(states: Map<number, number>, observed: number, samples: number, base: number): number {
-  let tail = 0;
+function tailsOf(states: ReadonlyMap<number, number>, samples: number, base: number): NullDistribution {
+  const chances = new Map<number, number>();
   for (const [key, probability] of states) {
-    if (sumOfSquares(unpack(key, samples, base)) >= observed) tail += probability;
+    const square = sumOfSquares(unpack(key, samples, base));
+    chances.set(square, (chances.get(square) ?? 0) + probability);
   }
-  return Math.min(1, tail);
+  const squares = Float64Array.from(chances.keys()).sort();
+  const upperTails = new Float64Array(squares.length);
+  let tail = 0;
+  for (let at = squares.length - 1; at >= 0; at--) upperTails[at] = tail += chances.get(squares[at]) ?? 0;
+  return { squares, upperTails };
+}
+
+/** The chance of what was observed, or more: of the first value that is no smaller. */
+function upperTail({ squares, upperTails }: NullDistribution, observed: number): number {
+  let [low, high] = [0, squares.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (squares[middle] >= observed) high = middle;
+    else low = middle + 1;
+  }
+  return Math.min(1, upperTails[low] ?? 0);
 }
 
 const sumOfSquares = (sums: readonly number[]): number => sums.reduce((total, sum) => total + sum * sum, 0);
