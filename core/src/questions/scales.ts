@@ -20,7 +20,8 @@ export interface Scale {
 export type ScaleOf = (item: Pick<BallotItem, 'options' | 'low' | 'high'>) => Scale;
 
 /** A line without a mark; only its ends have names. */
-export const LINE: ScaleOf = () => ({ low: 0, high: 100, steps: null });
+const HUNDRED: Scale = { low: 0, high: 100, steps: null };
+export const LINE: ScaleOf = () => HUNDRED;
 
 const ofSteps = (steps: readonly Step[]): Scale => {
   const scores = steps.map(({ score }) => score);
@@ -40,8 +41,10 @@ const HEDONIC = [
 ];
 
 /** The nine-point hedonic scale, best first, in the wording usual in the field (Peryam & Pilgrim 1957, from memory). */
-export const LIKING: ScaleOf = () =>
-  ofSteps(HEDONIC.map((text, at) => ({ score: 9 - at, counts: 9 - at, text, number: String(9 - at) })));
+const NINE_POINTS = ofSteps(
+  HEDONIC.map((text, at) => ({ score: 9 - at, counts: 9 - at, text, number: String(9 - at) })),
+);
+export const LIKING: ScaleOf = () => NINE_POINTS;
 
 /** Five steps about the middle, -2 to 2; the question's own ends name the outer two. */
 export const JUST_RIGHT: ScaleOf = ({ low, high }) =>
