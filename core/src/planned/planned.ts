@@ -15,8 +15,7 @@ type SectionsOf<T> = T extends PlannedTest<infer Section> ? Section : never;
 
 /** A part of what a planned test found. */
 export type PlannedSection = SectionsOf<
-  | (typeof ranking | typeof scores | typeof margin)
-  | (typeof profile | typeof bestWorst | typeof countedChoice | typeof signalChoice)
+  (typeof ranking | typeof scores) | (typeof profile | typeof bestWorst | typeof countedChoice)
 >;
 
 /** Every planned test. A new one is a folder, and a line here and above; the compiler asks for the rest. */

@@ -7,17 +7,11 @@ export {
   countOf,
   hasPart,
   hasRightAnswer,
-  isAgainstMargin,
-  sidesOf,
   isOfTwoSamples,
   isScaleOfWord,
-  kindsFor,
-  mainItem,
   placeOfAnswer,
   scaleOf,
   scopeOf,
-  seeksSimilarity,
-  showsSimilarity,
   type Part,
   type Scope,
 } from './kinds';
@@ -36,3 +30,4 @@ export {
 export { type Scale, type Step } from './scales';
 export { inPercent } from './percent';
 export { ranksByCode } from './ranks';
+export { isAgainstMargin, kindsFor, mainItem, seeksSimilarity, showsSimilarity, sidesOf } from './tests';

@@ -1,5 +1,4 @@
-import type { Answer, AnswerValue, BallotItem, Decision, ItemKind, Serving, Tasting, Test } from '../tasting';
-import { TEST_FACTS } from './testFacts';
+import type { Answer, AnswerValue, BallotItem, ItemKind, Serving, Test } from '../tasting';
 import { fromItsOptions, JUST_RIGHT, LIKING, LINE, type ScaleOf } from './scales';
 
 /**
@@ -86,35 +85,12 @@ export function choicesOf(
   return { choose, offered: from === 'all' ? set : from === 'after-first' ? set.slice(1) : from };
 }
 
-/** Whether a test, or a question, compares just two samples, in sets of its own. */
+/** Whether a test, or a question, compares just two samples, in sets of its own: what is chosen is chosen among those. */
 export const isOfTwoSamples = (kind: ItemKind | Test): boolean =>
-  kind in TEST_FACTS && TEST_FACTS[kind as Test].sequences !== null;
+  kind in FACTS && FACTS[kind as ItemKind].answer === 'choice';
 
 /** Whether a question has a right answer, which may be guessed; a preference has none. */
 export const hasRightAnswer = (kind: ItemKind): boolean => isOfTwoSamples(kind) && kind !== 'paired-preference';
-
-/** The kinds of question that a planned test can read. */
-export const kindsFor = (test: Test): readonly ItemKind[] => TEST_FACTS[test].reads;
-
-export const showsSimilarity = (test: Test): boolean => TEST_FACTS[test].showsSimilarity;
-
-/** Tests of liking scores against the margin that was stated. */
-export const isAgainstMargin = (test: Test): boolean => TEST_FACTS[test].margin !== null;
-
-/** A loss lies to one side of the margin; a difference may lie either way. */
-export const sidesOf = (test: Test): 1 | 2 => TEST_FACTS[test].margin?.sides ?? 1;
-
-/** Whether a difference is to be ruled out, not found. */
-export const seeksSimilarity = ({
-  decision,
-  test,
-}: Pick<Tasting, 'test'> & { decision: Pick<Decision, 'kind'> }): boolean =>
-  decision.kind === 'similar' && showsSimilarity(test);
-
-/** The question that the planned test goes by: the first of a kind that it can read. */
-export function mainItem({ test, ballot }: Pick<Tasting, 'test' | 'ballot'>): BallotItem | undefined {
-  return ballot.items.find((item) => kindsFor(test).includes(item.kind));
-}
 
 /** All that a panelist is served at one sitting, the warm-up first. */
 export const codesServed = ({ warmUp, sets }: Pick<Serving, 'warmUp' | 'sets'>): string[] => [

@@ -1,5 +1,7 @@
 import fc from 'fast-check';
 import {
+  TEST_FACTS,
+  isOfTwoSamples,
   answerKindOf,
   answerProblems,
   choicesOf,
@@ -156,4 +158,8 @@ describe('what is still to be answered', () => {
     expect(missingAnswers(served.sets[0].codes.map(given), asked)).toEqual([]);
     if (scopeOf(item) === 'sample') expect(missingAnswers([given('482')], asked)[0].message).toContain('907; 615');
   });
+});
+
+it('serves sets of its own for a test of two samples, and for no other', () => {
+  for (const test of TESTS) expect([test, TEST_FACTS[test].sequences !== null]).toEqual([test, isOfTwoSamples(test)]);
 });
