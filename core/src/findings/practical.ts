@@ -86,7 +86,10 @@ export function practicalPick(
   return {
     ...{ status: 'explored', pick, best, margin, marginWords, candidates, ease },
     forWhom: forWhom(ease.filter(({ method }) => candidates.includes(method))),
-    sentence: sentenceOf({ pick, best, margin }, name),
+    sentence:
+      pick === best && !isAhead(liking)
+        ? nothingShown(methods.find(({ reference }) => reference)?.name)
+        : sentenceOf({ pick, best, margin }, name),
   };
 }
 
@@ -162,6 +165,16 @@ function forWhom(close: readonly Ease[]): ForWhom[] {
 /** A line each, such as "For a first-timer: Poached (skill 1 of 5, mess 1 of 5)". */
 export const forWhomLines = ({ forWhom: all }: PracticalPick, nameOf: (id: string) => string): string[] =>
   all.map(({ whom, methods, because }) => `For ${whom}: ${list(methods.map(nameOf))} (${because}).`);
+
+/** Whether the best liked is shown to be liked more than any other. */
+const isAhead = ({ means: [best, ...others] }: LikingFinding): boolean =>
+  others.some(({ letters }) => ![...letters].some((letter) => best.letters.includes(letter)));
+
+/** Whoever comes out first where nothing is shown does so by chance: no reason to change anything. */
+const nothingShown = (reference: string | undefined): string =>
+  reference === undefined
+    ? 'No method is shown to be liked more than another, nor an easier one to be as good: effort and cost may decide.'
+    : `No method is shown to be liked more than another, nor an easier one to be as good. Stay with ${reference}, or let effort and cost decide.`;
 
 function sentenceOf(
   { pick, best, margin }: Pick<PracticalPick, 'pick' | 'best' | 'margin'>,

@@ -51,11 +51,10 @@ function shortBlocks(found: Findings, bundle: TastingBundle): Block[] {
   const [first] = chartsOf(found);
   const limits = sectionOf(found, 'limits') ?? [];
   const again = sectionOf(found, 'sensitivity') ?? [];
-  const other = again.filter(({ same }) => same !== true);
   const holds = [
-    other.length === 0
+    again.every(({ same }) => same === true)
       ? `Run again without ${counted(again.length, 'thing')} that may have spoilt it: the same answer each time.`
-      : `Run again without what may have spoilt it: ${other.length} of ${again.length} times not the same answer.`,
+      : `Run again without what may have spoilt it, ${counted(again.length, 'time')}: ${timesText(again)}.`,
   ];
   return [
     {
@@ -74,6 +73,19 @@ function shortBlocks(found: Findings, bundle: TastingBundle): Block[] {
       ],
     },
   ];
+}
+
+/** How often the answer was the same, another, or none for too few were left: three different things. */
+function timesText(again: readonly { same: boolean | null }[]): string {
+  const times = (same: boolean | null): number => again.filter((one) => one.same === same).length;
+  return [
+    [times(true), 'the same answer'],
+    [times(false), 'another answer'],
+    [times(null), 'too few people left to tell'],
+  ]
+    .filter(([count]) => count !== 0)
+    .map(([count, what]) => `${count} times ${what}`.replace(/^1 times/, 'once').replace(/^2 times/, 'twice'))
+    .join(', ');
 }
 
 function shortened(chart: Chart): Chart {

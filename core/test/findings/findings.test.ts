@@ -216,6 +216,21 @@ describe('the practical pick and the next step', () => {
     expect(withEffort([7, 6, 5], 6)?.candidates).toEqual(['m0']);
   });
 
+  it('recommends nobody where nothing is shown: whoever comes out first does so by chance', () => {
+    const said = Array.from({ length: 12 }, (_, at) => {
+      const bundle = simulatedBundle({ methods: 2, truth: [6, 6], panelists: 12, liking: true, seed: `even-${at}` });
+      bundle.tasting.methods.forEach((method, place) => (method.effort = effort(20 - 5 * place)));
+      return rankingFindings(bundle).practical!;
+    });
+    const claimed = said.filter(({ sentence }) => sentence.includes('is the one to cook'));
+    expect(claimed).toEqual([]);
+    const [undecided] = said.filter(({ pick, best }) => pick === best);
+    expect(undecided.sentence).toBe(
+      'No method is shown to be liked more than another, nor an easier one to be as good. Stay with Method 0, or let effort and cost decide.',
+    );
+    expect(withEffort([8, 5, 3], 40)?.sentence).toMatch(/^Method 0 is the one to cook/);
+  });
+
   it('is not named where effort or liking is missing', () => {
     expect(rankingFindings(simulatedBundle({ liking: true })).practical).toBeNull();
   });

@@ -152,3 +152,20 @@ it('a workbook has the mean of what somebody gave to a method several times', ()
   }
   expect(several).toBeGreaterThan(3);
 });
+
+it('tells the same answer, another, and none for too few were left apart, on the one page', () => {
+  const bundle = simulatedBundle({ methods: 3, panelists: 12 });
+  const found = findings(bundle);
+  const again = (same: boolean | null) => ({ caveat: null, without: 'something', sentence: '', same, panelists: 3 });
+  const told = (all: (boolean | null)[]): string => {
+    const sections = [
+      ...found.sections.filter(({ id }) => id !== 'sensitivity'),
+      { id: 'sensitivity' as const, status: 'planned' as const, data: all.map(again) },
+    ];
+    return JSON.stringify(reportSheet({ ...found, sections }, bundle, { ...USUAL_REPORT, length: 'short' }).blocks);
+  };
+  expect(told([true, true])).toContain('without 2 things that may have spoilt it: the same answer each time.');
+  expect(told([true, null])).toContain('2 times: once the same answer, once too few people left to tell.');
+  expect(told([false, false, true])).toContain('3 times: once the same answer, twice another answer.');
+  expect(told([null])).not.toContain('another answer');
+});
