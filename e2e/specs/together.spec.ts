@@ -90,6 +90,81 @@ test('every edit of a plan is taken back by Ctrl Z, a move as a move and not as 
   await expect.poll(names).toEqual(['Glazed', 'Steamed', 'Roasted']);
 });
 
+test('what one person did is taken back by them, after others have saved and after a reload, and theirs stays', async ({
+  page,
+  empty,
+}) => {
+  await setUp(page, empty);
+  await beginTasting(page, 'Carrots', 'Which carrots?');
+  await listMethods(page, ['Glazed', 'Roasted', 'Steamed']);
+  await expect(page.getByText('All changes saved')).toBeVisible();
+  const other = await colleague(page, empty.address);
+  const nameOf = (at: number, of = page) => of.getByLabel(`Name of method ${at}`, { exact: true });
+  // Longer apart than one stretch of typing: two steps.
+  await page.clock.install();
+  await page.getByLabel('Question', { exact: true }).fill('Which carrots are sweetest?');
+  await page.clock.fastForward(2000);
+  await page.getByRole('button', { name: 'Remove method 2', exact: true }).click();
+  await page.clock.fastForward(2000);
+  await nameOf(1).fill('Glazed in butter');
+  await page.clock.fastForward(2000);
+  await expect(page.getByText('All changes saved')).toBeVisible();
+  await expect(nameOf(1, other)).toHaveValue('Glazed in butter');
+  await nameOf(2, other).fill('Steamed whole');
+  await expect(nameOf(2)).toHaveValue('Steamed whole');
+
+  // The line below the list brings back what was removed, and that alone.
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  const names = () => Promise.all([1, 2, 3].map((at) => nameOf(at).inputValue()));
+  await expect.poll(async () => (await names()).sort()).toEqual(['Glazed in butter', 'Roasted', 'Steamed whole']);
+  await page.clock.fastForward(2000);
+  await expect(page.getByText('All changes saved')).toBeVisible();
+  await page.reload();
+  await expect(nameOf(1)).toHaveValue('Glazed in butter');
+  await page.keyboard.press('Control+z');
+  await expect(nameOf(3)).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(nameOf(1)).toHaveValue('Glazed');
+  await expect(nameOf(2)).toHaveValue('Steamed whole');
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await names()).sort()).toEqual(['Glazed', 'Roasted', 'Steamed whole']);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Question', { exact: true })).toHaveValue('Which carrots?');
+  await expect.poll(async () => (await names()).sort()).toEqual(['Glazed', 'Roasted', 'Steamed whole']);
+});
+
+test('what is typed for the next one while an account is made stays, and one that is refused comes back', async ({
+  page,
+  empty,
+}) => {
+  await setUp(page, empty);
+  await page.goto(`${empty.address}/team`);
+  const [name, login, password] = ['Name', 'Login', 'Password'].map((label) => page.getByLabel(label, { exact: true }));
+  const enter = async (who: string): Promise<void> => {
+    await name.fill(who);
+    await login.fill(who.toLowerCase());
+    await password.fill(PASSWORD);
+  };
+  let letThrough = (): void => undefined;
+  const slow = new Promise<void>((go) => (letThrough = go));
+  await page.route('**/api/accounts', async (route) => {
+    if (route.request().method() === 'POST') await slow;
+    await route.continue();
+  });
+  await enter('Tove');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(name).toHaveValue('');
+  await enter('Marek');
+  letThrough();
+  await expect(page.getByText('Tove', { exact: true })).toBeVisible();
+  await expect(name).toHaveValue('Marek');
+  await expect(login).toHaveValue('marek');
+  await login.fill('tove');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(login).toHaveValue('tove');
+  await expect(name).toHaveValue('Marek');
+});
+
 test('with two methods the proposed test is the planned one, until somebody takes another', async ({ page, empty }) => {
   await setUp(page, empty);
   await beginTasting(page, 'Carrots', 'Which carrots?');

@@ -34,15 +34,63 @@ describe('the steps of a draft', () => {
     expect(history.undo()?.title).toBe('a');
   });
 
-  it('note nothing where nothing changed, and never take back the edit of somebody else', () => {
+  it('note nothing where nothing changed', () => {
     const history = new History(draft('a'));
     history.changed(draft('a'), 1000);
     expect(history.undo()).toBeUndefined();
-    history.changed(draft('b'), 2000);
-    history.replaced(draft('theirs'));
+  });
+
+  it('are taken back in what somebody else has saved since, and theirs stays', () => {
+    const history = new History(draft('a', ['Seared']));
+    history.changed(draft('b', ['Seared']), 1000);
+    history.changed(draft('b', ['Seared', 'Poached']), 3000);
+    history.replaced(draft('b', ['Seared', 'Poached', 'Grilled']));
+    expect(history.undo()).toEqual(draft('b', ['Seared', 'Grilled']));
+    expect(history.undo()).toEqual(draft('a', ['Seared', 'Grilled']));
     expect(history.undo()).toBeUndefined();
-    history.changed(draft('theirs and mine'), 4000);
-    expect(history.undo()?.title).toBe('theirs');
+    expect(history.redo()).toEqual(draft('b', ['Seared', 'Grilled']));
+    history.replaced(draft('b', ['Seared', 'Grilled', 'Baked']));
+    expect(
+      history
+        .redo()
+        ?.methods.map(({ name }) => name)
+        .sort(),
+    ).toEqual(['Baked', 'Grilled', 'Poached', 'Seared']);
+  });
+
+  it('leave alone what somebody else changed of the same, and go on to what is left to take back', () => {
+    const history = new History(draft('a', ['Seared']));
+    history.changed(draft('a', ['Seared', 'Poached']), 1000);
+    history.changed(draft('mine', ['Seared', 'Poached']), 3000);
+    history.replaced(draft('theirs', ['Seared', 'Poached']));
+    expect(history.undo()).toEqual(draft('theirs', ['Seared']));
+    expect(history.undo()).toBeUndefined();
+  });
+
+  it('do not run into one another over what somebody else saved in between', () => {
+    const history = new History(draft('a'));
+    history.changed(draft('ab'), 1000);
+    history.replaced(draft('ab', ['Seared']));
+    history.changed(draft('abc', ['Seared']), 1100);
+    expect(history.undo()).toEqual(draft('ab', ['Seared']));
+    expect(history.undo()).toEqual(draft('a', ['Seared']));
+  });
+
+  it('outlive a reload, as far back as there is room', () => {
+    const kept = new Map<string, string>();
+    Object.assign(globalThis, {
+      sessionStorage: { getItem: (key: string) => kept.get(key) ?? null, setItem: kept.set.bind(kept) },
+    });
+    const long = 'x'.repeat(100_000);
+    const before = new History(draft('0'), 'one');
+    for (let at = 1; at <= 20; at++) before.changed(draft(`${at} ${long}`), at * 1000);
+    expect(new History(draft(`20 ${long}`), 'another').undo()).toBeUndefined();
+    const after = new History(draft(`20 ${long}`), 'one');
+    let steps = 0;
+    for (let back = after.undo(); back; back = after.undo()) expect(back.title).toBe(`${20 - ++steps} ${long}`);
+    expect(steps).toBeGreaterThanOrEqual(6);
+    expect(steps).toBeLessThan(20);
+    expect(after.redo()?.title).toBe(`${20 - steps + 1} ${long}`);
   });
 
   it('keep the last two hundred', () => {

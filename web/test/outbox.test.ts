@@ -116,3 +116,38 @@ describe('an outbox', () => {
     expect(lengths).toEqual([1, 0]);
   });
 });
+
+describe('what was written here', () => {
+  it('shows from the tap until the record that was read holds it, without a gap', async () => {
+    const box = open();
+    const changes = jest.fn();
+    box.subscribe(changes);
+    box.add({ id: 'a' });
+    expect(box.written()).toEqual([{ id: 'a' }]);
+    await settle();
+    // Stored, and no longer on its way; what was read is from before.
+    expect([box.waiting(), box.written()]).toEqual([[], [{ id: 'a' }]]);
+    box.read([]);
+    expect(box.written()).toEqual([{ id: 'a' }]);
+    box.add({ id: 'b' });
+    box.read([{ id: 'a' }]);
+    expect(box.written()).toEqual([{ id: 'b' }]);
+    await settle();
+    const times = changes.mock.calls.length;
+    box.read([{ id: 'a' }, { id: 'b' }]);
+    expect(box.written()).toEqual([]);
+    expect(changes).toHaveBeenCalledTimes(times + 1);
+    // The same list until it changes: who looks is not told for nothing.
+    box.read([{ id: 'a' }, { id: 'b' }]);
+    expect(changes).toHaveBeenCalledTimes(times + 1);
+  });
+
+  it('that was refused is shown no longer', async () => {
+    answers = [400];
+    const box = open();
+    box.add({ id: 'a' });
+    await settle();
+    expect(box.written()).toEqual([]);
+    expect(told.refused).toHaveLength(1);
+  });
+});

@@ -1,5 +1,6 @@
 import type { ProblemView } from './api.generated';
 import { generatedApi } from './api.generated';
+import { nowStale, rereading } from './rereading';
 import { staleAfter, TAGS, type TagOf } from './stale';
 
 export type { TagOf };
@@ -13,8 +14,12 @@ const of =
 /** There is one house to a server. */
 const HOUSE: Tag = { type: 'house', id: 'house' };
 
+const stale =
+  (...types: TagOf[]) =>
+  (answer: unknown, error: unknown, arg: { id: string }): Tag[] =>
+    nowStale(of(...types)(answer, error, arg));
 /** What was done here makes stale at once what the stream of events will say. */
-const after = (...kinds: string[]) => of(...staleAfter(kinds));
+const after = (...kinds: string[]) => stale(...staleAfter(kinds));
 
 /** The generated client, with what the contract cannot say: which answers grow stale when. */
 export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceEndpoints({
@@ -39,26 +44,26 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     keepRange: { invalidatesTags: [HOUSE] },
     chooseLocale: { invalidatesTags: [HOUSE] },
     getKitchenLog: { providesTags: of('kitchenLog') },
-    addToKitchenLog: { invalidatesTags: of(...staleAfter(['kitchen-log']), 'range', 'readings') },
+    addToKitchenLog: { invalidatesTags: stale(...staleAfter(['kitchen-log']), 'range', 'readings') },
     saveRange: { invalidatesTags: after('kitchen') },
     // Readings come too often for news of each: whoever looks asks again and again.
     listDevices: { providesTags: of('readings') },
     getCurves: { providesTags: of('readings') },
-    openDevice: { invalidatesTags: of('readings') },
-    closeDevice: { invalidatesTags: of('readings') },
-    importReadings: { invalidatesTags: of('readings') },
+    openDevice: { invalidatesTags: stale('readings') },
+    closeDevice: { invalidatesTags: stale('readings') },
+    importReadings: { invalidatesTags: stale('readings') },
     getLedger: { providesTags: of('caveats') },
     getBoard: { providesTags: of('board') },
     getExclusions: { providesTags: of('exclusions') },
-    saveExclusion: { invalidatesTags: of('exclusions', 'board', 'seal') },
+    saveExclusion: { invalidatesTags: stale('exclusions', 'board', 'seal') },
     correctIngredients: { invalidatesTags: after('ingredients') },
     listPaper: { providesTags: of('paper') },
-    typePaper: { invalidatesTags: of('paper', 'board', 'card', 'seal') },
-    typeAnew: { invalidatesTags: of('paper', 'board', 'seal') },
-    letPaperCount: { invalidatesTags: of('paper', 'board', 'card', 'seal') },
-    settlePaper: { invalidatesTags: of('paper', 'board', 'card', 'seal') },
-    correctAnswers: { invalidatesTags: of('board', 'seal') },
-    lookAtAnswers: { invalidatesTags: of('seal') },
+    typePaper: { invalidatesTags: stale('paper', 'board', 'card', 'seal') },
+    typeAnew: { invalidatesTags: stale('paper', 'board', 'seal') },
+    letPaperCount: { invalidatesTags: stale('paper', 'board', 'card', 'seal') },
+    settlePaper: { invalidatesTags: stale('paper', 'board', 'card', 'seal') },
+    correctAnswers: { invalidatesTags: stale('board', 'seal') },
+    lookAtAnswers: { invalidatesTags: stale('seal') },
     getServiceLog: { providesTags: of('serviceLog') },
     addToServiceLog: { invalidatesTags: after('service-log') },
     letIn: { invalidatesTags: after('walk-in') },
@@ -68,11 +73,11 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     getParts: { providesTags: of('findings') },
     getServings: { providesTags: of('findings') },
     listShares: { providesTags: of('shares') },
-    share: { invalidatesTags: of('shares', 'seal') },
-    revokeShare: { invalidatesTags: of('shares', 'seal') },
+    share: { invalidatesTags: stale('shares', 'seal') },
+    revokeShare: { invalidatesTags: stale('shares', 'seal') },
     saveDraft: {
       // Chains are part of the draft, and the run sheet follows from them.
-      invalidatesTags: of('range', 'kitchen'),
+      invalidatesTags: stale('range', 'kitchen'),
       // The answer is the tasting as it is now; reading it again would only race with typing.
       onQueryStarted: async ({ id }, { dispatch, queryFulfilled }) => {
         const saved = await queryFulfilled.catch(() => null);
@@ -96,8 +101,21 @@ export const api = generatedApi.enhanceEndpoints({ addTagTypes: TAGS }).enhanceE
     putNameRight: { invalidatesTags: after('names') },
     eraseName: { invalidatesTags: after('names') },
     eraseNames: { invalidatesTags: after('names') },
-    openPortioning: { invalidatesTags: of('seal') },
+    openPortioning: { invalidatesTags: stale('seal') },
   },
+});
+
+/** Reads again what grew stale while it was read. */
+export const rereadingOfApi = rereading({
+  path: api.reducerPath,
+  staleBy: (state, tags) =>
+    api.util
+      .selectInvalidatedBy(state as Parameters<typeof api.util.selectInvalidatedBy>[0], tags as Tag[])
+      .map(({ queryCacheKey }) => queryCacheKey),
+  reread: (endpoint, arg) =>
+    (api.endpoints as unknown as Record<string, { initiate: (arg: unknown, options: object) => unknown }>)[
+      endpoint
+    ].initiate(arg, { forceRefetch: true, subscribe: false }),
 });
 
 /** Whether what was asked for is no longer there for this person; any other failure may pass, and what is shown stays. */

@@ -115,7 +115,7 @@ function usePost(
   const dispatch = useAppDispatch();
   const [save] = api.useSaveDraftMutation();
   const [held] = useState(() => {
-    const history = new History(base.draft);
+    const history = new History(base.draft, id);
     const post = DraftPost.open(id, base, {
       save: (version, draft) => save({ id, savedDraft: { version, draft } }),
       read: () =>

@@ -1,55 +1,116 @@
 import type { DraftInput } from '../client/api.generated';
+import { isSame, merge } from './merge';
 
 /** Changes closer together than this, such as letters of a word, are one step. */
 const ONE_STEP_MS = 800;
 const MOST_STEPS = 200;
+/** Characters of steps that outlive a reload: browsers keep some five million for all of a page. */
+const MOST_KEPT = 1_500_000;
+
+/** One edit: the draft as it was before and after it, as text. */
+interface Step {
+  before: string;
+  after: string;
+}
+
+/** What is kept of a history while its tab is open. */
+interface Kept {
+  past: Step[];
+  future: Step[];
+}
 
 /**
- * The steps of editing a draft, so that every edit can be taken back: typing, moving,
- * removing, choosing. It knows nothing of how a step was made.
+ * The steps that one person took in editing a draft, so that each can be taken back: typing, moving, removing, choosing.
+ * It knows nothing of how a step was made. Others may have saved since: a step is taken back where it was taken, in the
+ * draft as it is now, and what somebody else changed of the same stays theirs.
  */
 export class History {
-  private readonly past: string[] = [];
-  private readonly future: string[] = [];
+  private readonly past: Step[];
+  private readonly future: Step[];
   private now: string;
   private last = 0;
 
-  constructor(draft: DraftInput) {
+  /** @param id of the tasting: steps live as long as its tab, over reloads and pages; empty keeps them nowhere */
+  constructor(
+    draft: DraftInput,
+    private readonly id = '',
+  ) {
     this.now = JSON.stringify(draft);
+    ({ past: this.past, future: this.future } = kept.read(id));
   }
 
-  /** Notes what the draft is now. */
+  /** Notes what the draft is now, by an edit of whoever is here. */
   changed(draft: DraftInput, at: number): void {
     const next = JSON.stringify(draft);
     if (next === this.now) return;
-    if (at - this.last > ONE_STEP_MS || this.past.length === 0) this.past.push(this.now);
+    const last = this.past.at(-1);
+    if (last && last.after === this.now && at - this.last <= ONE_STEP_MS) last.after = next;
+    else this.past.push({ before: this.now, after: next });
     if (this.past.length > MOST_STEPS) this.past.shift();
     this.future.length = 0;
     this.now = next;
     this.last = at;
+    this.keep();
   }
 
-  /** Someone else's edit is none of ours: what is taken back from here on keeps it. */
+  /** Notes what the draft is now, by somebody else's edit: that is none of ours, and never taken back here. */
   replaced(draft: DraftInput): void {
     this.now = JSON.stringify(draft);
-    this.past.length = 0;
-    this.future.length = 0;
+    this.last = 0;
   }
 
+  /** @returns the draft without the last step that anything is left of; nothing where there is none */
   undo(): DraftInput | undefined {
-    return this.step(this.past, this.future);
+    return this.turn(this.past, this.future);
   }
 
   redo(): DraftInput | undefined {
-    return this.step(this.future, this.past);
+    return this.turn(this.future, this.past);
   }
 
-  private step(from: string[], to: string[]): DraftInput | undefined {
-    const next = from.pop();
-    if (next === undefined) return undefined;
-    to.push(this.now);
-    this.now = next;
-    this.last = 0;
-    return JSON.parse(next) as DraftInput;
+  private turn(from: Step[], to: Step[]): DraftInput | undefined {
+    for (let step = from.pop(); step; step = from.pop()) {
+      const next = takenBack(JSON.parse(step.before), JSON.parse(step.after), JSON.parse(this.now));
+      const text = JSON.stringify(next);
+      if (text === this.now) continue;
+      // Turned round: what brings this one back is taking back that it was taken back.
+      to.push({ before: this.now, after: text });
+      this.now = text;
+      this.last = 0;
+      this.keep();
+      return next;
+    }
+    return undefined;
+  }
+
+  private keep(): void {
+    kept.write(this.id, { past: this.past, future: this.future });
   }
 }
+
+/** A draft without one edit that was made to it, whatever else has happened since. */
+export const takenBack = <Draft>(before: Draft, after: Draft, now: Draft): Draft =>
+  isSame(now, after) ? before : merge(after, now, before).draft;
+
+const placeOf = (id: string): string => `jacana.steps.1.${id}`;
+
+const kept = {
+  read(id: string): Kept {
+    const text = id && sessionStorage.getItem(placeOf(id));
+    return text ? (JSON.parse(text) as Kept) : { past: [], future: [] };
+  },
+  /** The newest steps, as many as there is room for. */
+  write(id: string, { past, future }: Kept): void {
+    if (!id) return;
+    const room = { left: MOST_KEPT };
+    const newest = (steps: Step[]): Step[] => {
+      const from = steps.findLastIndex(({ before, after }) => (room.left -= before.length + after.length) < 0);
+      return steps.slice(from + 1);
+    };
+    try {
+      sessionStorage.setItem(placeOf(id), JSON.stringify({ past: newest(past), future: newest(future) }));
+    } catch {
+      // A browser that keeps nothing: steps live until the page is loaded again.
+    }
+  },
+};

@@ -28,15 +28,31 @@ export class Outbox<Entry extends Waiting> {
   private readonly listeners = new Set<() => void>();
   private isBusy = false;
   private entries: readonly Entry[];
+  /** Stored, and not yet in what this page has read of the record. */
+  private unread: readonly Entry[] = [];
+  private all: readonly Entry[];
 
   constructor(private readonly box: Box) {
     this.entries = JSON.parse(localStorage.getItem(box.place) ?? '[]') as Entry[];
+    this.all = this.entries;
     this.patience.watch();
     void this.deliver();
   }
 
   /** What the server does not have yet, oldest first; the same list until it changes. */
   readonly waiting = (): readonly Entry[] => this.entries;
+
+  /** The same, and what the server has but nobody has read back from it: what was done here shows without a gap. */
+  readonly written = (): readonly Entry[] => this.all;
+
+  /** The record was read: entries that are in it are no longer added to it here. */
+  readonly read = (stored: readonly { id: string }[]): void => {
+    const ids = new Set(stored.map(({ id }) => id));
+    const unread = this.unread.filter(({ id }) => !ids.has(id));
+    if (unread.length === this.unread.length) return;
+    this.unread = unread;
+    this.changed();
+  };
 
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
@@ -55,6 +71,7 @@ export class Outbox<Entry extends Waiting> {
     try {
       await send(this.box.address, { entries: [entry] });
       this.patience.succeeded();
+      this.unread = [...this.unread, entry];
       this.without(entry);
       this.box.stored();
     } catch (error) {
@@ -87,6 +104,11 @@ export class Outbox<Entry extends Waiting> {
     this.entries = entries;
     if (entries.length > 0) this.remember(entries);
     else localStorage.removeItem(this.box.place);
+    this.changed();
+  }
+
+  private changed(): void {
+    this.all = [...this.unread, ...this.entries];
     for (const listener of this.listeners) listener();
   }
 }

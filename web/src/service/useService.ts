@@ -5,6 +5,7 @@ import { useMemo, useSyncExternalStore } from 'react';
 import { api } from '../client/api';
 import type { ServiceEntryInput, ServiceEntryView } from '../client/api.generated';
 import { kitchenNow } from '../kitchen/kitchenClock';
+import { useWritten } from '../post/useWritten';
 import { boxesOf } from '../post/boxes';
 
 /** What happened, before it has an id and a time. */
@@ -40,7 +41,8 @@ export function useService(id: string): Service {
   const { data, error } = api.useGetServiceLogQuery({ id });
   const box = boxOf(id);
   const waiting = useSyncExternalStore(box.subscribe, box.waiting);
-  const log = useMemo(() => [...(data?.entries ?? []), ...waiting].map(entryOf), [data, waiting]);
+  const written = useWritten(box, data?.entries);
+  const log = useMemo(() => [...(data?.entries ?? []), ...written].map(entryOf), [data, written]);
   const day = useMemo(() => serviceDay(log), [log]);
   const write = (happened: Happened): string => {
     const entry = { ...happened, id: nanoid(14), at: new Date(kitchenNow()).toISOString() };

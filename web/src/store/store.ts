@@ -1,6 +1,6 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
-import { api } from '../client/api';
+import { api, rereadingOfApi } from '../client/api';
 import { liveReducer } from './liveState';
 import { noticesReducer } from './notices';
 import { preferencesReducer } from './preferences';
@@ -12,7 +12,7 @@ export const store = configureStore({
     live: liveReducer,
     notices: noticesReducer,
   },
-  middleware: (defaults) => defaults().concat(api.middleware),
+  middleware: (defaults) => defaults().concat(api.middleware, rereadingOfApi),
 });
 
 export type State = ReturnType<typeof store.getState>;

@@ -1,20 +1,6 @@
-import { useState } from 'react';
 import { Button } from './Button';
 
-/** Remembers the last removal on a page, so that it can be taken back instead of asked about. */
-export function useUndo<T>(restore: (before: T) => void) {
-  const [last, setLast] = useState<{ text: string; before: T } | null>(null);
-  return {
-    text: last?.text ?? null,
-    remember: (text: string, before: T) => setLast({ text, before }),
-    forget: () => setLast(null),
-    undo: () => {
-      if (last) restore(last.before);
-      setLast(null);
-    },
-  };
-}
-
+/** What was taken out, and the way back. */
 export function UndoLine({ text, undo }: { text: string | null; undo: () => void }) {
   if (!text) return null;
   return (

@@ -63,16 +63,20 @@ export function TeamPage() {
   );
 }
 
+const NOBODY: NewAccount = { name: '', login: '', password: '', role: 'server' };
+const FIELDS = ['name', 'login', 'password', 'role'] as const;
+
 function NewAccountForm() {
   const [add, { error, isLoading }] = api.useAddAccountMutation();
-  const { register, handleSubmit, reset } = useForm<NewAccount>({
-    defaultValues: { name: '', login: '', password: '', role: 'server' },
-  });
+  const { register, handleSubmit, reset, getValues, setValue } = useForm<NewAccount>({ defaultValues: NOBODY });
   const refusal = error && refusalOf(error);
   const problem = (field: string) => refusal?.problems.find((one) => one.field === field)?.message;
   const submit = handleSubmit(async (newAccount) => {
-    await add({ newAccount }).unwrap();
-    reset();
+    // The fields are free for the next one at once: what is typed while this account is made stays.
+    reset(NOBODY);
+    const { error: refused } = await add({ newAccount });
+    if (!refused) return;
+    for (const field of FIELDS) if (getValues(field) === NOBODY[field]) setValue(field, newAccount[field]);
   });
   return (
     <Card title="Add someone">

@@ -3,12 +3,12 @@ import { MOST_CONSTANTS, SHORT_TEXT } from '@jacana/core/bundle';
 import { guideFor, proposedConstants } from '@jacana/core/library';
 import { ListChecks, Plus } from 'lucide-react';
 import { useFieldArray } from 'react-hook-form';
-import type { DraftInput } from '../../client/api.generated';
 import { newId, useDrafting } from '../../drafting/draft';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { CellText, RemoveButton } from '../../ui/CellInput';
-import { UndoLine, useUndo } from '../../ui/Undo';
+import { UndoLine } from '../../ui/Undo';
+import { useUndo } from '../../drafting/useUndo';
 
 const COLUMNS = [
   { field: 'name', label: 'Held constant' },
@@ -19,21 +19,21 @@ const COLUMNS = [
 
 /** What must be the same for all methods, so that a difference is the method's. */
 export function ConstantsCard() {
-  const { form, draft, isLocked, edit } = useDrafting();
+  const { form, draft, isLocked } = useDrafting();
   const list = useFieldArray({ control: form.control, name: 'constants', keyName: 'key' });
-  const undo = useUndo<DraftInput['constants']>((constants) => edit({ constants }));
+  const undo = useUndo();
   const guide = guideFor(draft.product);
   const missing = proposedConstants(draft.product).filter(
     (one) => !draft.constants.some((other) => other.name.trim().toLowerCase() === one.name.toLowerCase()),
   );
   const propose = (): void => {
-    undo.remember(`${counted(missing.length, 'line')} added.`, draft.constants);
+    undo.remember(`${counted(missing.length, 'line')} added.`);
     list.append(missing.map((one) => ({ ...one, id: newId() })).slice(0, MOST_CONSTANTS - draft.constants.length), {
       shouldFocus: false,
     });
   };
   const remove = (at: number): void => {
-    undo.remember(`${draft.constants[at].name || 'A line'} removed.`, draft.constants);
+    undo.remember(`${draft.constants[at].name || 'A line'} removed.`);
     list.remove(at);
   };
   const open = draft.constants.filter((one) => one.target.trim() === '').length;

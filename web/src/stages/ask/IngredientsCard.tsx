@@ -4,17 +4,18 @@ import { IngredientRows } from '../../contents/IngredientRows';
 import { contentsOf, unnamedAllergens } from '@jacana/core/library';
 import { useDrafting } from '../../drafting/draft';
 import { Card } from '../../ui/Card';
-import { UndoLine, useUndo } from '../../ui/Undo';
+import { UndoLine } from '../../ui/Undo';
+import { useUndo } from '../../drafting/useUndo';
 
 /** What the samples are made of, for whoever must not eat some of it. */
 export function IngredientsCard() {
   const { form, draft, problems } = useDrafting();
   const { ingredients, methods } = draft;
   const set = (changed: DraftInput['ingredients']): void => form.setValue('ingredients', changed);
-  const undo = useUndo<DraftInput['ingredients']>(set);
+  const undo = useUndo();
   const change = (changed: DraftInput['ingredients']): void => {
     const gone = ingredients.find(({ id }) => !changed.some((one) => one.id === id));
-    if (gone) undo.remember(`${gone.name || 'A line'} removed.`, ingredients);
+    if (gone) undo.remember(`${gone.name || 'A line'} removed.`);
     set(changed);
   };
   return (

@@ -10,7 +10,8 @@ import { chooseProduct } from '../../drafting/productChoice';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Menu } from '../../ui/Menu';
-import { UndoLine, useUndo } from '../../ui/Undo';
+import { UndoLine } from '../../ui/Undo';
+import { useUndo } from '../../drafting/useUndo';
 import { MethodImport } from './MethodImport';
 import { MethodLine } from './MethodLine';
 
@@ -25,11 +26,9 @@ export function MethodList() {
     keyName: 'key',
   });
   const [isImporting, setImporting] = useState(false);
-  const undo = useUndo<Pick<DraftInput, 'methods' | 'bundled' | 'ingredients'>>(({ methods, bundled, ingredients }) =>
-    edit({ methods, bundled, ingredients }),
-  );
+  const undo = useUndo();
   const take = (at: number): void => {
-    undo.remember(`${draft.methods[at].name || 'A method'} removed.`, draft);
+    undo.remember(`${draft.methods[at].name || 'A method'} removed.`);
     // What came with it goes with it.
     form.setValue(
       'bundled',
@@ -54,7 +53,6 @@ export function MethodList() {
     const taken = methods.slice(0, room).map((method) => ({ ...method, id: newId() }));
     undo.remember(
       `${counted(taken.length, 'method')} added${methods.length > room ? `; ${methods.length - room} more do not fit` : ''}.`,
-      draft,
     );
     edit({ methods: [...draft.methods.filter((method) => method.name.trim() !== ''), ...taken] });
   };

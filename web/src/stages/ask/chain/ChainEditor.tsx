@@ -9,7 +9,8 @@ import { newId, useDrafting } from '../../../drafting/draft';
 import { Button } from '../../../ui/Button';
 import { CellInput } from '../../../ui/CellInput';
 import { Menu } from '../../../ui/Menu';
-import { UndoLine, useUndo } from '../../../ui/Undo';
+import { UndoLine } from '../../../ui/Undo';
+import { useUndo } from '../../../drafting/useUndo';
 import { ChainStep } from './ChainStep';
 
 /** How a method is done: type a step a line, correct what was understood, drag it to its place. */
@@ -22,18 +23,18 @@ export function ChainEditor({ at }: { at: number }) {
     // What was said in lines before is said in steps now.
     form.setValue(`methods.${at}.steps`, '');
   };
-  const undo = useUndo<StepInput[]>(put);
+  const undo = useUndo();
   const add = (text: string): void =>
     put([...chain, ...readSteps(text, () => newId())].slice(0, MOST_STEPS).map((step) => cut(step)));
   const move = (from: number, to: number): void => {
     if (to >= 0 && to < chain.length) put(arrayMove(chain, from, to));
   };
   const take = (from: number): void => {
-    undo.remember(`“${chain[from].name}” taken out.`, chain);
+    undo.remember(`“${chain[from].name}” taken out.`);
     put(chain.filter((_, other) => other !== from));
   };
   const copyFrom = (other: number): void => {
-    undo.remember(`Steps of ${draft.methods[other].name} copied.`, chain);
+    undo.remember(`Steps of ${draft.methods[other].name} copied.`);
     put(chainOf(draft.methods[other]).map((step) => ({ ...step, id: newId() })));
   };
   const others = draft.methods.flatMap((one, other) =>

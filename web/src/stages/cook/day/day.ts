@@ -43,13 +43,13 @@ interface DayParts {
   sheet: RunSheetView;
   kitchen: Pick<KitchenView, 'methods' | 'constants'>;
   stored: readonly KitchenEntryView[];
-  waiting: readonly NewKitchenEntry[];
+  written: readonly NewKitchenEntry[];
   curves: readonly Curve[];
   now: number;
 }
 
-export function dayOf({ sheet, kitchen: { methods, constants }, stored, waiting, curves, now }: DayParts): Day {
-  const state = kitchenState([...stored, ...waiting].map(entryOf));
+export function dayOf({ sheet, kitchen: { methods, constants }, stored, written, curves, now }: DayParts): Day {
+  const state = kitchenState([...stored, ...written].map(entryOf));
   const chains = new Map(
     methods.flatMap(({ method, chain }) => chain.map((step) => [chainName(method, step.id), step] as const)),
   );

@@ -11,10 +11,10 @@ import { GateCard } from './GateCard';
 /** The gate where nobody cooks by the sheet: decisions are needed all the same, and can be taken back. */
 export function GateOfPage({ id, kitchen }: { id: string; kitchen: KitchenView }) {
   const { data: log } = api.useGetKitchenLogQuery({ id });
-  const { waiting, tap } = useKitchenPost(id);
+  const { written, tap } = useKitchenPost(id, log?.entries);
   const curves = useCurves(id);
   const [last, setLast] = useState<{ ids: string[]; text: string } | null>(null);
-  const state = useMemo(() => (log ? kitchenState([...log.entries, ...waiting].map(entryOf)) : null), [log, waiting]);
+  const state = useMemo(() => (log ? kitchenState([...log.entries, ...written].map(entryOf)) : null), [log, written]);
   if (!state) return null;
   return (
     <>

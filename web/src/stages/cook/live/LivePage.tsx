@@ -34,16 +34,16 @@ export function LivePage() {
   const kitchen = api.useGetKitchenQuery({ id });
   const sheet = useStoppable('getRunSheet', id);
   const log = api.useGetKitchenLogQuery({ id });
-  const { waiting, tap } = useKitchenPost(id);
+  const { waiting, written, tap } = useKitchenPost(id, log.data?.entries);
   const curves = useCurves(id, { isLive: true });
   // Probes are looked at anew as they are read, not every second.
   const now = useKitchenNow(EVERY_MS);
   const day = useMemo(
     () =>
       sheet.found && kitchen.data && log.data
-        ? dayOf({ sheet: sheet.found, kitchen: kitchen.data, stored: log.data.entries, waiting, curves, now })
+        ? dayOf({ sheet: sheet.found, kitchen: kitchen.data, stored: log.data.entries, written, curves, now })
         : null,
-    [sheet.found, kitchen.data, log.data, waiting, curves, now],
+    [sheet.found, kitchen.data, log.data, written, curves, now],
   );
   const failed = [kitchen, log].find(({ error, data }) => error && !data);
   if (failed) return <Waiting what="the kitchen" query={failed} />;

@@ -13,7 +13,8 @@ import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
 import { SelectField } from '../../../ui/SelectField';
 import { Menu } from '../../../ui/Menu';
-import { UndoLine, useUndo } from '../../../ui/Undo';
+import { UndoLine } from '../../../ui/Undo';
+import { useUndo } from '../../../drafting/useUndo';
 import { ItemCard } from './ItemCard';
 import { PhonePreview } from './PhonePreview';
 import { WordLibrary } from './WordLibrary';
@@ -24,7 +25,7 @@ export function BallotPart() {
   const list = useFieldArray({ control: form.control, name: 'ballot.items', keyName: 'key' });
   const [shown, setShown] = useState(0);
   const [isPicking, setPicking] = useState(false);
-  const undo = useUndo<DraftInput['ballot']['items']>((items) => edit({ ballot: { items } }));
+  const undo = useUndo();
   const { items } = draft.ballot;
   const concerns = wordingConcerns(
     items,
@@ -36,12 +37,12 @@ export function BallotPart() {
     setShown(items.length);
   };
   const remove = (at: number): void => {
-    undo.remember('Question removed.', items);
+    undo.remember('Question removed.');
     list.remove(at);
     setShown(Math.max(0, at - 1));
   };
   const replace = (at: number, instead: DraftInput['ballot']['items']): void => {
-    undo.remember('Question replaced.', items);
+    undo.remember('Question replaced.');
     // A question that was two in one becomes two, each with an id of its own.
     const taken = instead.map((item, number) => (number === 0 ? item : { ...item, id: newId() }));
     edit({ ballot: { items: [...items.slice(0, at), ...taken, ...items.slice(at + 1)] } });

@@ -5,26 +5,31 @@ import { useFieldArray } from 'react-hook-form';
 import type { DraftInput } from '../../../client/api.generated';
 import { X } from 'lucide-react';
 import { Card } from '../../../ui/Card';
-import { UndoLine, useUndo } from '../../../ui/Undo';
+import { UndoLine } from '../../../ui/Undo';
+import { useUndo } from '../../../drafting/useUndo';
 import { RangeField } from '../../../ui/RangeField';
 import { newPanelist, useDrafting } from '../../../drafting/draft';
 
 /** How many people taste: a number makes numbered seats. */
 export function PanelSize() {
-  const { draft, form, isLocked, edit } = useDrafting();
+  const { draft, form, isLocked } = useDrafting();
   // Seats taken off come back as they were when the number grows again, or by Undo.
   const spare = useRef<DraftInput['panel']>([]);
-  const removal = useUndo<DraftInput['panel']>((before) => {
+  const removal = useUndo();
+  const undo = (): void => {
     spare.current = [];
-    edit({ panel: before });
-  });
+    removal.undo();
+  };
   const resize = (count: number): void => {
     const all = [...draft.panel, ...spare.current];
     spare.current = all.slice(count);
     const added = Array.from({ length: Math.max(0, count - all.length) }, (_, at) =>
       newPanelist(freshName(all, all.length + at + 1)),
     );
-    if (spare.current.length > 0) removal.remember(`${counted(spare.current.length, 'seat')} removed.`, all);
+    if (spare.current.length > 0)
+      removal.remember(`${counted(spare.current.length, 'seat')} removed.`, {
+        isMore: all.length > draft.panel.length,
+      });
     else removal.forget();
     form.setValue('panel', [...all.slice(0, count), ...added]);
   };
@@ -40,7 +45,7 @@ export function PanelSize() {
         value={draft.panel.length}
         onChange={resize}
       />
-      <UndoLine {...removal} />
+      <UndoLine text={removal.text} undo={undo} />
     </div>
   );
 }
@@ -49,9 +54,9 @@ export function PanelSize() {
 export function SeatsCard() {
   const { form, draft, edit } = useDrafting();
   const panel = useFieldArray({ control: form.control, name: 'panel', keyName: 'key' });
-  const removal = useUndo<DraftInput['panel']>((panel) => edit({ panel }));
+  const removal = useUndo();
   const remove = (at: number): void => {
-    removal.remember(`${draft.panel[at].name || 'A seat'} removed.`, draft.panel);
+    removal.remember(`${draft.panel[at].name || 'A seat'} removed.`);
     panel.remove(at);
   };
   if (panel.fields.length === 0) return null;
