@@ -30,7 +30,7 @@ export function nowStale<Of extends Tag>(tags: Of[]): Of[] {
  */
 export const rereading =
   ({ path, staleBy, reread }: Reads): Middleware =>
-  ({ dispatch, getState }) => {
+  (store) => {
     const begun = new Map<string, number>();
     return (next) => (action) => {
       const done = action as { type: string; payload?: unknown; meta?: QueryMeta };
@@ -46,9 +46,9 @@ export const rereading =
       if (
         done.type.endsWith('/fulfilled') &&
         since.length > 0 &&
-        staleBy(getState(), since).includes(arg.queryCacheKey)
+        staleBy(store.getState(), since).includes(arg.queryCacheKey)
       )
-        dispatch(reread(arg.endpointName, arg.originalArgs) as { type: string });
+        store.dispatch(reread(arg.endpointName, arg.originalArgs) as { type: string });
       return result;
     };
   };

@@ -70,7 +70,7 @@ export class History {
 
   private turn(from: Step[], to: Step[]): DraftInput | undefined {
     for (let step = from.pop(); step; step = from.pop()) {
-      const next = takenBack(JSON.parse(step.before), JSON.parse(step.after), JSON.parse(this.now));
+      const next = takenBack(draftOf(step.before), draftOf(step.after), draftOf(this.now));
       const text = JSON.stringify(next);
       if (text === this.now) continue;
       // Turned round: what brings this one back is taking back that it was taken back.
@@ -87,6 +87,8 @@ export class History {
     kept.write(this.id, { past: this.past, future: this.future });
   }
 }
+
+const draftOf = (text: string): DraftInput => JSON.parse(text) as DraftInput;
 
 /** A draft without one edit that was made to it, whatever else has happened since. */
 export const takenBack = <Draft>(before: Draft, after: Draft, now: Draft): Draft =>
