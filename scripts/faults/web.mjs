@@ -75,5 +75,26 @@ export const web = {
       'state.handIn = id;',
       'test/ballotState',
     ),
+    fault(
+      'what was tapped is gone between the answer and the next reading',
+      'post/outbox.ts',
+      'this.unread = [...this.unread, entry];',
+      '',
+      'test/outbox',
+    ),
+    fault(
+      'undo takes back what others did',
+      'drafting/history.ts',
+      'isSame(now, after) ? before : merge(after, now, before).draft',
+      'before',
+      'test/history',
+    ),
+    fault(
+      'what grew stale on its way is not asked for again',
+      'client/rereading.ts',
+      'at > from',
+      'at < 0 && at > from',
+      'test/rereading',
+    ),
   ],
 };
