@@ -37,13 +37,17 @@ describe('the sentence over a plan', () => {
     expect(bitesPerSitting(plan)).toBe(7);
     const { flights, flight } = sittingMinutes(plan);
     expect(flights).toBe(3);
-    expect(planSupport(plan)).toBe(`7 bites each, 3 flights of about ${Math.ceil(flight)} minutes; 6 pieces to cook.`);
+    expect(planSupport(plan)).toBe(
+      `6 servings each and a warm-up, 3 flights of about ${Math.ceil(flight)} minutes; 6 pieces to cook.`,
+    );
     expect(planSupport(planned(0, 30))).toBeUndefined();
   });
 
   it('says of how many a panelist tastes some, and over how many sittings', () => {
     const some = planned(12, 12, { service: { ...planned(12, 12).service, together: 4, sittings: 2 } });
-    expect(planSupport(some)).toMatch(/^4 bites each of 12, 2 sittings, about \d+ minutes; 24 pieces to cook\.$/);
+    expect(planSupport(some)).toMatch(
+      /^4 servings each of 4 of 12 methods at each of 2 sittings, 8 in all, about \d+ minutes; 24 pieces to cook\.$/,
+    );
     expect(askSentence(some)).toContain('Too many for one mouth');
   });
 });

@@ -19,15 +19,26 @@ export function planSentence(
 
 /** What it asks of panelists and kitchen. */
 export function planSupport(design: Tasting): string | undefined {
-  const { panel, methods, service, piecesPerMethod, test } = design;
+  const { panel, methods, piecesPerMethod } = design;
   if (panel.length === 0 || methods.length === 0) return undefined;
-  const bites = bitesPerSitting(design);
   const { flight, flights } = sittingMinutes(design);
-  const sittings = service.sittings > 1 ? `, ${service.sittings} sittings` : '';
-  const some = !isComplete(design) && !isOfTwoSamples(test) ? ` of ${methods.length}` : '';
   const when =
     flights > 1
       ? `${counted(flights, 'flight')} of about ${Math.ceil(flight)} minutes`
       : `about ${Math.ceil(flight)} minutes`;
-  return `${counted(bites, 'bite')} each${some}${sittings}, ${when}; ${counted(methods.length * piecesPerMethod, 'piece')} to cook.`;
+  return `${servingsText(design)}, ${when}; ${counted(methods.length * piecesPerMethod, 'piece')} to cook.`;
+}
+
+/** What one person is served: of how many methods, at one sitting, and in all. */
+function servingsText(design: Tasting): string {
+  const { methods, service, test } = design;
+  const all = bitesPerSitting(design);
+  const counting = all - (service.warmUp ? 1 : 0);
+  const some =
+    !isComplete(design) && !isOfTwoSamples(test) ? ` of ${service.together} of ${methods.length} methods` : '';
+  const warmUp = service.warmUp ? ' and a warm-up' : '';
+  const each = `${counted(counting, 'serving')} each${some}${warmUp}`;
+  return service.sittings > 1
+    ? `${each} at each of ${service.sittings} sittings, ${all * service.sittings} in all`
+    : each;
 }
