@@ -24,7 +24,7 @@ export function Watch({ seats, onChoose }: { seats: readonly SeatView[]; onChoos
       </div>
       {heard.length === 0 && (
         <p className="text-quiet">
-          {seats.every((seat) => seat.state === 'done') ? 'All ballots are in.' : 'Nothing stands out.'}
+          {seats.every((seat) => seat.state === 'done') ? 'All ballots are in.' : 'No seat needs attention now.'}
         </p>
       )}
       <ul className="space-y-1.5">
