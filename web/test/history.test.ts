@@ -76,6 +76,16 @@ describe('the steps of a draft', () => {
     expect(history.undo()).toEqual(draft('a', ['Seared']));
   });
 
+  it('are found again in a draft whose fields the server put in another order', () => {
+    const history = new History(draft('a', ['Seared']));
+    history.changed(draft('a', ['Seared', 'Poached']), 1000);
+    const { title, methods } = draft('a', ['Seared', 'Poached']);
+    const turned = { methods: methods.map(({ id, name }) => ({ name, id })), title } as unknown as DraftInput;
+    history.replaced(turned);
+    expect(history.undo()).toEqual(draft('a', ['Seared']));
+    expect(history.undo()).toBeUndefined();
+  });
+
   it('outlive a reload, as far back as there is room', () => {
     const kept = new Map<string, string>();
     Object.assign(globalThis, {

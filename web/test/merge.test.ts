@@ -1,6 +1,6 @@
 import { settledDraft, nameOfField } from '../src/drafting/differences';
 import { History } from '../src/drafting/history';
-import { merge } from '../src/drafting/merge';
+import { isSame, merge } from '../src/drafting/merge';
 
 const base = {
   title: 'Carrots',
@@ -158,4 +158,14 @@ describe('the steps of an edit', () => {
     ['w', 'wo', 'wor', 'word'].forEach((text, at) => history.changed(titled(text), 1000 + 100 * at));
     expect(history.undo()).toMatchObject({ title: '' });
   });
+});
+
+it('sees no difference in the order of fields, which server and forms have each in their own way', () => {
+  const base = { methods: [{ id: 'a', name: 'Seared', note: '' }] };
+  const theirs = { methods: [{ name: 'Seared', note: '', id: 'a' }] };
+  const mine = { methods: [{ id: 'a', name: 'Grilled', note: '' }] };
+  expect(merge(base, mine, theirs)).toEqual({ draft: mine, conflicts: [] });
+  expect(isSame({ a: 1, b: { c: 2, d: [1, 2] } }, { b: { d: [1, 2], c: 2 }, a: 1 })).toBe(true);
+  expect(isSame({ a: [1, 2] }, { a: [2, 1] })).toBe(false);
+  expect(isSame({ a: 1 }, { a: 1, b: undefined })).toBe(true);
 });

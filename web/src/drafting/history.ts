@@ -70,9 +70,10 @@ export class History {
 
   private turn(from: Step[], to: Step[]): DraftInput | undefined {
     for (let step = from.pop(); step; step = from.pop()) {
-      const next = takenBack(draftOf(step.before), draftOf(step.after), draftOf(this.now));
+      const now = draftOf(this.now);
+      const next = takenBack(draftOf(step.before), draftOf(step.after), now);
+      if (isSame(next, now)) continue;
       const text = JSON.stringify(next);
-      if (text === this.now) continue;
       // Turned round: what brings this one back is taking back that it was taken back.
       to.push({ before: this.now, after: text });
       this.now = text;

@@ -104,7 +104,13 @@ const eachOf = <From, To>({ base, mine, theirs, sent }: Sides<From>, of: (side: 
   sent: of(sent),
 });
 
-export const isSame = (one: unknown, other: unknown): boolean => JSON.stringify(one) === JSON.stringify(other);
+/** Whether two say the same: in which order fields stand is no difference, since server and forms each have their own. */
+export const isSame = (one: unknown, other: unknown): boolean => one === other || textOf(one) === textOf(other);
+
+const textOf = (value: unknown): string | undefined => JSON.stringify(value, inOrder);
+const inOrder = (_: string, value: unknown): unknown =>
+  isFields(value) ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1))) : value;
+
 const isFields = (value: unknown): value is Fields =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 const isList = (value: unknown): value is Item[] =>
