@@ -121,8 +121,9 @@ function usePost(
       read: () =>
         dispatch(api.endpoints.getTasting.initiate({ id }, { forceRefetch: true, subscribe: false })).unwrap(),
       show: (draft) => {
-        show(draft);
+        // First, or the form would tell of it as of an edit made here.
         history.replaced(draft);
+        show(draft);
       },
       tell,
     });

@@ -43,6 +43,8 @@ export class History {
   changed(draft: DraftInput, at: number): void {
     const next = JSON.stringify(draft);
     if (next === this.now) return;
+    // A form that shows what came from elsewhere tells of it with its fields in an order of its own.
+    if (isSame(draft, draftOf(this.now))) return void (this.now = next);
     const last = this.past.at(-1);
     if (last && last.after === this.now && at - this.last <= ONE_STEP_MS) last.after = next;
     else this.past.push({ before: this.now, after: next });
