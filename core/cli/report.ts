@@ -1,24 +1,10 @@
-import { saysHow, type Probability } from '../src/inference';
+export { dash as decimal, probabilityText, pShort as pText } from '../src/presentation';
 
 /** What a command found: for machines, and as lines for people. */
 export interface Report {
   json: object;
   lines: string[];
 }
-
-/** A p-value, short, without losing small ones. */
-export function pText(p: number): string {
-  return p < 0.0001 ? p.toExponential(2) : p.toFixed(4);
-}
-
-/** A p-value with how it was come by. */
-export function probabilityText(probability: Probability): string {
-  return `p = ${pText(probability.p)} (${saysHow(probability)})`;
-}
-
-/** A number with four decimals, or a dash. */
-export const decimal = (value: number | null | undefined, digits = 4): string =>
-  value === null || value === undefined ? '-' : value.toFixed(digits);
 
 /** Rows of cells as aligned columns, the first to the left, the others to the right. */
 export function columns(rows: readonly (readonly string[])[]): string[] {

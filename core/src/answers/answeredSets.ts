@@ -199,3 +199,6 @@ export function scoreOf({ answers }: AnsweredSet, item: string, code: string): n
 
 /** Scores by question and code: each is looked up many times, in sets that never change. */
 const scoresOf = new WeakMap<readonly Answer[], ReadonlyMap<string, number>>();
+
+/** Ids of those who answered any of these sets. */
+export const peopleIn = (sets: readonly AnsweredSet[]): string[] => [...new Set(sets.map((set) => set.panelist))];

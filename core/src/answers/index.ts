@@ -2,6 +2,7 @@ export {
   answeredSets,
   blockOf,
   countingAnswers,
+  peopleIn,
   scoreOf,
   setAnswer,
   type AnsweredSample,

@@ -4,8 +4,8 @@ import type { Caveat } from '../caveats';
 import { ENGINE } from '../engine';
 import { plannedAnswer, type LikingFinding, type PlannedAnswer } from '../planned';
 import { claimOf, type About, type VerdictKind } from '../verdict';
-import { guessFinding } from './guesses';
-import { kitchenFinding } from './kitchen';
+import { guessFinding, type GuessFinding } from './guesses';
+import { kitchenFinding, type KitchenFinding } from './kitchen';
 import { limits } from './limits';
 import { homogeneitySentence } from './pieceHomogeneity';
 import { practicalPick } from './practical';
@@ -70,10 +70,15 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
   const reading = unsealed(bundle);
   const { tasting } = bundle;
   const answer = plannedAnswer(reading, { onProgress });
+  const [kitchen, guesses] = [kitchenFinding(reading), guessFinding(reading)];
   const { kind, about, leaders, sentence, people } = answer;
   const { support, next, ...found } = answer.inFull();
   const verdict = { kind, about, sentence, support, leaders: leaders.map((method) => tasting.methods[method].id) };
-  const sections = [...plannedSections(reading, found), ...sharedSections(reading), ...soundness(reading, answer)];
+  const sections = [
+    ...plannedSections(reading, { ...found, kitchen }),
+    ...sharedSections(reading, { kitchen, guesses }),
+    ...soundness(reading, answer, guesses),
+  ];
   sections.push(section('next', 'explored', withSuggestedChange(next, { ...verdict, sections }, tasting)));
   return {
     ...{ engine: ENGINE, title: tasting.title, question: tasting.question, test: tasting.test, alpha: reading.alpha },
@@ -109,10 +114,10 @@ const asExplored = (one: Section): Section => ({ ...one, status: 'explored' });
 /** What the planned test found, and effort against liking right after what was planned. */
 function plannedSections(
   reading: Reading,
-  { sections, liking }: { sections: Section[]; liking: LikingFinding | null },
+  { sections, liking, kitchen }: { sections: Section[]; liking: LikingFinding | null; kitchen: KitchenFinding | null },
 ): Section[] {
   const { alpha, bundle } = reading;
-  const practical = practicalPick(bundle.tasting, { liking, kitchen: kitchenFinding(reading), alpha });
+  const practical = practicalPick(bundle.tasting, { liking, kitchen, alpha });
   const planned = sections.filter(({ status }) => status === 'planned');
   return [
     ...planned,
@@ -122,7 +127,7 @@ function plannedSections(
 }
 
 /** Whether the answer holds, and what the data cannot say. */
-function soundness(reading: Reading, answer: PlannedAnswer): Section[] {
+function soundness(reading: Reading, answer: PlannedAnswer, guesses: GuessFinding | null): Section[] {
   const { bundle, ledger } = reading;
   const { tasting, plan } = bundle;
   const seeing = new Set(ledger.notBlind.map(({ panelist }) => panelist));
@@ -131,14 +136,14 @@ function soundness(reading: Reading, answer: PlannedAnswer): Section[] {
     .filter(({ id }) => counted.has(id))
     .map(({ id, seat }) => ({ seat, blind: !seeing.has(id) }));
   return [
-    section('sensitivity', 'planned', sensitivity(reading, answer)),
+    section('sensitivity', 'planned', sensitivity(reading, answer, guesses)),
     section(
       'limits',
       'planned',
       limits({
         ...{ bundle, panelists, leftOut: answer.leftOut, kind: answer.kind },
         homogeneity: claimOf(plan, tasting).alike ? homogeneitySentence(reading) : '',
-        knew: guessFinding(reading)?.isMore ?? false,
+        knew: guesses?.isMore ?? false,
       }),
     ),
   ];

@@ -4,7 +4,7 @@ import type { Caveat } from '../caveats';
 import { SMALLEST_PANEL } from '../design';
 import { plannedAnswer, type PlannedAnswer } from '../planned';
 import { nothing, type Block, type SectionRecord } from '../presentation';
-import { guessFinding } from './guesses';
+import type { GuessFinding } from './guesses';
 
 /** The planned analysis run again without something that may have spoilt it. */
 export interface Sensitivity {
@@ -24,7 +24,7 @@ export interface Sensitivity {
  * the planned analysis. Where a caveat touches nearly everyone, as it does with one piece
  * a method, it says that the data cannot tell.
  */
-export function sensitivity(reading: Reading, planned: PlannedAnswer): Sensitivity[] {
+export function sensitivity(reading: Reading, planned: PlannedAnswer, guesses: GuessFinding | null): Sensitivity[] {
   const { ledger } = reading;
   const touchedBy = touchedPanelists(reading);
   const again = (
@@ -49,7 +49,7 @@ export function sensitivity(reading: Reading, planned: PlannedAnswer): Sensitivi
     ...again(null, seeing, (gone) => counted(gone, 'panelist who was not blind', 'panelists who were not blind')),
     ...again(
       null,
-      whoKnew(reading),
+      whoKnew(guesses),
       (gone) => `${counted(gone, 'panelist', 'panelists')} who named the method of the last sample`,
     ),
     ...ledger.caveats.flatMap((caveat) =>
@@ -68,10 +68,7 @@ export const sameAnswer = (
   [...one.leaders].sort().join() === [...other.leaders].sort().join();
 
 /** Who named the method of the last sample, where more did than by chance; else a right name tells nothing. */
-function whoKnew(reading: Reading): ReadonlySet<string> {
-  const found = guessFinding(reading);
-  return new Set(found?.isMore ? found.rightly : []);
-}
+const whoKnew = (guesses: GuessFinding | null): ReadonlySet<string> => new Set(guesses?.isMore ? guesses.rightly : []);
 
 /** Whom a caveat touches: those it names, and those who were served a piece that it names, at whichever sitting. */
 export function touchedPanelists(reading: Pick<Reading, 'portions'>): (caveat: Caveat) => ReadonlySet<string> {

@@ -5,9 +5,9 @@ import type { SectionStatus } from '../presentation';
 import { attributesMap, driversFinding } from './attributes';
 import { byPart } from './byPart';
 import { collected, isAnalysed } from './collected';
-import { guessFinding } from './guesses';
+import type { GuessFinding } from './guesses';
 import { justRightFindings } from './justRight';
-import { kitchenFinding } from './kitchen';
+import type { KitchenFinding } from './kitchen';
 import { panelistsFinding } from './panelists';
 import { scalesFinding } from './scales';
 import { section, type Section, type SectionData, type SectionId } from './sections';
@@ -16,7 +16,10 @@ import { plannedWeights, weightedFinding } from './weighted';
 import { wordsFindings } from './words';
 
 /** Sections that all findings have, whatever was planned. */
-export function sharedSections(reading: Reading): Section[] {
+export function sharedSections(
+  reading: Reading,
+  { kitchen, guesses }: { kitchen: KitchenFinding | null; guesses: GuessFinding | null },
+): Section[] {
   const { bundle } = reading;
   const scales = scalesFinding(reading);
   // A category has its mean among the scales, and its words here.
@@ -32,11 +35,11 @@ export function sharedSections(reading: Reading): Section[] {
     ...given('words', 'explored', wordsFindings(reading)),
     ...given('just-right', 'explored', justRightFindings(reading)),
     ...given('collected', 'explored', collected(reading, isRead)),
-    ...given('kitchen', 'explored', kitchenFinding(reading)),
+    ...given('kitchen', 'explored', kitchen),
     ...given('service', 'explored', serviceFinding(reading)),
     ...given('panelists', 'explored', panelistsFinding(reading)),
     // What is asked, and how it is read, was settled before anyone tasted.
-    ...given('guesses', 'planned', guessFinding(reading)),
+    ...given('guesses', 'planned', guesses),
   ];
 }
 

@@ -1,4 +1,4 @@
-import { answeredSets, readingOf, type AnsweredSet, type Reading, type Wanted } from '../answers';
+import { answeredSets, peopleIn, readingOf, type AnsweredSet, type Reading, type Wanted } from '../answers';
 import type { BallotItem, Key, TastingBundle, Test } from '../bundle';
 import type { Answer, Conclusion, PlannedAnswer, PlannedTest } from './basis/answer';
 import { rulesOf, unlessTooFew } from './basis/rules';
@@ -79,7 +79,7 @@ function answerOf(
 
 /** Scores on scales that are not what was planned, read as a profile is: looked at once the key is open. */
 export function scalesAnswer(reading: Reading, items: readonly BallotItem[]): Answer<Profiled> {
-  return unlessTooFew(readProfile(reading.sets, items, rulesOf(reading)), peopleIn(reading.sets));
+  return unlessTooFew(readProfile(reading.sets, items, rulesOf(reading)), peopleIn(reading.sets).length);
 }
 
 /** Totals of several scales, read as scores of liking are; a serving without a total does not count. */
@@ -96,9 +96,7 @@ export function totalsAnswer(
     }),
   }));
   const rules = { ...rulesOf(reading), test: 'liking' as const, item: TOTAL, isTotal: true };
-  return unlessTooFew(readLiking(totals, rules), peopleIn(totals.filter(({ answers }) => answers.length > 0)));
+  return unlessTooFew(readLiking(totals, rules), peopleIn(totals.filter(({ answers }) => answers.length > 0)).length);
 }
 
 const TOTAL = 'total';
-
-const peopleIn = (sets: readonly AnsweredSet[]): number => new Set(sets.map((set) => set.panelist)).size;

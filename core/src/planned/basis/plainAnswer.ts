@@ -1,4 +1,4 @@
-import type { Reading } from '../../answers';
+import { peopleIn, type Reading } from '../../answers';
 import type { FoundSection } from '../../presentation';
 import type { Answer, PlannedAnswer, PlannedRules } from './answer';
 import type { LikingFinding } from './liking';
@@ -22,7 +22,7 @@ export function plainAnswer<Found, Section extends FoundSection>(
   answer: Answer<Found>,
   { section, liking, panel, whenLeading }: Beside<Found, Section>,
 ): PlannedAnswer<Section | PanelSection> {
-  const people = [...new Set(reading.sets.map((set) => set.panelist))];
+  const people = peopleIn(reading.sets);
   const { kind, about, leaders, sentence, support, planned } = unlessTooFew(answer, people.length);
   return {
     ...{ kind, about, leaders, sentence, people, leftOut: reading.leftOut },
@@ -44,12 +44,14 @@ export const verdictAlone = (
   { sets, leftOut }: Reading,
   { kind, leaders }: Pick<Answer<unknown>, 'kind' | 'leaders'>,
 ): PlannedAnswer<never> => {
-  const people = [...new Set(sets.map((set) => set.panelist))];
+  const people = peopleIn(sets);
   return {
     ...unlessTooFew({ kind, leaders, about: 'methods', sentence: '' }, people.length),
-    ...{ people, leftOut },
-    inFull: () => {
-      throw new Error('Only the verdict was asked for.');
-    },
+    ...{ people, leftOut, inFull: nothingInFull },
   };
+};
+
+/** A rehearsal has no time for more than the verdict. */
+export const nothingInFull = (): never => {
+  throw new Error('Only the verdict was asked for.');
 };

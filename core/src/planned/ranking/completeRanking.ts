@@ -12,6 +12,7 @@ import type { NoTest } from '../../inference';
 import { type FoundSection } from '../../presentation';
 import { howOften, methodSupport, winnerText } from '../../verdict';
 import type { InFull, PlannedAnswer, PlannedRules } from '../basis/answer';
+import { nothingInFull } from '../basis/plainAnswer';
 import { likingFinding, type LikingFinding } from '../basis/liking';
 import { panelFinding, type PanelSection } from '../basis/panel';
 import { methodsOnly, readComplete, type RankedAnswer } from './complete';
@@ -37,16 +38,17 @@ export type CompleteSection =
 export function completeRanking(reading: Reading, rules: PlannedRules): PlannedAnswer<CompleteSection> {
   const { panelists, leftOut } = readPreferences(reading);
   const people = panelists.map(({ id }) => id);
-  const later = { people, leftOut, inFull: () => inFull(reading, rules, panelists, readComplete(panelists, rules)) };
   if (rules.asymptotic && rules.ofMethods) {
-    if (panelists.length < SMALLEST_PANEL)
-      return { ...later, kind: 'cannot-say', about: 'pieces', leaders: [], sentence: '' };
-    const { kind, about, leaders } = methodsOnly(panelists, rules);
-    return { ...later, kind, about, leaders, sentence: '' };
+    const tooFew = { kind: 'cannot-say' as const, about: 'pieces' as const, leaders: [] };
+    const { kind, about, leaders } = panelists.length < SMALLEST_PANEL ? tooFew : methodsOnly(panelists, rules);
+    return { kind, about, leaders, sentence: '', people, leftOut, inFull: nothingInFull };
   }
   const answer = readComplete(panelists, rules);
   const { kind, about, leaders, sentence } = answer;
-  return { ...later, kind, about, leaders, sentence, inFull: () => inFull(reading, rules, panelists, answer) };
+  return {
+    ...{ kind, about, leaders, sentence, people, leftOut },
+    inFull: () => inFull(reading, rules, panelists, answer),
+  };
 }
 
 function inFull(
