@@ -131,6 +131,14 @@ test('what one person did is taken back by them, after others have saved and aft
   await page.keyboard.press('Control+z');
   await expect(page.getByLabel('Question', { exact: true })).toHaveValue('Which carrots?');
   await expect.poll(async () => (await names()).sort()).toEqual(['Glazed', 'Roasted', 'Steamed whole']);
+
+  // Whoever signs in next in this tab finds nothing of it.
+  const steps = () => page.evaluate(() => Object.keys(sessionStorage).filter((key) => key.startsWith('jacana.steps')));
+  expect(await steps()).toHaveLength(1);
+  await page.context().clearCookies();
+  await page.goto(`${empty.address}/sign-in`);
+  await page.getByRole('button', { name: 'Sign in' }).waitFor();
+  await expect.poll(steps).toEqual([]);
 });
 
 test('what is typed for the next one while an account is made stays, and one that is refused comes back', async ({

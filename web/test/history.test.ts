@@ -94,6 +94,7 @@ describe('the steps of a draft', () => {
     const long = 'x'.repeat(100_000);
     const before = new History(draft('0'), 'one');
     for (let at = 1; at <= 20; at++) before.changed(draft(`${at} ${long}`), at * 1000);
+    before.keep();
     expect(new History(draft(`20 ${long}`), 'another').undo()).toBeUndefined();
     const after = new History(draft(`20 ${long}`), 'one');
     let steps = 0;

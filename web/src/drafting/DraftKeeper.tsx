@@ -40,8 +40,11 @@ function Keeper({ tasting, inTasting }: { tasting: TastingView; inTasting: InTas
         post.changed(values);
       },
     });
+    window.addEventListener('pagehide', history.keep);
     return () => {
       stop();
+      window.removeEventListener('pagehide', history.keep);
+      history.keep();
       void post.flush();
     };
   }, [isDraft, form, post, history]);

@@ -6,6 +6,8 @@ const ONE_STEP_MS = 800;
 const MOST_STEPS = 200;
 /** Characters of steps that outlive a reload: browsers keep some five million for all of a page. */
 const MOST_KEPT = 1_500_000;
+/** Steps are put away where typing rests, and when the page goes: writing them takes longer than a letter should. */
+const REST_MS = 400;
 
 /** One edit: the draft as it was before and after it, as text. */
 interface Step {
@@ -29,6 +31,7 @@ export class History {
   private readonly future: Step[];
   private now: string;
   private last = 0;
+  private timer: ReturnType<typeof setTimeout> | undefined;
 
   /** @param id of the tasting: steps live as long as its tab, over reloads and pages; empty keeps them nowhere */
   constructor(
@@ -52,7 +55,8 @@ export class History {
     this.future.length = 0;
     this.now = next;
     this.last = at;
-    this.keep();
+    clearTimeout(this.timer);
+    if (this.id) this.timer = setTimeout(this.keep, REST_MS);
   }
 
   /** Notes what the draft is now, by somebody else's edit: that is none of ours, and never taken back here. */
@@ -86,9 +90,11 @@ export class History {
     return undefined;
   }
 
-  private keep(): void {
+  /** Puts the steps away, so that they outlive this page. */
+  readonly keep = (): void => {
+    clearTimeout(this.timer);
     kept.write(this.id, { past: this.past, future: this.future });
-  }
+  };
 }
 
 const draftOf = (text: string): DraftInput => JSON.parse(text) as DraftInput;
@@ -97,7 +103,13 @@ const draftOf = (text: string): DraftInput => JSON.parse(text) as DraftInput;
 export const takenBack = <Draft>(before: Draft, after: Draft, now: Draft): Draft =>
   isSame(now, after) ? before : merge(after, now, before).draft;
 
-const placeOf = (id: string): string => `jacana.steps.1.${id}`;
+const PLACE = 'jacana.steps.1.';
+const placeOf = (id: string): string => PLACE + id;
+
+/** Steps are of one person, and hold what a draft says: nothing of them is left for whoever signs in next in this tab. */
+export function forgetSteps(): void {
+  for (const place of Object.keys(sessionStorage)) if (place.startsWith(PLACE)) sessionStorage.removeItem(place);
+}
 
 const kept = {
   read(id: string): Kept {

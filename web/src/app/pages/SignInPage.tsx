@@ -1,3 +1,4 @@
+import { useEffect } from 'react';
 import { useForm } from 'react-hook-form';
 import { Navigate, useLocation } from 'react-router';
 import { Button } from '../../ui/Button';
@@ -6,6 +7,7 @@ import { TextField } from '../../ui/Field';
 import { Failure } from '../../ui/Notice';
 import { api, refusalOf } from '../../client/api';
 import type { DemoSignIn, SignIn } from '../../client/api.generated';
+import { forgetSteps } from '../../drafting/history';
 import { Entrance } from './Entrance';
 
 const DOES: Record<DemoSignIn['role'], string> = {
@@ -20,6 +22,10 @@ export function SignInPage() {
   const [signIn, { error, isLoading }] = api.useSignInMutation();
   const { register, handleSubmit, setValue } = useForm<SignIn>({ defaultValues: { login: '', password: '' } });
   const from = (useLocation().state as { from?: string } | null)?.from ?? '/';
+  const isNobody = session !== undefined && !session.me;
+  useEffect(() => {
+    if (isNobody) forgetSteps();
+  }, [isNobody]);
   if (session?.setUpNeeded) return <Navigate to="/set-up" replace />;
   if (session?.me) return <Navigate to={from} replace />;
   const submit = handleSubmit((values) => void signIn({ signIn: values }));
