@@ -144,6 +144,21 @@ test('a tasting goes out, comes back, is removed and brought back', async ({ pag
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await expect(page.getByText('Sweet potato wedges, twelve ways', { exact: true })).toBeVisible();
+
+  // What was planned once is there again as a draft, and is found by a word of its methods.
+  await page.getByRole('button', { name: 'Duplicate Rice, soaked or not' }).click();
+  await expect(page.getByLabel('Title')).toHaveValue('Rice, soaked or not (copy)');
+  await expect(page.getByLabel('Title')).toBeEditable();
+  await page.getByRole('link', { name: 'Jacana' }).first().click();
+  const desk = page.getByRole('main');
+  await expect(desk.getByText('Rice, soaked or not (copy)', { exact: true })).toBeVisible();
+  const search = page.getByRole('searchbox', { name: 'Title, question, method or step' });
+  await search.fill('soaked');
+  await expect(desk.getByRole('listitem')).toHaveCount(2);
+  await page.getByLabel('Stage').selectOption({ label: 'Being planned' });
+  await expect(desk.getByRole('listitem')).toHaveText(/\(copy\)/);
+  await search.fill('soaked nowhere');
+  await expect(page.getByText('No tasting has all of these words.')).toBeVisible();
 });
 
 test('keys and palette reach what a coordinator does; units switch everywhere at once', async ({ page, demo }) => {

@@ -22,9 +22,25 @@ const problemsOf = ({ panel, ...draft }: DraftInput): string[] =>
   }).map(({ field }) => field);
 
 describe('what can be begun next', () => {
+  it('is always the same once more, from a lot that has to be named', () => {
+    const lots = ['May', 'June'].map((name) => ({ id: name, name }));
+    for (const wanted of [{}, { truth: [4, 8, 4], panelists: 24 }, { tasting: { lots }, pieces: 4 }]) {
+      const { next, draft, found } = nextOf(wanted);
+      const again = next.at(-1)!;
+      expect(again.label).toBe('Begin the same again, from another lot');
+      const { title, follows, lots: others, ...rest } = again.draft;
+      expect(rest).toEqual(
+        Object.fromEntries(Object.entries(draft).filter(([key]) => !['title', 'follows', 'lots'].includes(key))),
+      );
+      expect(follows?.fingerprint).toBe(found.fingerprint.stated);
+      expect(title).toBe('Carrots: again, from another lot');
+      expect(others.map(({ name }) => name)).toEqual(draft.lots.map(() => ''));
+    }
+  });
+
   it('is a final among those that lead, which can be locked as it is', () => {
     const { found, next } = nextOf({ truth: [7.5, 7.5, 3, 3], methods: 4, panelists: 24 });
-    expect(next).toHaveLength(1);
+    expect(next).toHaveLength(2);
     const [{ label, draft }] = next;
     expect(label).toBe('Begin a final with these 2 methods');
     expect(draft.methods.map(({ id }) => id).sort()).toEqual([...found.verdict.leaders].sort());
@@ -76,7 +92,7 @@ describe('what can be begun next', () => {
     expect(none.length).toBeLessThanOrEqual(1);
   });
 
-  it('is nothing where nothing can be told', () => {
-    expect(nextOf({ panelists: 3 }).next).toEqual([]);
+  it('is nothing else where nothing can be told', () => {
+    expect(nextOf({ panelists: 3 }).next.map(({ label }) => label)).toEqual(['Begin the same again, from another lot']);
   });
 });

@@ -5,7 +5,16 @@ export { evenBlocks, incompleteBlocks, type BlockPlan } from './incompleteBlocks
 export { incompleteOrders } from './incompleteOrders';
 export { analysisOf, isOfMethods, lockPlan, type LockedPlan, type LockInputs } from './lock';
 export { SMALL_PANEL, SMALLEST_PANEL } from './panelSize';
-export { isAskedByPart, levelOfPart, levelText, partsText, waysApart, type WayApart } from './parts';
+export {
+  isAskedByPart,
+  isOfBest,
+  levelOfInteraction,
+  levelOfPart,
+  levelText,
+  partsText,
+  waysApart,
+  type WayApart,
+} from './parts';
 export { dealPortions, tagPieces } from './pieces';
 export { plannedSittings } from './plannedSittings';
 export {

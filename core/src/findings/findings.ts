@@ -2,8 +2,8 @@ import { inSeatOrder, piecesEaten, readingOf, shownCodes, type LeftOut, type Rea
 import { mainItem, verifyFingerprint, type TastingBundle, type Test, type Verification } from '../bundle';
 import type { Caveat } from '../caveats';
 import { ENGINE } from '../engine';
-import { plannedAnswer, type LikingFinding, type PlannedAnswer } from '../planned';
-import { claimOf, type About, type VerdictKind } from '../verdict';
+import type { LikingFinding } from '../planned';
+import { claimOf, type About } from '../verdict';
 import { guessFinding, type GuessFinding } from './guesses';
 import { kitchenFinding, type KitchenFinding } from './kitchen';
 import { limits } from './limits';
@@ -13,6 +13,7 @@ import { section, type Section } from './sections';
 import { sensitivity } from './sensitivity';
 import { sharedSections } from './shared';
 import { withSuggestedChange } from './suggestedChange';
+import { nextByPart, wholeAnswer, wholeSupport, type WholeAnswer, type WholeKind } from './wholeAnswer';
 
 /** A method that the findings are about. */
 export interface FoundMethod {
@@ -35,7 +36,7 @@ export interface Findings {
   alpha: number;
   /** The word that the planned question asks about; empty where it is liking, or samples are told apart. */
   word: string;
-  verdict: { kind: VerdictKind; about: About; leaders: string[]; sentence: string; support: string };
+  verdict: { kind: WholeKind; about: About; leaders: string[]; sentence: string; support: string };
   methods: FoundMethod[];
   /** People who count. */
   people: number;
@@ -69,17 +70,19 @@ export class NotUnsealed extends Error {
 export function findings(bundle: TastingBundle, onProgress?: (fraction: number) => void): Findings {
   const reading = unsealed(bundle);
   const { tasting } = bundle;
-  const answer = plannedAnswer(reading, { onProgress });
+  const answer = wholeAnswer(reading, { onProgress });
   const [kitchen, guesses] = [kitchenFinding(reading), guessFinding(reading)];
-  const { kind, about, leaders, sentence, people } = answer;
-  const { support, next, ...found } = answer.inFull();
-  const verdict = { kind, about, sentence, support, leaders: leaders.map((method) => tasting.methods[method].id) };
+  const { kind, about, leaders, sentence, together } = answer;
+  const { support, next, ...found } = together.inFull();
+  const verdict = { kind, about, sentence, support: wholeSupport(answer, support), leaders };
   const sections = [
-    ...plannedSections(reading, { ...found, kitchen }),
-    ...sharedSections(reading, { kitchen, guesses }),
+    ...plannedSections(reading, { ...found, kitchen, kind }),
+    ...sharedSections(reading, { kitchen, guesses, parts: answer.parts }),
     ...soundness(reading, answer, guesses),
   ];
-  sections.push(section('next', 'explored', withSuggestedChange(next, { ...verdict, sections }, tasting)));
+  sections.push(
+    section('next', 'explored', withSuggestedChange(nextByPart(answer, next), { ...answer, sections }, tasting)),
+  );
   return {
     ...{ engine: ENGINE, title: tasting.title, question: tasting.question, test: tasting.test, alpha: reading.alpha },
     word: mainItem(tasting)?.attribute ?? '',
@@ -95,8 +98,8 @@ export function findings(bundle: TastingBundle, onProgress?: (fraction: number) 
     ),
     brought: tasting.brought?.file ?? null,
     verdict,
-    people: people.length,
-    leftOut: inSeatOrder(answer.leftOut),
+    people: together.people.length,
+    leftOut: inSeatOrder(together.leftOut),
     // What was said to be tested when the answers were known was not planned.
     sections: tasting.brought ? sections.map(asExplored) : sections,
   };
@@ -114,10 +117,20 @@ const asExplored = (one: Section): Section => ({ ...one, status: 'explored' });
 /** What the planned test found, and effort against liking right after what was planned. */
 function plannedSections(
   reading: Reading,
-  { sections, liking, kitchen }: { sections: Section[]; liking: LikingFinding | null; kitchen: KitchenFinding | null },
+  {
+    sections,
+    liking,
+    kitchen,
+    kind,
+  }: Pick<WholeAnswer, 'kind'> & {
+    sections: Section[];
+    liking: LikingFinding | null;
+    kitchen: KitchenFinding | null;
+  },
 ): Section[] {
   const { alpha, bundle } = reading;
-  const practical = practicalPick(bundle.tasting, { liking, kitchen, alpha });
+  // Which one to cook is no question to all parts together where another leads in each.
+  const practical = kind === 'by-part' ? null : practicalPick(bundle.tasting, { liking, kitchen, alpha });
   const planned = sections.filter(({ status }) => status === 'planned');
   return [
     ...planned,
@@ -127,11 +140,11 @@ function plannedSections(
 }
 
 /** Whether the answer holds, and what the data cannot say. */
-function soundness(reading: Reading, answer: PlannedAnswer, guesses: GuessFinding | null): Section[] {
+function soundness(reading: Reading, answer: WholeAnswer, guesses: GuessFinding | null): Section[] {
   const { bundle, ledger } = reading;
   const { tasting, plan } = bundle;
   const seeing = new Set(ledger.notBlind.map(({ panelist }) => panelist));
-  const counted = new Set(answer.people);
+  const counted = new Set(answer.together.people);
   const panelists = tasting.panel
     .filter(({ id }) => counted.has(id))
     .map(({ id, seat }) => ({ seat, blind: !seeing.has(id) }));
@@ -141,7 +154,7 @@ function soundness(reading: Reading, answer: PlannedAnswer, guesses: GuessFindin
       'limits',
       'planned',
       limits({
-        ...{ bundle, panelists, leftOut: answer.leftOut, kind: answer.kind },
+        ...{ bundle, panelists, leftOut: answer.together.leftOut, kind: answer.kind },
         homogeneity: claimOf(plan, tasting).alike ? homogeneitySentence(reading) : '',
         knew: guesses?.isMore ?? false,
       }),

@@ -56,4 +56,5 @@ export {
   type Weight,
   type WeightedFinding,
 } from './weighted';
-export { interactionText, partLines, type PartAnswer, type PartsFinding } from './byPart';
+export type { WholeKind } from './wholeAnswer';
+export { levelLines, partLines, type PartAnswer, type PartsFinding } from './byPart';

@@ -2,12 +2,12 @@ import { peopleAtBallots, readingWithout, type Reading, type Wanted } from '../a
 import type { TastingBundle } from '../bundle';
 import type { Caveat } from '../caveats';
 import { SMALLEST_PANEL } from '../design';
-import { plannedAnswer } from '../planned';
 import type { ServedPortion } from '../served';
-import type { About, VerdictKind } from '../verdict';
+import type { About } from '../verdict';
 import { unsealed } from './findings';
 import { sameAnswer, touchedPanelists } from './sensitivity';
 import { allCriteria, type Criterion } from './weighted';
+import { wholeAnswer, type WholeAnswer, type WholeKind } from './wholeAnswer';
 
 /** What is left out when the planned analysis runs again; each by its own name, several together. */
 export interface LeaveOut {
@@ -27,7 +27,7 @@ export const NOTHING_OUT: LeaveOut = { caveats: [], pieces: [], panelists: [], z
 
 /** The planned answer without something. */
 export interface AnswerWithout {
-  kind: VerdictKind;
+  kind: WholeKind;
   about: About;
   /** Method ids. */
   leaders: string[];
@@ -63,21 +63,16 @@ export function answersWithout(bundle: TastingBundle, all: readonly LeaveOut[]):
   const planned = answerOf(reading, NOTHING_OUT);
   return all.map((leaveOut) => {
     const answer = answerOf(reading, leaveOut);
-    const isTooLittle = answer.people < SMALLEST_PANEL;
-    return {
-      ...answer,
-      gone: planned.people - answer.people,
-      same: isTooLittle ? null : sameAnswer(answer, planned),
-    };
+    const { kind, about, leaders, sentence } = answer;
+    const people = answer.together.people.length;
+    const same = people < SMALLEST_PANEL ? null : sameAnswer(answer, planned);
+    return { kind, about, leaders, sentence, people, gone: planned.together.people.length - people, same };
   });
 }
 
-function answerOf(reading: Reading, leaveOut: LeaveOut): Omit<AnswerWithout, 'gone' | 'same'> {
-  const { methods } = reading.bundle.tasting;
+function answerOf(reading: Reading, leaveOut: LeaveOut): WholeAnswer {
   const isWanted: Wanted = ({ zone }) => !leaveOut.zones.includes(zone ?? '');
-  const kept = readingWithout(reading, touchedBy(reading, leaveOut));
-  const { kind, about, leaders, sentence, people } = plannedAnswer(kept, { isWanted });
-  return { kind, about, leaders: leaders.map((method) => methods[method].id), sentence, people: people.length };
+  return wholeAnswer(readingWithout(reading, touchedBy(reading, leaveOut)), { isWanted });
 }
 
 /** Everybody who is left out. */

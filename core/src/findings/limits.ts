@@ -5,7 +5,8 @@ import { ledgerOf } from '../caveats';
 import { SMALL_PANEL, isOfTwoSamples } from '../design';
 import { nothing, type Block, type SectionRecord } from '../presentation';
 import { seeksSimilarity } from '../questions';
-import { claimOf, type VerdictKind } from '../verdict';
+import { claimOf } from '../verdict';
+import type { WholeKind } from './wholeAnswer';
 
 /** Something the data cannot say, in words for the person who reads the verdict. */
 export interface Limit {
@@ -31,7 +32,7 @@ export interface LimitInputs {
   bundle: TastingBundle;
   panelists: readonly Pick<PanelistPreferences, 'seat' | 'blind'>[];
   leftOut: readonly LeftOut[];
-  kind: VerdictKind;
+  kind: WholeKind;
   /** What the answers say on pieces having been taken to be alike; empty where that was not assumed, or they say nothing. */
   homogeneity: string;
   /** Whether people named the method of their last sample more often than by chance. */

@@ -2,9 +2,9 @@ import { counted, list } from '../format';
 import { readingWithout, type Reading } from '../answers';
 import type { Caveat } from '../caveats';
 import { SMALLEST_PANEL } from '../design';
-import { plannedAnswer, type PlannedAnswer } from '../planned';
 import { nothing, type Block, type SectionRecord } from '../presentation';
 import type { GuessFinding } from './guesses';
+import { wholeAnswer, type WholeAnswer } from './wholeAnswer';
 
 /** The planned analysis run again without something that may have spoilt it. */
 export interface Sensitivity {
@@ -24,7 +24,7 @@ export interface Sensitivity {
  * the planned analysis. Where a caveat touches nearly everyone, as it does with one piece
  * a method, it says that the data cannot tell.
  */
-export function sensitivity(reading: Reading, planned: PlannedAnswer, guesses: GuessFinding | null): Sensitivity[] {
+export function sensitivity(reading: Reading, planned: WholeAnswer, guesses: GuessFinding | null): Sensitivity[] {
   const { ledger } = reading;
   const touchedBy = touchedPanelists(reading);
   const again = (
@@ -32,16 +32,15 @@ export function sensitivity(reading: Reading, planned: PlannedAnswer, guesses: G
     touched: ReadonlySet<string>,
     without: (gone: number) => string,
   ): Sensitivity[] => {
-    const gone = planned.people.filter((panelist) => touched.has(panelist)).length;
+    const gone = planned.together.people.filter((panelist) => touched.has(panelist)).length;
     if (gone === 0) return [];
-    const answer = plannedAnswer(readingWithout(reading, touched));
-    const shared = { caveat, without: without(gone), panelists: answer.people.length };
-    if (answer.people.length >= SMALLEST_PANEL)
+    const answer = wholeAnswer(readingWithout(reading, touched));
+    const { people } = answer.together;
+    const shared = { caveat, without: without(gone), panelists: people.length };
+    if (people.length >= SMALLEST_PANEL)
       return [{ ...shared, same: sameAnswer(planned, answer), sentence: answer.sentence }];
     const left =
-      answer.people.length === 0
-        ? 'nobody is left'
-        : `only ${counted(answer.people.length, 'panelist is', 'panelists are')} left`;
+      people.length === 0 ? 'nobody is left' : `only ${counted(people.length, 'panelist is', 'panelists are')} left`;
     return [{ ...shared, same: null, sentence: `Cannot be told apart here: without it, ${left}.` }];
   };
   const seeing = new Set(ledger.notBlind.map(({ panelist }) => panelist));
@@ -58,14 +57,16 @@ export function sensitivity(reading: Reading, planned: PlannedAnswer, guesses: G
   ];
 }
 
-/** Whether two answers tell the reader the same. */
-export const sameAnswer = (
-  one: Pick<PlannedAnswer, 'kind' | 'about'> & { leaders: readonly (number | string)[] },
-  other: typeof one,
-): boolean =>
-  one.kind === other.kind &&
-  one.about === other.about &&
-  [...one.leaders].sort().join() === [...other.leaders].sort().join();
+/** Whether two answers tell the reader the same, of everything together and of each part that differs. */
+export const sameAnswer = (one: Told, other: Told): boolean => toldBy(one) === toldBy(other);
+
+type Told = Pick<WholeAnswer, 'kind' | 'about' | 'leaders' | 'split'>;
+
+const toldBy = ({ kind, about, leaders, split }: Told): string =>
+  JSON.stringify([
+    ...[kind, about, [...leaders].sort()],
+    split && [split.by, split.parts.map((part) => [part.kind, [...part.leaders].sort()])],
+  ]);
 
 /** Who named the method of the last sample, where more did than by chance; else a right name tells nothing. */
 const whoKnew = (guesses: GuessFinding | null): ReadonlySet<string> => new Set(guesses?.isMore ? guesses.rightly : []);

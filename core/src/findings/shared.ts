@@ -3,7 +3,7 @@ import type { BallotItem } from '../bundle';
 import { isAskedByPart } from '../design';
 import type { SectionStatus } from '../presentation';
 import { attributesMap, driversFinding } from './attributes';
-import { byPart } from './byPart';
+import type { PartsFinding } from './byPart';
 import { collected, isAnalysed } from './collected';
 import type { GuessFinding } from './guesses';
 import { justRightFindings } from './justRight';
@@ -18,7 +18,7 @@ import { wordsFindings } from './words';
 /** Sections that all findings have, whatever was planned. */
 export function sharedSections(
   reading: Reading,
-  { kitchen, guesses }: { kitchen: KitchenFinding | null; guesses: GuessFinding | null },
+  { kitchen, guesses, parts }: { kitchen: KitchenFinding | null; guesses: GuessFinding | null; parts: PartsFinding[] },
 ): Section[] {
   const { bundle } = reading;
   const scales = scalesFinding(reading);
@@ -27,7 +27,7 @@ export function sharedSections(
     isAnalysed(bundle, item) || (item.kind !== 'category' && Boolean(scales?.items.includes(item.id)));
   const isPlannedByPart = bundle.plan !== null && isAskedByPart(bundle.plan);
   return [
-    ...given('parts', isPlannedByPart ? 'planned' : 'explored', byPart(reading)),
+    ...given('parts', isPlannedByPart ? 'planned' : 'explored', parts),
     ...given('weighted', 'planned', weightedFinding(reading, plannedWeights(bundle.tasting))),
     ...given('scales', 'explored', scales),
     ...given('map', 'explored', attributesMap(reading)),

@@ -1,14 +1,16 @@
 import { list } from '../format';
 import type { Tasting } from '../bundle';
 import type { NextFactor, NextMove, NextStep } from '../planned';
-import { type About, type VerdictKind } from '../verdict';
+import type { About } from '../verdict';
 import { sectionOf, type Section } from './sections';
+import type { WholeAnswer, WholeKind } from './wholeAnswer';
 
 interface Found {
   /** Best first. */
   leaders: readonly string[];
-  kind: VerdictKind;
+  kind: WholeKind;
   about: About;
+  split: WholeAnswer['split'];
   sections: readonly Section[];
 }
 
@@ -21,7 +23,8 @@ export function withSuggestedChange(step: NextStep, found: Found, tasting: Tasti
   // Of pieces that were ahead nothing follows yet for the methods.
   const isStanding = found.about === 'methods' && (found.kind === 'winner' || found.kind === 'leading-set');
   const nameOf = (id: string): string => tasting.methods.find((method) => method.id === id)?.name ?? id;
-  const rest = tasting.methods.map(({ id }) => id).filter((id) => !found.leaders.includes(id));
+  const ahead = [...found.leaders, ...(found.split?.parts.flatMap(({ leaders }) => leaders) ?? [])];
+  const rest = tasting.methods.map(({ id }) => id).filter((id) => !ahead.includes(id));
   const drop = isStanding && found.leaders.length > 0 ? rest : [];
   const factor = isStanding ? factorOf(found, tasting) : null;
   const said = [

@@ -25,7 +25,7 @@ export interface ServedPortion extends PlannedPortion {
   lot: string | null;
   /** Whose ballot asks about it: that of the planned panelist, whoever sat there. */
   ballot: string;
-  /** False for a plate that was spoilt and not replaced, or left. */
+  /** False for a plate that was spoilt and not replaced, or left, and for one that its panelist did not come to. */
   eaten: boolean;
   /** Whether whom it was for did not come. */
   absent: boolean;

@@ -1,22 +1,44 @@
 import type { Ballot, Key, KitchenEntry, Piece, Plan, ServiceEntry, Tasting, TastingBundle } from '../bundle';
+import { isSince } from '../engine';
 import { kitchenState } from '../kitchen';
 import { untastedCodes } from '../questions';
 import { plateName, serviceDay, trayName } from '../service';
 import { asEaten } from './eaten';
+import { asFarAsReached } from './reached';
 import type { PlannedPortion, ServedPortion } from './portion';
 import { cutFrom } from './redealt';
 
 /** What of a locked tasting says which portion goes where. */
 export interface PlannedServing {
   tasting: Pick<Tasting, 'panel' | 'service'>;
-  plan: Pick<Plan, 'servings'> | null;
+  plan: Pick<Plan, 'servings' | 'engine'> | null;
 }
 
-/** Seats of one flight are served at the same time; who walked in sits with one of them. */
-export const flightOf = (
-  { seat, flight }: { seat: number; flight?: number | null },
-  { seatsPerFlight }: Pick<Tasting['service'], 'seatsPerFlight'>,
-): number => flight ?? Math.ceil(seat / seatsPerFlight);
+/**
+ * Which flight each seat is served with: seats of one flight are served at the same time. Flights are as even as whole
+ * numbers allow, none larger than there are places; who walked in sits with the one that was found for them.
+ *
+ * Plans that were locked before 0.14 fill one flight after the other.
+ */
+export function flights({ tasting, plan }: FlightPlan): (panelist: Seated) => number {
+  const { seatsPerFlight } = tasting.service;
+  const seats = tasting.panel.filter(({ flight }) => typeof flight !== 'number').length;
+  const count = Math.ceil(seats / seatsPerFlight);
+  const isEven = plan === null || isSince(plan, [0, 14]);
+  return ({ seat, flight }) =>
+    flight ?? (isEven && seat <= seats ? Math.ceil((seat * count) / seats) : Math.ceil(seat / seatsPerFlight));
+}
+
+interface Seated {
+  seat: number;
+  flight?: number | null;
+}
+
+/** What flights go by. */
+export interface FlightPlan {
+  tasting: { panel: readonly { flight?: number | null }[]; service: Pick<Tasting['service'], 'seatsPerFlight'> };
+  plan: Pick<Plan, 'engine'> | null;
+}
 
 /**
  * Every portion of the plan in serving order: by panelist and sitting, the warm-up first.
@@ -24,9 +46,10 @@ export const flightOf = (
  */
 export function plannedPortions({ tasting, plan }: PlannedServing): PlannedPortion[] {
   const people = new Map(tasting.panel.map((panelist) => [panelist.id, panelist]));
+  const flightOf = flights({ tasting, plan });
   return (plan?.servings ?? []).flatMap(({ panelist, sitting, warmUp, sets }) => {
     const { seat, flight: own } = people.get(panelist) ?? { seat: 0 };
-    const flight = flightOf({ seat, flight: own }, tasting.service);
+    const flight = flightOf({ seat, flight: own });
     const portions: PlannedPortion[] = [];
     // Field by field: spreading objects makes the thousands of panels of a rehearsal take half as long again.
     const add = (set: number, zone: string | null, position: number, code: string): void =>
@@ -46,8 +69,8 @@ export interface Served extends PlannedServing {
   kitchen?: readonly KitchenEntry[];
   /** What happened between the board and the mouth: plates that went astray, and how that was mended. */
   service?: readonly ServiceEntry[];
-  /** What people said that they did not taste. */
-  ballots?: readonly Pick<Ballot, 'panelist' | 'sitting' | 'answers'>[];
+  /** What people said of what they tasted, and of what they did not; without ballots, all is taken to be eaten. */
+  ballots?: readonly Pick<Ballot, 'panelist' | 'sitting' | 'answers' | 'handedInAt'>[];
 }
 
 /** What the join reads out of a bundle that has its key. */
@@ -67,7 +90,7 @@ export function servedPortions({
   key,
   kitchen = [],
   service = [],
-  ballots = [],
+  ballots,
   ...planned
 }: Served): ServedPortion[] {
   const tags = new Map(key.portions.map((own) => [trayName(own), own.tags]));
@@ -98,10 +121,12 @@ export function servedPortions({
     };
     return Object.assign(portion, rest);
   });
-  const untasted = untastedPlates(ballots);
-  return service.length > 0 || untasted.size > 0
-    ? asEaten(asCut, service, { codes: key.codes, pieces: found.pieces, untasted })
-    : asCut;
+  const untasted = untastedPlates(ballots ?? []);
+  const eaten =
+    service.length > 0 || untasted.size > 0
+      ? asEaten(asCut, service, { codes: key.codes, pieces: found.pieces, untasted })
+      : asCut;
+  return ballots ? asFarAsReached(eaten, ballots) : eaten;
 }
 
 /** Plates that somebody said they did not taste, by the ballot that said so. */

@@ -4,7 +4,15 @@ import { walkInsOf } from '../bundle';
 import { ledgerOf } from '../caveats';
 import { svgOf, type Chart } from '../charts';
 import { TEST_FACTS } from '../questions';
-import { chartsOf, rankingView, sectionBlocks, sectionOf, type Findings, type SectionId } from '../findings';
+import {
+  chartsOf,
+  rankingView,
+  sectionBlocks,
+  sectionOf,
+  weightsText,
+  type Findings,
+  type SectionId,
+} from '../findings';
 import { number, type Block, type NameOfSeat, type Sheet } from '../presentation';
 import type { TastingBundle } from '../tasting';
 import { caveatTable } from './caveats';
@@ -65,6 +73,7 @@ function shortBlocks(found: Findings, bundle: TastingBundle): Block[] {
     {
       kind: 'facts',
       facts: [
+        ...plannedBeside(found),
         ...(again.length > 0 ? [{ name: 'Does it hold?', lines: holds }] : []),
         ...(limits.length > 0
           ? [{ name: 'It cannot say', lines: limits.slice(0, SHORT_LIMITS).map((limit) => limit.text) }]
@@ -72,6 +81,47 @@ function shortBlocks(found: Findings, bundle: TastingBundle): Block[] {
         { name: 'Next', lines: [sectionOf(found, 'next')?.text ?? ''] },
       ],
     },
+  ];
+}
+
+/** Parts of more than this are counted on one page, and not named. */
+const SHORT_PARTS = 4;
+
+/** The rest of what was planned: zones and lots, and totals. Nothing that was planned is missing from one page. */
+function plannedBeside(found: Findings): Fact[] {
+  const planned = <Id extends 'parts' | 'weighted'>(id: Id) =>
+    found.sections.find((one) => one.id === id)?.status === 'planned' ? sectionOf(found, id) : undefined;
+  const weighted = planned('weighted');
+  const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
+  return [
+    ...(planned('parts') ?? []).map((finding) => {
+      const named = finding.parts.slice(0, SHORT_PARTS);
+      const rest = finding.parts.length - named.length;
+      return {
+        name: `By ${finding.by}`,
+        lines: [
+          finding.sentence,
+          ...named.map(({ part, sentence, panelists }) => `${part}: ${sentence} (${counted(panelists, 'panelist')})`),
+          ...(rest > 0 ? [`${rest} more are in the full report.`] : []),
+        ],
+      };
+    }),
+    ...(weighted
+      ? [
+          {
+            name: 'Weighted total',
+            lines: [
+              weighted.sentence,
+              `${weighted.means
+                .slice(0, SHORT_METHODS)
+                .map(({ method, mean }) => `${nameOf(method)} ${mean === null ? 'none' : mean.toFixed(1)}`)
+                .join(
+                  ', ',
+                )}${weighted.means.length > SHORT_METHODS ? ' …' : ''} (of 100; ${weightsText(weighted.criteria)})`,
+            ],
+          },
+        ]
+      : []),
   ];
 }
 

@@ -26,4 +26,4 @@ export {
   type Verdict,
   type VerdictKind,
 } from './verdict';
-export { howOften, ifAlike, traitOf, verdictSentence } from './wording';
+export { howOften, ifAlike, traitOf, verdictSentence, withoutAssumption } from './wording';

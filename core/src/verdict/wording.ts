@@ -58,8 +58,13 @@ export function verdictSentence(verdict: Standing, names: readonly string[], spe
 }
 
 /** A claim, with the assumption that it rests on. */
-export const ifAlike = (claim: string): string =>
-  `${claim.replace(/\.$/, '')}, if pieces cooked alike taste alike, as was assumed.`;
+export const ifAlike = (claim: string): string => `${claim.replace(/\.$/, '')}${AS_ASSUMED}`;
+
+const AS_ASSUMED = ', if pieces cooked alike taste alike, as was assumed.';
+
+/** A claim without the assumption, where several claims share it. */
+export const withoutAssumption = (claim: string): string =>
+  claim.endsWith(AS_ASSUMED) ? `${claim.slice(0, -AS_ASSUMED.length)}.` : claim;
 
 function ofMethods(verdict: Standing, names: readonly string[], trait: Trait): string {
   const { leaders, behind } = apart(verdict, names);

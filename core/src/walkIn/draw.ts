@@ -15,7 +15,7 @@ import { codesServed } from '../questions';
 import { walkInDigest, walkInsOf, type Amendment, type Key, type Panelist, type Serving } from '../bundle';
 import { drawCodes } from '../design';
 import { keyStream, type RandomStream } from '../numeric';
-import { flightOf, servedPortions, type ServedPortion } from '../served';
+import { flights, servedPortions, type ServedPortion } from '../served';
 import { hasPlace, type ReservedDay } from './reserved';
 import { Room } from './room';
 
@@ -67,9 +67,9 @@ export function drawWalkIn(day: Day, who: Who): DrawnWalkIn | null {
 }
 
 /** Trays of the panel in the flight of a guest, whose pieces are ready then; all of them where that flight is nobody else's. */
-function flightmates({ tasting, amendments }: Day, { panelist }: Who, trays: ServedPortion[][]): ServedPortion[][] {
-  const flight = flightOf(panelist, tasting.service);
-  const guests = new Set(walkInsOf(amendments).map((guest) => guest.panelist.id));
+function flightmates(day: Day, { panelist }: Who, trays: ServedPortion[][]): ServedPortion[][] {
+  const flight = flights(day)(panelist);
+  const guests = new Set(walkInsOf(day.amendments).map((guest) => guest.panelist.id));
   const near = trays.filter(([plate]) => (plate.planned ?? plate).flight === flight && !guests.has(plate.ballot));
   return near.length > 0 ? near : trays;
 }

@@ -1,9 +1,11 @@
 import { readingOf } from '../../src/answers';
-import { findings, sectionOf, type PartsFinding } from '../../src/findings';
+import { partsText } from '../../src/design';
+import { answersWithout, findings, NOTHING_OUT, sectionOf, type PartsFinding } from '../../src/findings';
 import { lotsByPieces, zonesByPeople, zonesByPieces, type BlockRow } from '../../src/inference';
 import { randomStream } from '../../src/numeric';
 import { plannedAnswer } from '../../src/planned';
-import { simulatedBundle, type Wanted } from '../support/bundles';
+import { reportSheet } from '../../src/sheets';
+import { simpleTasting, simulatedBundle, type Wanted } from '../support/bundles';
 import { numbersIn, tested } from '../support/results';
 
 const zones = ['Loin', 'Belly'].map((name) => ({ id: name.toLowerCase(), name }));
@@ -47,8 +49,13 @@ describe('a method that is best in one zone, and another one in the other', () =
   it('is not said where one method is best in both', () => {
     const world = { byZone: { loin: [2, 0, 0], belly: [2, 0, 0] }, noise: 0.4, disagreement: 0.3 };
     const found = partsOf({ methods: 3, panelists: 24, pieces: 5, world, tasting: { zones } });
-    expect(found.parts.map(({ leaders }) => leaders)).toEqual([['m0'], ['m0']]);
+    expect(found).toMatchObject({ isShown: false, level: 0.05 });
     expect(found.sentence).toBe('That methods compare differently from zone to zone has not been shown.');
+    // Then each is described, best first, and nothing is claimed.
+    for (const { kind, leaders, sentence } of found.parts) {
+      expect([kind, leaders]).toEqual(['no-answer', []]);
+      expect(sentence).toMatch(/^Mean ranks: Method 0 1\.\d\d, Method \d [\d.]+, Method \d [\d.]+\.$/);
+    }
   });
 });
 
@@ -61,22 +68,125 @@ it('says no more than that methods compare differently where one is best in both
   expect(found.sentence).toBe('Methods compare differently from zone to zone.');
 });
 
-it('answers each part at the level over their number', () => {
-  const world = { byZone: { loin: [0.7, 0, 0], belly: [0, 0.7, 0] }, noise: 1, disagreement: 1 };
-  const answers = Array.from({ length: 12 }, (_, at) => `level-${at}`).map((seed) => {
-    const wanted = { methods: 3, panelists: 16, pieces: 1, truth: [5, 5, 5], world, seed, tasting: { zones } };
+it('answers each part at the level over their number, where they are shown to differ', () => {
+  const world = { byZone: { loin: [0.9, 0, 0], belly: [0, 0.9, 0] }, noise: 1, disagreement: 0.5 };
+  const answers = Array.from({ length: 24 }, (_, at) => `level-${at}`).flatMap((seed) => {
+    const wanted = { methods: 3, panelists: 24, pieces: 1, truth: [5, 5, 5], world, seed, tasting: { zones } };
     const bundle = simulatedBundle(wanted);
     const reading = readingOf(bundle, bundle.key!);
     const at = (alpha: number): string =>
       plannedAnswer(reading, { alpha, isWanted: ({ zone }) => zone === 'loin' }).kind;
-    return { said: partsOf(wanted).parts[0].kind, half: at(0.025), whole: at(0.05) };
+    const found = partsOf(wanted);
+    return found.isShown ? [{ said: found.parts[0].kind, half: at(0.025), whole: at(0.05) }] : [];
   });
   expect(answers.map(({ said }) => said)).toEqual(answers.map(({ half }) => half));
   // And in some tastings it makes a difference.
   expect(answers.some(({ half, whole }) => half !== whole)).toBe(true);
 });
 
+describe('the answer to all that was planned', () => {
+  const told = (wanted: Wanted) => findings(simulatedBundle(wanted));
+
+  it('is that of each zone where methods compare differently and different ones lead', () => {
+    const found = told({ methods: 3, panelists: 24, pieces: 5, world: CROSSED, tasting: { zones } });
+    expect(found.verdict).toMatchObject({ kind: 'by-part', about: 'methods', leaders: [] });
+    expect(found.verdict.sentence).toBe(
+      'Methods compare differently from zone to zone. Loin: Method 0 is liked best. Belly: Method 2 is liked best.',
+    );
+    expect(found.verdict.support).toMatch(
+      /^Did methods compare alike in every zone, differences like these would come up about once in [\d,]+ tries\. Over all zones together: /,
+    );
+    // Nothing beside it goes by one method for all zones.
+    expect(sectionOf(found, 'next')).toMatchObject({ drop: [], factor: null, pair: null });
+    expect(sectionOf(found, 'next')!.text).toMatch(/^Choose zone by zone: /);
+    expect(sectionOf(found, 'practical')).toBeUndefined();
+  });
+
+  it('keeps the one that leads in every zone, and names none of the others as done with that lead in one', () => {
+    const world = { byZone: { loin: [3, 0, 0], belly: [3, 0, 2.9] }, noise: 0.4, disagreement: 0.3 };
+    const tasting = { test: 'liking' as const, zones };
+    const found = told({ methods: 3, panelists: 24, pieces: 5, truth: [4, 4, 4], world, tasting });
+    expect(found.verdict).toMatchObject({ kind: 'winner', leaders: ['m0'] });
+    expect(found.verdict.sentence).toMatch(
+      /^Method 0 is liked best\. Methods compare differently from zone to zone\. Loin: /,
+    );
+    const [{ parts }] = sectionOf(found, 'parts')!;
+    const { drop } = sectionOf(found, 'next')!;
+    for (const { leaders } of parts) expect(drop.filter((id) => leaders.includes(id))).toEqual([]);
+  });
+
+  it('goes by the whole where a plan, or a table, did not say that its parts are asked', () => {
+    const bundle = simulatedBundle({ methods: 3, panelists: 24, pieces: 5, world: CROSSED, tasting: { zones } });
+    const old = findings({ ...bundle, plan: { ...bundle.plan!, engine: 'jacana-core 0.11.0' } });
+    expect(old.verdict.kind).not.toBe('by-part');
+  });
+
+  it('is that of each lot where those differ, and what comes next hangs on the lots', () => {
+    const lots = ['A', 'B'].map((name) => ({ id: name, name }));
+    const wanted = (truth: number[]) =>
+      simulatedBundle({
+        ...{ methods: 3, panelists: 24, pieces: 6, truth, tasting: { lots } },
+        world: { noise: 0.4, disagreement: 0.3 },
+      });
+    const [one, other] = [wanted([7, 5, 5]), wanted([5, 5, 7])];
+    // Everyone eats from one lot: whoever ate of A answers as in the first tasting, the others as in the second.
+    const ofA = new Set(
+      readingOf(one, one.key!).sets.flatMap(({ panelist, samples }) => (samples[0].lot === 'A' ? [panelist] : [])),
+    );
+    const ballots = one.ballots.map((ballot, at) => (ofA.has(ballot.panelist) ? ballot : other.ballots[at]));
+    const found = findings({ ...one, ballots });
+    expect(found.verdict.kind).toBe('by-part');
+    expect(found.verdict.sentence).toMatch(
+      /^Methods compare differently from lot to lot\. A: .*Method 0.* B: .*Method 2/,
+    );
+    expect(sectionOf(found, 'next')!.text).toMatch(/^Before you choose, find out in what the lots differed/);
+  });
+
+  it('stands on the one page with the answer of each zone', () => {
+    const bundle = simulatedBundle({ methods: 3, panelists: 24, pieces: 5, world: CROSSED, tasting: { zones } });
+    const { blocks } = reportSheet(findings(bundle), bundle, { length: 'short', paper: 'A4', names: false });
+    const facts = blocks.flatMap((block) => (block.kind === 'facts' ? block.facts : []));
+    expect(facts.find(({ name }) => name === 'By zone')?.lines).toEqual([
+      'The best Loin and Belly are different methods: Loin Method 0, Belly Method 2.',
+      'Loin: Method 0 is liked best. (24 panelists)',
+      'Belly: Method 2 is liked best. (24 panelists)',
+    ]);
+  });
+
+  it('is held against itself, part by part, when something is left out', () => {
+    const bundle = simulatedBundle({ methods: 3, panelists: 24, pieces: 5, world: CROSSED, tasting: { zones } });
+    const [one] = answersWithout(bundle, [{ ...NOTHING_OUT, panelists: ['p0'] }]);
+    expect(one).toMatchObject({ kind: 'by-part', same: true, gone: 1 });
+    const [other] = answersWithout(bundle, [{ ...NOTHING_OUT, zones: ['belly'] }]);
+    expect(other).toMatchObject({ kind: 'winner', leaders: ['m0'], same: false });
+  });
+});
+
 describe('what the plan says of its parts', () => {
+  const lots = (count: number) => Array.from({ length: count }, (_, at) => ({ id: `l${at}`, name: `Lot ${at}` }));
+  const said = (wanted: Wanted): string => partsText(simpleTasting(wanted)).join(' ');
+
+  it('names the levels that the findings go by', () => {
+    expect(said({ tasting: { zones } })).toBe(
+      'Whether methods compare differently from zone to zone is tested at level 0.05 where the whole shows a difference, else at 0.005. Where they do, each zone has an answer of its own, at 0.025.',
+    );
+    const nothing = { byZone: { loin: [0, 0, 0], belly: [0, 0, 0] }, noise: 1, disagreement: 1 };
+    const found = partsOf({ methods: 3, panelists: 24, pieces: 5, world: nothing, tasting: { zones } });
+    expect([found.level, found.alpha]).toEqual([0.005, 0.025]);
+  });
+
+  it('says what it cannot answer of lots', () => {
+    const tasting = { lots: lots(3) };
+    expect(said({ panelists: 12, pieces: 3, tasting })).toMatch(
+      /But 3 pieces of each method in 3 lots cannot tell .* Only about 4 of 12 people judge each lot, and an answer takes 6: no lot will have one of its own\.$/,
+    );
+    expect(said({ panelists: 24, pieces: 6, tasting })).not.toMatch(/cannot|Only/);
+    // And so it comes.
+    const { parts, interaction } = partsOf({ panelists: 12, pieces: 3, tasting });
+    expect(parts.map(({ kind }) => kind)).toEqual(['cannot-say', 'cannot-say', 'cannot-say']);
+    expect(interaction.test).toBeNull();
+  });
+
   const bundle = simulatedBundle({ methods: 3, panelists: 12, tasting: { zones } });
   const statusOf = (engine: string): string | undefined =>
     findings({ ...bundle, plan: { ...bundle.plan!, engine } }).sections.find(({ id }) => id === 'parts')?.status;

@@ -1,7 +1,9 @@
+import { readingOf } from '../../src/answers';
 import { TESTS, type TastingBundle, type Test } from '../../src/bundle';
 import { isOfTwoSamples } from '../../src/design';
 import { NOTHING_OUT, answersWithout, findings, partsOf, sectionOf, type LeaveOut } from '../../src/findings';
 import { sameAnswer } from '../../src/findings/sensitivity';
+import { plannedAnswer } from '../../src/planned';
 import { servedOf, servedPortions } from '../../src/served';
 import { notBlind, noted, simulatedBundle } from '../support/bundles';
 import { generatedTastings } from '../support/generated';
@@ -97,9 +99,9 @@ describe('the planned answer without something', () => {
         ],
       },
     });
-    const [{ parts }] = sectionOf(findings(zoned), 'parts')!;
-    const loin = parts.find(({ part }) => part === 'Loin')!;
-    expect(without(zoned, { zones: ['belly'] })).toMatchObject({ sentence: loin.sentence, leaders: loin.leaders });
+    const loin = plannedAnswer(readingOf(zoned, zoned.key!), { isWanted: ({ zone }) => zone === 'loin' });
+    const leaders = loin.leaders.map((method) => zoned.tasting.methods[method].id);
+    expect(without(zoned, { zones: ['belly'] })).toMatchObject({ sentence: loin.sentence, leaders });
     expect(without(zoned, { zones: ['belly', 'loin'] })).toMatchObject({ people: 0, same: null });
   });
 
@@ -172,8 +174,10 @@ describe('what is run again by itself', () => {
   });
 
   it('is the same answer where the same methods lead, whichever of them is ahead', () => {
-    const one = { kind: 'leading-set' as const, about: 'pieces' as const };
-    expect(sameAnswer({ ...one, leaders: [2, 0, 1] }, { ...one, leaders: [0, 1, 2] })).toBe(true);
-    expect(sameAnswer({ ...one, leaders: [2, 0] }, { ...one, leaders: [0, 1] })).toBe(false);
+    const one = { kind: 'leading-set' as const, about: 'pieces' as const, split: null };
+    const isSame = (leaders: string[], others: string[]): boolean =>
+      sameAnswer({ ...one, leaders }, { ...one, leaders: others });
+    expect(isSame(['c', 'a', 'b'], ['a', 'b', 'c'])).toBe(true);
+    expect(isSame(['c', 'a'], ['a', 'b'])).toBe(false);
   });
 });

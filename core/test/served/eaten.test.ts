@@ -197,6 +197,28 @@ describe('answers about what was eaten', () => {
     ).toEqual(['no', 'no', 'no']);
   });
 
+  it('are eaten as far as somebody came: none of those who never opened, no more than was said something of by who stopped', () => {
+    const eatenBy = (bundle: TastingBundle): string[] =>
+      tidyRows(bundle)
+        .filter(({ seat }) => seat === 1)
+        .map(({ eaten }) => String(eaten));
+    const own = ranking.ballots.find(({ panelist }) => panelist === one)!;
+    const second = ranking.plan!.servings.find(({ panelist }) => panelist === one)!.sets[0].codes[1];
+    const with_ = (ballot: typeof own | null): TastingBundle => ({
+      ...ranking,
+      ballots: ranking.ballots.flatMap((other) => (other === own ? (ballot ?? []) : other)),
+    });
+    expect(eatenBy(ranking)).toEqual(['yes', 'yes', 'yes']);
+    expect(eatenBy(with_(null))).toEqual(['no', 'no', 'no']);
+    expect(eatenBy(with_({ ...own, handedInAt: null, answers: [] }))).toEqual(['no', 'no', 'no']);
+    const tasted = { ...own.answers[0], kind: 'tasted' as const, code: second } as (typeof own.answers)[0];
+    const stopped = repaired(with_({ ...own, handedInAt: null, answers: [tasted] }), {
+      ...{ kind: 'stopped', sitting: 1, panelist: one, because: 'ill' },
+    });
+    expect(eatenBy(stopped)).toEqual(['yes', 'yes', 'no']);
+    expect(sectionOf(findings(stopped), 'service')).toMatchObject({ uneaten: 1 });
+  });
+
   it('of a triangle are right by the plates that were there; where all three were alike, there is no answer', () => {
     const triangle = simulatedBundle({ methods: 2, panelists: 6, pieces: 6, tasting: { test: 'triangle' } });
     const key = triangle.key!;

@@ -1,5 +1,5 @@
 import type { KitchenEntry } from '../../src/bundle';
-import { flightsOfPieces } from '../../src/served';
+import { flights, flightsOfPieces } from '../../src/served';
 import { AT, simulatedBundle } from '../support/bundles';
 
 const entry = (body: KitchenEntry['body'], at = 0): KitchenEntry => ({
@@ -43,5 +43,46 @@ describe('the flights of pieces', () => {
     for (const tag of left) expect(after.get(tag)).toEqual([flight, ...planned.get(tag)!].sort());
     for (const { tag, method } of pieces)
       if (method !== pieces[0].method) expect(after.get(tag)).toEqual(planned.get(tag));
+  });
+});
+
+describe('the flight of a seat', () => {
+  const sizes = (seats: number, seatsPerFlight: number, engine: string | null = null): number[] => {
+    const panel = Array.from({ length: seats }, () => ({}));
+    const flightOf = flights({
+      tasting: { panel, service: { seatsPerFlight } },
+      plan: engine === null ? null : { engine },
+    });
+    const found = Array.from({ length: seats }, (_, at) => flightOf({ seat: at + 1 }));
+    expect(found).toEqual([...found].sort((a, b) => a - b));
+    return [...new Set(found)].map((flight) => found.filter((one) => one === flight).length);
+  };
+
+  it('leaves no flight of a few after full ones', () => {
+    expect(sizes(16, 12)).toEqual([8, 8]);
+    expect(sizes(25, 12)).toEqual([8, 8, 9]);
+    expect(sizes(12, 12)).toEqual([12]);
+    expect(sizes(3, 1)).toEqual([1, 1, 1]);
+  });
+
+  it('is even within one, for as few flights as places allow, whatever the panel', () => {
+    for (let seats = 1; seats <= 120; seats++)
+      for (const places of [1, 2, 3, 5, 7, 12, 40, 500]) {
+        const found = sizes(seats, places);
+        expect(found).toHaveLength(Math.ceil(seats / places));
+        expect(Math.max(...found)).toBeLessThanOrEqual(places);
+        expect(Math.max(...found) - Math.min(...found)).toBeLessThanOrEqual(1);
+      }
+  });
+
+  it('stays what it was for plans that were locked before', () => {
+    expect(sizes(16, 12, 'jacana-core 0.13.0')).toEqual([12, 4]);
+    expect(sizes(16, 12, 'jacana-core 0.14.0')).toEqual([8, 8]);
+  });
+
+  it('of who walked in is the one that was found for them, and theirs counts for no other', () => {
+    const panel = [...Array.from({ length: 16 }, () => ({})), { flight: 1 }];
+    const flightOf = flights({ tasting: { panel, service: { seatsPerFlight: 12 } }, plan: null });
+    expect([flightOf({ seat: 17, flight: 1 }), flightOf({ seat: 8 }), flightOf({ seat: 9 })]).toEqual([1, 1, 2]);
   });
 });

@@ -23,7 +23,8 @@ import { drawWalkIn, type Day } from '../../src/walkIn';
 import { AT, simulatedBundle } from '../support/bundles';
 
 const dayOf = (bundle: TastingBundle): Day => ({
-  ...servedOf(bundle, bundle.key!),
+  // While people come, nobody looks at their answers.
+  ...{ ...servedOf(bundle, bundle.key!), ballots: undefined },
   ...{ tasting: bundle.tasting, plan: bundle.plan!, key: bundle.key! },
   amendments: bundle.records.amendments,
 });
@@ -59,8 +60,9 @@ const without = (bundle: TastingBundle, ...people: string[]): TastingBundle => (
   records: { ...bundle.records, service: absent(...people) },
 });
 
+/** What is eaten by everybody who comes, whatever was answered of it. */
 const eaten = (bundle: TastingBundle) =>
-  servedPortions(servedOf(bundle, bundle.key!)).filter((one) => one.eaten && !one.absent);
+  servedPortions({ ...servedOf(bundle, bundle.key!), ballots: undefined }).filter((one) => one.eaten && !one.absent);
 
 function balance(bundle: TastingBundle) {
   const place = new Map(bundle.tasting.methods.map(({ id }, at) => [id, at]));
@@ -130,7 +132,9 @@ describe('somebody who walks in', () => {
   });
 
   it('is named in findings, report and CSV, served with the flight that was said, beside the balance as planned', () => {
-    const more = withWalkIn(without(ranking, 'p3'), 1, 7)!;
+    const guest = withWalkIn(without(ranking, 'p3'), 1, 7)!;
+    const handedIn = { panelist: 'w1', sitting: 1, openedAt: AT, handedInAt: AT, answers: [] };
+    const more = { ...guest, ballots: [...guest.ballots, handedIn] };
     const service = serviceFinding(unsealed(more))!;
     expect(service.walkIns).toEqual([201]);
     expect(serviceLines(service).join(' ')).toContain('Walked in on the day');

@@ -1,9 +1,9 @@
-import { Body, Controller, Delete, Get, Param, Post, Put } from '@nestjs/common';
+import { Body, Controller, Delete, Get, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow, type Me, SignedIn } from '../accounts/allow';
 import { Answers } from '../fields/fields';
 import { TastingCard } from '../tastings/tasting.card';
-import { NewTasting, RemovedView, SavedDraft, TastingView } from './drafts.dto';
+import { NewTasting, RemovedView, SavedDraft, TastingsAsked, TastingView } from './drafts.dto';
 import { DraftsService } from './drafts.service';
 
 @ApiTags('tastings')
@@ -14,8 +14,8 @@ export class DraftsController {
   @Get()
   @Allow('coordinator', 'kitchen', 'server', 'reader')
   @Answers([TastingCard])
-  listTastings(@SignedIn() me: Me): Promise<TastingCard[]> {
-    return this.tastings.list(me);
+  listTastings(@Query() { words }: TastingsAsked, @SignedIn() me: Me): Promise<TastingCard[]> {
+    return this.tastings.list(me, words);
   }
 
   @Post()

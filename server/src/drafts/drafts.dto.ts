@@ -1,6 +1,6 @@
 import { MOST_METHODS, MOST_PANELISTS, SHORT_TEXT, LONG_TEXT } from '@jacana/core/bundle';
 import { ApiProperty } from '@nestjs/swagger';
-import { DraftId, ListOf, Part, Said, Text, Whole } from '../fields/fields';
+import { DraftId, ListOf, Optional, Part, Said, Text, Whole } from '../fields/fields';
 import { ProblemView } from '../fields/problems';
 import { DesignInput, MethodInput } from '../tastings/design.dto';
 import { TastingCard } from '../tastings/tasting.card';
@@ -30,6 +30,16 @@ export class SavedDraft {
 
 export class NewTasting {
   @Text(SHORT_TEXT, { least: 1 }) title: string;
+  /** What it begins with, where it goes on from another one, or is that once more; default an empty draft. */
+  @Optional() @Part(() => DraftInput) draft?: DraftInput;
+  /** The tasting that its people come from: what they must not eat comes with them. */
+  @Optional() @DraftId() from?: string;
+}
+
+/** Which tastings are asked for. */
+export class TastingsAsked {
+  /** Words that each have to stand somewhere: in the title, and for coordinators in the question, a method or its steps. */
+  @Optional() @Text(SHORT_TEXT) words?: string;
 }
 
 export class TastingView extends TastingCard {

@@ -5,7 +5,7 @@ import { lockProblems } from '@jacana/core/design';
 import { In, MoreThan, type EntityManager } from 'typeorm';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
-import { MethodRow, PanelistRow, PlanRow, TastingRow } from '../database/entities';
+import { ExclusionRow, MethodRow, PanelistRow, PlanRow, TastingRow } from '../database/entities';
 import { KEPT_DAYS } from '../database/guards';
 import { Transactions } from '../database/transactions';
 import { refuseFields, refuseState } from '../fields/problems';
@@ -38,11 +38,34 @@ export class DraftsService {
     });
   }
 
-  async list(me: Me): Promise<TastingCard[]> {
-    const counted = await this.store.counted(this.transactions.read);
-    return counted
-      .filter((tasting) => this.access.mayKnowOf(me.role, tasting))
-      .map((tasting) => this.access.card(me.role, tasting));
+  /** @param words all of which have to stand in what this person may read of a tasting; empty for every one */
+  async list(me: Me, words = ''): Promise<TastingCard[]> {
+    const { read } = this.transactions;
+    const known = (await this.store.counted(read)).filter((tasting) => this.access.mayKnowOf(me.role, tasting));
+    const wanted = wordsOf(words);
+    const written = wanted.length > 0 && me.role === 'coordinator' ? await this.writtenIn(read) : null;
+    return known
+      .map((tasting) => ({ card: this.access.card(me.role, tasting), question: tasting.row.question }))
+      .filter(({ card, question }) => {
+        const own = written ? [card.title, question, ...(written.get(card.id) ?? [])] : [card.title];
+        const text = plain(own.join(' '));
+        return wanted.every((word) => text.includes(word));
+      })
+      .map(({ card }) => card);
+  }
+
+  /** What methods are called and how they are cooked, by tasting. */
+  private async writtenIn(manager: EntityManager): Promise<Map<string, string[]>> {
+    const rows = await manager.find(MethodRow, {
+      select: { tastingId: true, name: true, note: true, steps: true, chain: true },
+    });
+    const written = new Map<string, string[]>();
+    for (const { tastingId, name, note, steps, chain } of rows) {
+      const own = written.get(tastingId) ?? [];
+      own.push(name, note, steps, ...(chain ?? []).map((one) => one.name));
+      written.set(tastingId, own);
+    }
+    return written;
   }
 
   async card(id: string, me: Me): Promise<TastingCard> {
@@ -55,8 +78,10 @@ export class DraftsService {
     return viewOf(await this.store.get(read, id), cardOf(counted));
   }
 
-  async create({ title }: NewTasting, me: Me): Promise<TastingView> {
+  /** All of it or nothing: no empty tasting stays where what it was to begin with is refused. */
+  async create({ title, draft, from }: NewTasting, me: Me): Promise<TastingView> {
     const id = randomUUID();
+    if (draft) refuseRepeatedIds(draft);
     await this.transactions.write(async (manager) => {
       await manager.insert(TastingRow, {
         id,
@@ -74,6 +99,8 @@ export class DraftsService {
         removedAt: null,
         version: 1,
       });
+      if (draft) await this.write(manager, await this.store.get(manager, id), draft);
+      if (from !== undefined) await this.bringExclusions(manager, { from, to: id });
       await this.audit.record(manager, { by: me.name, action: 'tasting created', tastingId: id });
     });
     return this.view(id);
@@ -95,14 +122,29 @@ export class DraftsService {
           'behind',
           'Someone else has changed this plan meanwhile. Look at what differs, and save again.',
         );
-      const { methods, panel, title, question, ballotTitle, piecesPerMethod, alpha } = draft;
-      const fields = { title, question, ballotTitle, piecesPerMethod, alpha, design: designOf(draft) };
-      await manager.update(TastingRow, { id }, { ...fields, version: version + 1 });
-      await this.saveMethods(manager, stored, methods);
-      await this.savePanel(manager, stored, panel);
+      await this.write(manager, stored, draft);
       await this.live.note(manager, id, 'draft', me.name);
     });
     return this.view(id);
+  }
+
+  private async write(manager: EntityManager, stored: StoredTasting, draft: DraftInput): Promise<void> {
+    const { id, version } = stored.row;
+    const { methods, panel, title, question, ballotTitle, piecesPerMethod, alpha } = draft;
+    const fields = { title, question, ballotTitle, piecesPerMethod, alpha, design: designOf(draft) };
+    await manager.update(TastingRow, { id }, { ...fields, version: version + 1 });
+    await this.saveMethods(manager, stored, methods);
+    await this.savePanel(manager, stored, panel);
+  }
+
+  /** The same people must not eat the same things. */
+  private async bringExclusions(manager: EntityManager, { from, to }: { from: string; to: string }): Promise<void> {
+    await this.store.row(manager, from);
+    const panel = await manager.findBy(PanelistRow, { tastingId: to });
+    const known = new Set(panel.map(({ id }) => id));
+    const rows = await manager.findBy(ExclusionRow, { tastingId: from });
+    const own = rows.filter(({ panelistId }) => known.has(panelistId)).map((row) => ({ ...row, tastingId: to }));
+    if (own.length > 0) await manager.insert(ExclusionRow, own);
   }
 
   private async saveMethods(
@@ -173,6 +215,15 @@ export class DraftsService {
     });
   }
 }
+
+/** Letters without case and accents, so that "creme" finds "Crème". */
+const plain = (text: string): string =>
+  text
+    .normalize('NFKD')
+    .replace(/\p{Mark}/gu, '')
+    .toLowerCase();
+
+const wordsOf = (text: string): string[] => plain(text).split(/\s+/).filter(Boolean);
 
 const KEPT_MS = KEPT_DAYS.removed * 86_400_000;
 const keptSince = (): string => new Date(Date.now() - KEPT_MS).toISOString();

@@ -1,12 +1,13 @@
 import { KINDS_LEFT_OUT, type LeftOut } from '@jacana/core/answers';
 import { TESTS, type Test } from '@jacana/core/bundle';
-import { SECTIONS, type SectionId } from '@jacana/core/findings';
+import { SECTIONS, type SectionId, type WholeKind } from '@jacana/core/findings';
 import type { SectionStatus } from '@jacana/core/presentation';
-import type { About, VerdictKind } from '@jacana/core/verdict';
+import type { About } from '@jacana/core/verdict';
 import { ApiProperty } from '@nestjs/swagger';
 import { Choice, ListOf, Said, SaidTexts } from '../fields/fields';
 
-export const VERDICTS: readonly VerdictKind[] = [
+/** What a verdict says; 'by-part' where different methods lead in different zones, or lots. */
+export const VERDICTS: readonly WholeKind[] = [
   'winner',
   'leading-set',
   'no-answer',
@@ -16,9 +17,10 @@ export const VERDICTS: readonly VerdictKind[] = [
   'too-great-a-loss',
   'similar',
   'too-different',
+  'by-part',
 ];
 export class VerdictView {
-  @Choice(VERDICTS, 'VerdictKind') kind: VerdictKind;
+  @Choice(VERDICTS, 'VerdictKind') kind: WholeKind;
   @Choice(['methods', 'pieces'], 'About') about: About;
   /** Method ids. */
   @SaidTexts() leaders: string[];

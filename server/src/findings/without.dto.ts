@@ -1,6 +1,6 @@
 import { ID_LENGTH } from '@jacana/core/bundle';
-import type { AnswerWithout, Criterion, Parts, LeaveOut } from '@jacana/core/findings';
-import type { About, VerdictKind } from '@jacana/core/verdict';
+import type { AnswerWithout, Criterion, Parts, LeaveOut, WholeKind } from '@jacana/core/findings';
+import type { About } from '@jacana/core/verdict';
 import { ApiProperty } from '@nestjs/swagger';
 import { Choice, ListOf, Said, SaidTexts, Tags, Texts, Wholes } from '../fields/fields';
 import { VERDICTS } from './findings.dto';
@@ -25,7 +25,7 @@ export class WithoutAsked {
 
 /** The planned answer without it. */
 export class AnswerWithoutView implements AnswerWithout {
-  @Choice(VERDICTS, 'VerdictKind') kind: VerdictKind;
+  @Choice(VERDICTS, 'VerdictKind') kind: WholeKind;
   @Choice(['methods', 'pieces'], 'About') about: About;
   @SaidTexts() leaders: string[];
   @Said('string') sentence: string;

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { noRange } from '@jacana/core/bundle';
-import { flightOf } from '@jacana/core/served';
+import { flights } from '@jacana/core/served';
 import type { Me } from '../accounts/allow';
 import { AuditService } from '../audit/audit.service';
 import { TastingRow } from '../database/entities';
@@ -28,9 +28,11 @@ export class RangeService {
     const { read } = this.transactions;
     const row = await this.store.row(read, id);
     const panelists = await this.store.panelists(read, id);
+    // How many there are does not hang on how even they are.
+    const flightOf = flights({ tasting: { panel: panelists, service: row.design.service }, plan: null });
     return {
       ...{ version: row.rangeVersion ?? 0, range: row.range ?? noRange() },
-      flights: Math.max(1, ...panelists.map((panelist) => flightOf(panelist, row.design.service))),
+      flights: Math.max(1, ...panelists.map(flightOf)),
       sittings: row.design.service.sittings,
     };
   }

@@ -94,7 +94,12 @@ const injectedRtkApi = api
         invalidatesTags: ["seal"],
       }),
       listTastings: build.query<ListTastingsApiResponse, ListTastingsApiArg>({
-        query: () => ({ url: `/api/tastings` }),
+        query: (queryArg) => ({
+          url: `/api/tastings`,
+          params: {
+            words: queryArg.words,
+          },
+        }),
         providesTags: ["tastings"],
       }),
       createTasting: build.mutation<CreateTastingApiResponse, CreateTastingApiArg>({
@@ -604,7 +609,9 @@ export type UnsealApiArg = {
   id: string;
 };
 export type ListTastingsApiResponse = /** status 200  */ TastingCard[];
-export type ListTastingsApiArg = void;
+export type ListTastingsApiArg = {
+  words?: string;
+};
 export type CreateTastingApiResponse = /** status 200  */ TastingView;
 export type CreateTastingApiArg = {
   newTasting: NewTasting;
@@ -1413,6 +1420,8 @@ export type TastingView = {
 };
 export type NewTasting = {
   title: string;
+  draft?: DraftInput;
+  from?: string;
 };
 export type RemovedView = {
   id: string;
@@ -2123,7 +2132,8 @@ export type VerdictKind =
   | "good-enough"
   | "too-great-a-loss"
   | "similar"
-  | "too-different";
+  | "too-different"
+  | "by-part";
 export type About = "methods" | "pieces";
 export type VerdictView = {
   kind: VerdictKind;

@@ -1,6 +1,5 @@
 import { domainOf, methodLook, ticksOf } from '@jacana/core/charts';
-import { levelText } from '@jacana/core/design';
-import { interactionText, type Findings, type PartsFinding } from '@jacana/core/findings';
+import { levelLines, type Findings, type PartsFinding } from '@jacana/core/findings';
 import { Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { TableHead } from '../ui/TableHead';
 import { FindingCard } from './FindingCard';
@@ -19,7 +18,7 @@ interface PartsCardProps {
 }
 
 function PartsCard({ found, finding, isPlanned }: PartsCardProps) {
-  const { by, parts, sentence, interaction, alpha, of } = finding;
+  const { by, parts, sentence, of } = finding;
   return (
     <FindingCard section="parts" title={sentence} aside={isPlanned ? 'planned' : 'looked at after unsealing'}>
       <dl className="space-y-2" aria-label={`Each ${by} by itself`}>
@@ -39,12 +38,7 @@ function PartsCard({ found, finding, isPlanned }: PartsCardProps) {
           <MeansTable found={found} finding={finding} />
         </div>
       )}
-      <p className="mt-3 text-sm text-quiet">
-        {interaction.test === null
-          ? ''
-          : `Whether methods compare differently: ${interactionText(interaction).slice(1, -1)}. `}
-        Each {by} at {levelText(alpha)}, so that all {by}s together err as rarely as one test.
-      </p>
+      <p className="mt-3 text-sm text-quiet">{levelLines(finding).join(' ')}</p>
     </FindingCard>
   );
 }

@@ -109,7 +109,7 @@ function useDeskCommands(me: PersonView, flipUnits: () => void): void {
 /** Every tasting can be gone to by its name. */
 function useTastingCommands(): void {
   const go = useNavigate();
-  const { data: cards } = api.useListTastingsQuery();
+  const { data: cards } = api.useListTastingsQuery({});
   useCommands(
     useMemo(
       () =>

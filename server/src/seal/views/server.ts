@@ -8,7 +8,7 @@ import {
   type Serving,
 } from '@jacana/core/bundle';
 import { isLetThrough, kitchenState, pieceOf, piecesNow } from '@jacana/core/kitchen';
-import { flightOf, portionsOf, servedPortions, type ServedPortion } from '@jacana/core/served';
+import { flights, portionsOf, servedPortions, type ServedPortion } from '@jacana/core/served';
 import { plateName, repairsOf } from '@jacana/core/service';
 import { Choice, ListOf, Said, SaidTexts } from '../../fields/fields';
 import type { PlanRow, Role } from '../../database/entities';
@@ -134,8 +134,9 @@ const trayOf = ({ warmUp, sets }: Serving, zones: readonly { id: string; name: s
 export function traysNow({ row, plan, panelists }: Planned): TrayView[] {
   const servings = (plan?.servings ?? []).filter((serving) => serving.sitting === row.sitting);
   const own = new Map(servings.map((serving) => [serving.panelist, trayOf(serving, row.design.zones)]));
+  const flightOf = flights({ tasting: { panel: panelists, service: row.design.service }, plan });
   return panelists.map(({ id, seat, name, flight }) => ({
-    ...{ panelistId: id, seat, name, flight: flightOf({ seat, flight }, row.design.service) },
+    ...{ panelistId: id, seat, name, flight: flightOf({ seat, flight }) },
     ...(own.get(id) ?? { codes: [], warmUp: false, sets: [] }),
   }));
 }
@@ -143,9 +144,10 @@ export function traysNow({ row, plan, panelists }: Planned): TrayView[] {
 /** What each seat gets at every sitting. */
 export function allTrays({ row, plan, panelists }: Planned): SittingTrayView[] {
   const people = new Map(panelists.map((panelist) => [panelist.id, panelist]));
+  const flightOf = flights({ tasting: { panel: panelists, service: row.design.service }, plan });
   return (plan?.servings ?? []).map((serving) => {
     const { seat, name, flight: own } = people.get(serving.panelist) ?? { seat: 0, name: '', flight: null };
-    const flight = flightOf({ seat, flight: own }, row.design.service);
+    const flight = flightOf({ seat, flight: own });
     const who = { panelistId: serving.panelist, seat, name, flight, sitting: serving.sitting };
     return { ...who, ...trayOf(serving, row.design.zones) };
   });

@@ -5,6 +5,7 @@ import { type ChangeEvent, lazy, Suspense, useMemo, useRef, useState } from 'rea
 import { Link, useNavigate } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Failure, Loading } from '../../ui/Notice';
+import { useFirst } from '../../ui/useFirst';
 import { padPath, SEALED_NOTCH } from '@jacana/core/charts';
 import { api, refusalOf } from '../../client/api';
 import type { TastingCard } from '../../client/api.generated';
@@ -15,13 +16,17 @@ import { Shell } from '../../shell/Shell';
 import { currentStage, isDone, STAGE_NAMES, STAGES } from '../../shell/stages';
 import { useAppDispatch } from '../../store/store';
 import { Bin } from './Bin';
+import { DuplicateButton } from './DuplicateButton';
 import { NewTastingDialog } from './NewTastingDialog';
 import { RemoveButton } from './RemoveButton';
+import { useLooking } from './useLooking';
 
 /** All tastings that this person may know of. */
 export function DeskPage() {
   const { me } = useDesk();
-  const { data: cards, error, refetch } = api.useListTastingsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { data: all, error, refetch } = api.useListTastingsQuery({}, { refetchOnMountOrArgChange: true });
+  const { cards, looking } = useLooking(all);
+  const { shown, more } = useFirst(cards ?? [], MOST_ROWS);
   const [isNew, setNew] = useState(false);
   const coordinates = me.role === 'coordinator';
   useCommands(
@@ -33,7 +38,7 @@ export function DeskPage() {
   return (
     <Shell me={me}>
       <header className="mt-6 mb-5 flex flex-wrap items-end justify-between gap-4">
-        <h1 className="font-serif text-[1.75rem] leading-tight">{cards ? deskSentence(cards, me.role) : 'Tastings'}</h1>
+        <h1 className="font-serif text-[1.75rem] leading-tight">{all ? deskSentence(all, me.role) : 'Tastings'}</h1>
         {coordinates && (
           <div className="flex gap-2.5">
             <ImportButton />
@@ -45,18 +50,23 @@ export function DeskPage() {
         )}
       </header>
       {error && <Failure message={refusalOf(error).message} onRetry={() => void refetch()} />}
-      {!cards && !error && <Loading what="tastings" />}
+      {!all && !error && <Loading what="tastings" />}
+      {looking}
       <ul className="space-y-3">
-        {cards?.map((card) => (
+        {shown.map((card) => (
           <TastingRow key={card.id} card={card} />
         ))}
       </ul>
-      {cards?.length === 0 && coordinates && <FirstSteps />}
+      {more}
+      {all?.length === 0 && coordinates && <FirstSteps />}
       {coordinates && <Bin />}
       <NewTastingDialog open={isNew} onOpenChange={setNew} />
     </Shell>
   );
 }
+
+/** Rows that are opened at once. */
+const MOST_ROWS = 50;
 
 const FIRST_STEPS = [
   'Write down the question and the methods.',
@@ -131,7 +141,12 @@ function TastingRow({ card }: { card: TastingCard }) {
           <span className="ml-2 w-14 text-sm font-bold">{STAGE_NAMES[stage]}</span>
         </span>
       </Link>
-      {me.role === 'coordinator' && <RemoveButton card={card} />}
+      {me.role === 'coordinator' && (
+        <span className="flex">
+          <DuplicateButton card={card} />
+          <RemoveButton card={card} />
+        </span>
+      )}
     </li>
   );
 }

@@ -51,8 +51,11 @@ export function BlocksCard() {
 /** What will be asked of lots and zones, said before it is locked. */
 function AskedByPart() {
   const { form } = useDrafting();
-  const [test, zones, lots, alpha] = useWatch({ control: form.control, name: ['test', 'zones', 'lots', 'alpha'] });
-  const said = partsText({ test, zones, lots, alpha });
+  const [test, zones, lots, alpha, piecesPerMethod, panel, service] = useWatch({
+    control: form.control,
+    name: ['test', 'zones', 'lots', 'alpha', 'piecesPerMethod', 'panel', 'service'],
+  });
+  const said = partsText({ test, zones, lots, alpha, piecesPerMethod, panel, service });
   return said.map((text) => (
     <p key={text} className="mt-3 border-l-4 border-line pl-3">
       {text}

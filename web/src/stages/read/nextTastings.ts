@@ -17,18 +17,29 @@ const MOST_PEOPLE = 500;
 
 /**
  * What can be begun with one tap: a final among those that lead, a challenge to the one that won, a larger tasting of
- * two that are too close, the question of liking after a difference was found. Each goes on from this tasting.
+ * two that are too close, the question of liking after a difference was found; and always the same once more. Each goes
+ * on from this tasting.
  *
  * @param draft this tasting, whose people, constants and serving are kept
  */
 export function nextTastings(found: Findings, draft: DraftInput): NextTasting[] {
-  const { kind, leaders } = found.verdict;
   const goesOn = (title: string, change: Partial<DraftInput>): DraftInput => ({
     ...draft,
     ...change,
     title: `${draft.title}: ${title}`.slice(0, TITLE_LENGTH),
     follows: { title: draft.title.slice(0, TITLE_LENGTH), fingerprint: found.fingerprint.stated },
   });
+  return [...suggested(found, draft, goesOn), sameAgain(draft, goesOn)];
+}
+
+/** Whether it was the method and not the day takes the same tasting with pieces from elsewhere. */
+const sameAgain = (draft: DraftInput, goesOn: GoesOn): NextTasting => ({
+  label: 'Begin the same again, from another lot',
+  draft: goesOn('again, from another lot', { lots: draft.lots.map((lot) => ({ ...lot, name: '' })) }),
+});
+
+function suggested(found: Findings, draft: DraftInput, goesOn: GoesOn): NextTasting[] {
+  const { kind, leaders } = found.verdict;
   if (kind === 'leading-set' && LIKED.includes(found.test))
     return [
       { label: `Begin a final with these ${leaders.length} methods`, draft: goesOn('final', among(draft, leaders)) },

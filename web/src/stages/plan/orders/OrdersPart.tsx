@@ -56,7 +56,7 @@ function ServiceCard() {
           )}
         {whole('sittings', 'Sittings', [1, MOST_SITTINGS], 'Each with codes of its own.')}
         {whole('replicates', isPair ? 'Tests at a sitting' : 'Times each is judged', [1, MOST_REPLICATES])}
-        {whole('seatsPerFlight', 'Seats in a flight', [1, 500], 'Served at the same time.')}
+        {whole('seatsPerFlight', 'Seats in a flight', [1, 500], 'At most; flights are as even as that allows.')}
         <Controller
           control={form.control}
           name="service.codes"
