@@ -57,7 +57,7 @@ export function sensitivity(reading: Reading, planned: WholeAnswer, guesses: Gue
   ];
 }
 
-/** Whether two answers tell the reader the same, of everything together and of each part that differs. */
+/** Whether two answers tell the reader the same: of everything together, or, where the answer is one for each part, of each. */
 export const sameAnswer = (one: Told, other: Told): boolean => toldBy(one) === toldBy(other);
 
 type Told = Pick<WholeAnswer, 'kind' | 'about' | 'leaders' | 'split'>;
@@ -65,7 +65,7 @@ type Told = Pick<WholeAnswer, 'kind' | 'about' | 'leaders' | 'split'>;
 const toldBy = ({ kind, about, leaders, split }: Told): string =>
   JSON.stringify([
     ...[kind, about, [...leaders].sort()],
-    split && [split.by, split.parts.map((part) => [part.kind, [...part.leaders].sort()])],
+    kind === 'by-part' && split && [split.by, split.parts.map((part) => [part.kind, [...part.leaders].sort()])],
   ]);
 
 /** Who named the method of the last sample, where more did than by chance; else a right name tells nothing. */

@@ -46,10 +46,10 @@ export function wholeAnswer(reading: Reading, { isWanted, onProgress }: Asked = 
   const isPlanned = plan !== null && isAskedByPart(plan) && !tasting.brought;
   const split = isPlanned ? splitOf(parts, together) : null;
   if (!split) return { ...asOne, split };
-  const said = splitText(split, claimOf(plan, tasting).alike);
+  const isAlike = claimOf(plan, tasting).alike;
   return isFound(together) && agree(leaders, split)
-    ? { ...asOne, split, sentence: `${sentence} ${said}` }
-    : { ...asOne, split, kind: 'by-part', about: split.about, leaders: [], sentence: said };
+    ? { ...asOne, split, sentence: `${sentence} ${splitText(split, { isAlike, leaders })}` }
+    : { ...asOne, split, kind: 'by-part', about: split.about, leaders: [], sentence: splitText(split, { isAlike }) };
 }
 
 const isFound = ({ kind }: { kind: VerdictKind }): boolean => kind !== 'no-answer' && kind !== 'cannot-say';
@@ -77,7 +77,12 @@ function agree(leaders: readonly string[], { parts }: PartsFinding): boolean {
 /** Parts that are named in a headline. */
 const MOST_PARTS = 4;
 
-function splitText({ by, parts, about }: PartsFinding, isAlike: boolean): string {
+/** @param leaders of everything together, where that is said before: parts with the same ones are not named again */
+function splitText(
+  { by, parts: all, about }: PartsFinding,
+  { isAlike, leaders }: { isAlike: boolean; leaders?: readonly string[] },
+): string {
+  const parts = all.filter((part) => !leaders || !isClaimed(part) || part.leaders.join() !== leaders.join());
   const named = parts.filter(isClaimed).slice(0, MOST_PARTS);
   const rest = parts.filter((part) => !named.includes(part));
   const compare =
@@ -85,6 +90,8 @@ function splitText({ by, parts, about }: PartsFinding, isAlike: boolean): string
       ? `These pieces compare differently from ${by} to ${by}`
       : `Methods compare differently from ${by} to ${by}`;
   const ending = isAlike ? (claim: string): string => ifAlike(claim) : (claim: string): string => claim;
+  if (parts.length === 0) return ending(`${compare}; the same leads in each ${by}.`);
+  if (named.length === 0 && leaders) return [ending(`${compare}.`), restText(rest, by)].join(' ');
   if (named.length === 0) return ending(`${compare}, but which leads in which ${by} was not shown.`);
   const clauses = named.map(({ part, sentence }) => `${part}: ${withoutAssumption(sentence)}`);
   return [ending(`${compare}.`), ...clauses, restText(rest, by)].filter(Boolean).join(' ');

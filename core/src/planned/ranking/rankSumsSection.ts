@@ -50,7 +50,7 @@ function rankLines({ methods, overall, methodTest, pairs }: RankSums, context: S
   return [
     ...methods.map(
       (method) =>
-        `  ${method.name} (${method.code}): rank sum ${method.rankSum ?? 'none'}${method.letters ? `, ${method.letters}` : ''}${method.liking ? `, mean liking ${method.liking.mean.toFixed(2)}` : ''}`,
+        `  ${method.name}${method.code && ` (${method.code})`}: rank sum ${method.rankSum ?? 'none'}${method.letters ? `, ${method.letters}` : ''}${method.liking ? `, mean liking ${method.liking.mean.toFixed(2)}` : ''}`,
     ),
     ...methodTestLines(methodTest),
     methodTest ? `Of these pieces: ${said}` : said,
