@@ -147,13 +147,14 @@ test('a tasting goes out, comes back, is removed and brought back', async ({ pag
 
   // What was planned once is there again as a draft, and is found by a word of its methods.
   await page.getByRole('button', { name: 'Duplicate Rice, soaked or not' }).click();
-  await expect(page.getByLabel('Title')).toHaveValue('Rice, soaked or not (copy)');
-  await expect(page.getByLabel('Title')).toBeEditable();
+  const title = page.getByRole('textbox', { name: 'Title', exact: true });
+  await expect(title).toHaveValue('Rice, soaked or not (copy)');
+  await expect(title).toBeEditable();
   await page.getByRole('link', { name: 'Jacana' }).first().click();
   const desk = page.getByRole('main');
   await expect(desk.getByText('Rice, soaked or not (copy)', { exact: true })).toBeVisible();
   const search = page.getByRole('searchbox', { name: 'Title, question, method or step' });
-  await search.fill('soaked');
+  await search.fill('soaked rice');
   await expect(desk.getByRole('listitem')).toHaveCount(2);
   await page.getByLabel('Stage').selectOption({ label: 'Being planned' });
   await expect(desk.getByRole('listitem')).toHaveText(/\(copy\)/);

@@ -22,15 +22,29 @@ const problemsOf = ({ panel, ...draft }: DraftInput): string[] =>
   }).map(({ field }) => field);
 
 describe('what can be begun next', () => {
+  it('is sized by what was measured, where liking was asked', () => {
+    const world = { disagreement: 1.6, noise: 0.4, pieceSpread: 1.2 };
+    const { next, draft } = nextOf({ liking: true, panelists: 40, pieces: 8, truth: [4, 5, 6], world });
+    const { pieceSpread, disagreement, noise, ...others } = next.at(-1)!.draft.assumed;
+    expect(pieceSpread).toBeGreaterThan(draft.assumed.pieceSpread + 0.2);
+    expect(Math.hypot(disagreement, noise)).toBeGreaterThan(1.35);
+    expect(draft.assumed).toMatchObject(others);
+    expect(problemsOf(next.at(-1)!.draft)).toEqual([]);
+  });
+
   it('is always the same once more, from a lot that has to be named', () => {
     const lots = ['May', 'June'].map((name) => ({ id: name, name }));
     for (const wanted of [{}, { truth: [4, 8, 4], panelists: 24 }, { tasting: { lots }, pieces: 4 }]) {
       const { next, draft, found } = nextOf(wanted);
       const again = next.at(-1)!;
       expect(again.label).toBe('Begin the same again, from another lot');
-      const { title, follows, lots: others, ...rest } = again.draft;
+      const { title, follows, lots: others, assumed, ...rest } = again.draft;
+      // Nobody asked how much anything was liked, so nothing was measured.
+      expect(assumed).toEqual(draft.assumed);
       expect(rest).toEqual(
-        Object.fromEntries(Object.entries(draft).filter(([key]) => !['title', 'follows', 'lots'].includes(key))),
+        Object.fromEntries(
+          Object.entries(draft).filter(([key]) => !['title', 'follows', 'lots', 'assumed'].includes(key)),
+        ),
       );
       expect(follows?.fingerprint).toBe(found.fingerprint.stated);
       expect(title).toBe('Carrots: again, from another lot');

@@ -40,6 +40,7 @@ export {
   type PracticalPick,
 } from './practical';
 export type { Sensitivity } from './sensitivity';
+export { measuredSpreads, type Spreads } from './measuredSpreads';
 export { panelistLines, type PanelistsFinding, type PanelistWork } from './panelists';
 export type { Limit } from './limits';
 export { answersWithout, NOTHING_OUT, partsOf, type AnswerWithout, type LeaveOut, type Parts } from './leaveOut';

@@ -4,6 +4,7 @@ import { walkInsOf } from '../bundle';
 import { ledgerOf } from '../caveats';
 import { svgOf, type Chart } from '../charts';
 import { TEST_FACTS } from '../questions';
+import { serviceDay, trayName } from '../service';
 import {
   chartsOf,
   rankingView,
@@ -57,6 +58,7 @@ export function reportSheet(found: Findings, bundle: TastingBundle, form: Report
 
 function shortBlocks(found: Findings, bundle: TastingBundle): Block[] {
   const [first] = chartsOf(found);
+  const beside = plannedBeside(found);
   const limits = sectionOf(found, 'limits') ?? [];
   const again = sectionOf(found, 'sensitivity') ?? [];
   const holds = [
@@ -69,11 +71,11 @@ function shortBlocks(found: Findings, bundle: TastingBundle): Block[] {
       kind: 'facts',
       facts: [...decided(found, bundle, found.methods.length > SHORT_METHODS), ...onRecord(found, bundle)],
     },
-    ...(first ? [chartBlock(shortened(first))] : []),
+    ...(first ? [chartBlock(shortened(first, heightOf(beside)))] : []),
     {
       kind: 'facts',
       facts: [
-        ...plannedBeside(found),
+        ...beside,
         ...(again.length > 0 ? [{ name: 'Does it hold?', lines: holds }] : []),
         ...(limits.length > 0
           ? [{ name: 'It cannot say', lines: limits.slice(0, SHORT_LIMITS).map((limit) => limit.text) }]
@@ -87,6 +89,11 @@ function shortBlocks(found: Findings, bundle: TastingBundle): Block[] {
 /** Parts of more than this are counted on one page, and not named. */
 const SHORT_PARTS = 4;
 
+/** Longer than this, with names as long as some are, it would take the page from everything else. */
+const LONGEST_FACT = 420;
+
+const shortFact = (whole: string, sentence: string): string => (whole.length <= LONGEST_FACT ? whole : sentence);
+
 /** The rest of what was planned: zones and lots, and totals. Nothing that was planned is missing from one page. */
 function plannedBeside(found: Findings): Fact[] {
   const planned = <Id extends 'parts' | 'weighted'>(id: Id) =>
@@ -94,30 +101,27 @@ function plannedBeside(found: Findings): Fact[] {
   const weighted = planned('weighted');
   const nameOf = (id: string): string => found.methods.find((method) => method.id === id)?.name ?? id;
   return [
-    ...(planned('parts') ?? []).map((finding) => {
-      const named = finding.parts.slice(0, SHORT_PARTS);
-      const rest = finding.parts.length - named.length;
-      return {
-        name: `By ${finding.by}`,
-        lines: [
-          finding.sentence,
-          ...named.map(({ part, sentence, panelists }) => `${part}: ${sentence} (${counted(panelists, 'panelist')})`),
-          ...(rest > 0 ? [`${rest} more are in the full report.`] : []),
-        ],
-      };
+    ...(planned('parts') ?? []).map(({ by, sentence, parts }) => {
+      const own = parts.slice(0, SHORT_PARTS).map((one) => `${one.part}: ${one.sentence}`);
+      const rest = parts.length - own.length;
+      const more = rest > 0 ? [`${rest} more are in the full report.`] : [];
+      const whole = [sentence, ...own, ...more].join(' ');
+      return { name: `By ${by}`, lines: [shortFact(whole, `${sentence} What each ${by} says is in the full report.`)] };
     }),
     ...(weighted
       ? [
           {
             name: 'Weighted total',
             lines: [
-              weighted.sentence,
-              `${weighted.means
-                .slice(0, SHORT_METHODS)
-                .map(({ method, mean }) => `${nameOf(method)} ${mean === null ? 'none' : mean.toFixed(1)}`)
-                .join(
-                  ', ',
-                )}${weighted.means.length > SHORT_METHODS ? ' …' : ''} (of 100; ${weightsText(weighted.criteria)})`,
+              shortFact(
+                `${weighted.sentence} Of 100: ${weighted.means
+                  .slice(0, SHORT_METHODS)
+                  .map(({ method, mean }) => `${nameOf(method)} ${mean === null ? 'none' : mean.toFixed(1)}`)
+                  .join(
+                    ', ',
+                  )}${weighted.means.length > SHORT_METHODS ? ' …' : ''} (${weightsText(weighted.criteria)}).`,
+                weighted.sentence,
+              ),
             ],
           },
         ]
@@ -138,11 +142,21 @@ function timesText(again: readonly { same: boolean | null }[]): string {
     .join(', ');
 }
 
-function shortened(chart: Chart): Chart {
+/** Points of a line of text with its share of what stands between facts, and the characters that fit on it. */
+const [LINE_HEIGHT, LINE_LENGTH] = [17, 80];
+
+const heightOf = (facts: readonly Fact[]): number =>
+  facts
+    .flatMap(({ lines }) => lines)
+    .reduce((sum, line) => sum + LINE_HEIGHT * Math.ceil(line.length / LINE_LENGTH), 0);
+
+/** @param taken points that other things than usual take up */
+function shortened(chart: Chart, taken: number): Chart {
   if (chart.kind === 'map') return chart;
   const first = (count: number): Chart => ({ ...chart, rows: chart.rows.slice(0, count) }) as Chart;
   let count = Math.min(SHORT_ROWS, chart.rows.length);
-  const most = chart.rows.some(({ name }) => name.length > LONG_NAME) ? HEIGHT_WITH_LONG_NAMES : SHORT_HEIGHT;
+  const isLong = chart.rows.some(({ name }) => name.length > LONG_NAME);
+  const most = (isLong ? HEIGHT_WITH_LONG_NAMES : SHORT_HEIGHT) - taken;
   while (count > 1 && svgOf(first(count)).height > most) count--;
   const rest = chart.rows.length - count;
   return rest === 0 ? chart : { ...first(count), title: `${chart.title}; ${rest} more are not shown` };
@@ -245,7 +259,14 @@ function decided(found: Findings, { tasting }: TastingBundle, isShort = false): 
 
 function asServed(found: Findings, bundle: TastingBundle): Fact[] {
   const notBlind = ledgerOf(bundle).notBlind.length;
-  const came = new Set(bundle.ballots.filter(({ handedInAt }) => handedInAt).map(({ panelist }) => panelist)).size;
+  const came = new Set(bundle.ballots.filter(({ handedInAt }) => handedInAt).map(({ panelist }) => panelist));
+  const { people } = serviceDay(bundle.records.service);
+  const stopped = new Set(
+    bundle.ballots
+      .filter((one) => one.openedAt && !came.has(one.panelist) && people.get(trayName(one))?.stopped)
+      .map(({ panelist }) => panelist),
+  ).size;
+  const midway = stopped > 0 ? `, ${stopped} stopped midway` : '';
   const blind = notBlind > 0 ? `; ${notBlind} marked as not blind` : '';
   const guests = walkInsOf(bundle.records.amendments).length;
   const walkedIn = guests > 0 ? `, ${guests} walked in` : '';
@@ -253,7 +274,7 @@ function asServed(found: Findings, bundle: TastingBundle): Fact[] {
     {
       name: 'Panel',
       lines: [
-        `${counted(bundle.tasting.panel.length - guests, 'person', 'people')} planned${walkedIn}, ${came} handed in, ${found.people} counted${blind}.`,
+        `${counted(bundle.tasting.panel.length - guests, 'person', 'people')} planned${walkedIn}, ${came.size} handed in${midway}, ${found.people} counted${blind}.`,
         ...found.leftOut.map(leftOutText),
       ],
     },

@@ -211,7 +211,9 @@ const FIRST_COLUMNS = [
 function questionColumns(items: readonly BallotItem[]): [BallotItem, string][] {
   const taken = new Set([...FIRST_COLUMNS, 'asked', 'handed_in_at', '__proto__']);
   return items.map((item) => {
-    const name = item.attribute || (item.kind === 'ranking' ? 'rank' : item.kind);
+    // A rank runs the other way than a score of the same word, so it is never called as one.
+    const name =
+      item.kind === 'ranking' ? ['rank', item.attribute].filter(Boolean).join(' ') : item.attribute || item.kind;
     let column = name;
     for (let number = 2; taken.has(column) || taken.has(shownColumn(column)); number++) column = `${name} ${number}`;
     taken.add(column).add(shownColumn(column));

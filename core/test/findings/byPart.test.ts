@@ -147,9 +147,7 @@ describe('the answer to all that was planned', () => {
     const { blocks } = reportSheet(findings(bundle), bundle, { length: 'short', paper: 'A4', names: false });
     const facts = blocks.flatMap((block) => (block.kind === 'facts' ? block.facts : []));
     expect(facts.find(({ name }) => name === 'By zone')?.lines).toEqual([
-      'The best Loin and Belly are different methods: Loin Method 0, Belly Method 2.',
-      'Loin: Method 0 is liked best. (24 panelists)',
-      'Belly: Method 2 is liked best. (24 panelists)',
+      'The best Loin and Belly are different methods: Loin Method 0, Belly Method 2. Loin: Method 0 is liked best. Belly: Method 2 is liked best.',
     ]);
   });
 

@@ -136,6 +136,18 @@ describe('the CSV of a tasting', () => {
     expect(row['seat 2']).not.toBe(row.seat);
   });
 
+  it('never calls a rank as it calls a score of the same word, which runs the other way', () => {
+    const juicy = (id: string, kind: ItemKind) => ({ ...neutralQuestion(id, kind), attribute: 'juicy' });
+    const bundle = simulatedBundle({
+      ...{ truth: [8, 5, 2], panelists: 24, world: { noise: 0.2, disagreement: 0.2 } },
+      tasting: { ballot: { items: [juicy('line', 'line'), juicy('ranking', 'ranking')] } },
+    });
+    const rows = tidyRows(bundle).filter(({ method }) => method === 'Method 0');
+    const mean = (column: string): number => rows.reduce((sum, row) => sum + Number(row[column]), 0) / rows.length;
+    expect(mean('juicy')).toBeGreaterThan(60);
+    expect(mean('rank juicy')).toBeLessThan(1.2);
+  });
+
   it('lists the orders with codes alone', () => {
     const bundle = bundleWith(['Ada', 'Bo', 'Cleo', 'Dan', 'Steamed', 'Roasted']);
     const csv = ordersCsv(bundle);

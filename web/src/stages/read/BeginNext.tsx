@@ -3,7 +3,7 @@ import { api } from '../../client/api';
 import { useBegin } from '../../drafting/useBegin';
 import { useInTasting } from '../../shell/session';
 import { Button } from '../../ui/Button';
-import { nextTastings } from './nextTastings';
+import { measuredIn, nextTastings } from './nextTastings';
 
 /** What can be begun with one tap, from what was found here. */
 export function BeginNext({ found }: { found: Findings }) {
@@ -20,6 +20,11 @@ export function BeginNext({ found }: { found: Findings }) {
           </Button>
         </div>
       ))}
+      {measuredIn(found, tasting.draft) && (
+        <p className="not-printed text-sm text-quiet">
+          Its size goes by how much tastes, impressions and pieces differed here.
+        </p>
+      )}
       {problem && (
         <p role="alert" className="mt-1 font-bold text-chestnut">
           {problem}

@@ -1,4 +1,4 @@
-import { sectionOf, type Findings } from '@jacana/core/findings';
+import { measuredSpreads, sectionOf, type Findings, type Spreads } from '@jacana/core/findings';
 import { guideFor, madeOf, usualBallot } from '@jacana/core/library';
 import type { DraftInput } from '../../client/api.generated';
 
@@ -27,10 +27,15 @@ export function nextTastings(found: Findings, draft: DraftInput): NextTasting[] 
     ...draft,
     ...change,
     title: `${draft.title}: ${title}`.slice(0, TITLE_LENGTH),
+    assumed: { ...draft.assumed, ...measuredIn(found, draft) },
     follows: { title: draft.title.slice(0, TITLE_LENGTH), fingerprint: found.fingerprint.stated },
   });
   return [...suggested(found, draft, goesOn), sameAgain(draft, goesOn)];
 }
+
+/** How much tastes, impressions and pieces differ, as it was measured here; null where liking was not asked. */
+export const measuredIn = (found: Findings, { assumed }: Pick<DraftInput, 'assumed'>): Spreads | null =>
+  measuredSpreads(sectionOf(found, 'liking') ?? sectionOf(found, 'scores')?.liking ?? null, assumed);
 
 /** Whether it was the method and not the day takes the same tasting with pieces from elsewhere. */
 const sameAgain = (draft: DraftInput, goesOn: GoesOn): NextTasting => ({
