@@ -5,6 +5,20 @@ export const server = {
   part: 'server',
   faults: [
     fault(
+      'whoever looks for a method finds it without being allowed to read it',
+      'drafts/drafts.service.ts',
+      "wanted.length > 0 && me.role === 'coordinator'",
+      'wanted.length > 0',
+      'test/desk',
+    ),
+    fault(
+      'what people must not eat stays behind',
+      'drafts/drafts.service.ts',
+      'if (own.length > 0) await manager.insert(ExclusionRow, own);',
+      '',
+      'test/desk',
+    ),
+    fault(
       'every saved draft gives new ballot addresses',
       'drafts/drafts.service.ts',
       '...(known.get(id) ?? newPanelist()),',

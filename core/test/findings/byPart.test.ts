@@ -1,7 +1,10 @@
 import { readingOf } from '../../src/answers';
 import { partsText } from '../../src/design';
 import { answersWithout, findings, NOTHING_OUT, sectionOf, type PartsFinding } from '../../src/findings';
+import { sameAnswer } from '../../src/findings/sensitivity';
+import { wholeAnswer } from '../../src/findings/wholeAnswer';
 import { lotsByPieces, zonesByPeople, zonesByPieces, type BlockRow } from '../../src/inference';
+import { neutralQuestion } from '../../src/library';
 import { randomStream } from '../../src/numeric';
 import { plannedAnswer } from '../../src/planned';
 import { reportSheet } from '../../src/sheets';
@@ -149,6 +152,41 @@ describe('the answer to all that was planned', () => {
     expect(facts.find(({ name }) => name === 'By zone')?.lines).toEqual([
       'The best Loin and Belly are different methods: Loin Method 0, Belly Method 2. Loin: Method 0 is liked best. Belly: Method 2 is liked best.',
     ]);
+  });
+
+  it('is about methods at their own level, where everything together only shows pieces', () => {
+    const world = { pieceSpread: 1.5, noise: 0.5, disagreement: 0.5 };
+    const all = ['a', 'b', 'c', 'd'].map((seed) =>
+      told({ methods: 4, panelists: 24, pieces: 3, truth: [6, 6, 6, 6], world, seed, tasting: { zones } }),
+    );
+    const ofPieces = all.filter(({ verdict }) => verdict.kind !== 'no-answer' && verdict.about === 'pieces');
+    const levels = ofPieces.flatMap((found) =>
+      sectionOf(found, 'parts')!.flatMap(({ about, level }) => (about === 'methods' ? [level] : [])),
+    );
+    expect(levels.length).toBeGreaterThan(0);
+    expect(new Set(levels)).toEqual(new Set([0.005]));
+  });
+
+  it('is another one where another leads in a zone', () => {
+    const bundle = simulatedBundle({ methods: 3, panelists: 24, pieces: 5, world: CROSSED, tasting: { zones } });
+    const one = wholeAnswer(readingOf(bundle, bundle.key!));
+    expect(one.kind).toBe('by-part');
+    const parts = one.split!.parts.map((part) => ({ ...part, leaders: ['m1'] }));
+    expect(sameAnswer(one, one)).toBe(true);
+    expect(sameAnswer(one, { ...one, split: { ...one.split!, parts } })).toBe(false);
+  });
+
+  it('stands on the one page beside the totals that were planned', () => {
+    const line = (id: string) => ({ ...neutralQuestion(id, 'line' as const), attribute: id, weight: 2 });
+    const items = [neutralQuestion('ranking', 'ranking'), line('juicy'), line('crisp')];
+    const bundle = simulatedBundle({ methods: 3, panelists: 12, pieces: 4, tasting: { ballot: { items } } });
+    const found = findings(bundle);
+    const { blocks } = reportSheet(found, bundle, { length: 'short', paper: 'A4', names: false });
+    const facts = blocks.flatMap((block) => (block.kind === 'facts' ? block.facts : []));
+    const [said] = facts.find(({ name }) => name === 'Weighted total')!.lines;
+    const { means, sentence } = sectionOf(found, 'weighted')!;
+    expect(said.startsWith(sentence)).toBe(true);
+    for (const { mean } of means) expect(said).toContain(mean!.toFixed(1));
   });
 
   it('is held against itself, part by part, when something is left out', () => {

@@ -21,6 +21,20 @@ describe('spreads that a tasting measured', () => {
     expect(Math.abs(mean('pieceSpread') - 0.9)).toBeLessThan(0.15);
   });
 
+  it('are averaged with what was assumed, as variances, by degrees of freedom', () => {
+    const variances = [
+      { term: 'panelist:sample', variance: 4, groups: 30 },
+      { term: 'piece', variance: 1, groups: 7 },
+    ];
+    const liking = { variances, residualVariance: 1, answers: 60, panelists: 10, pieces: 7, means: [1, 2, 3] };
+    // Of pieces 4 degrees of freedom, of taste 18, of impressions 48; what was assumed counts as 4.
+    expect(measuredSpreads(liking, { disagreement: 1, noise: 2, pieceSpread: 0.5 })).toEqual({
+      disagreement: Number(Math.sqrt((18 * 4 + 4) / 22).toFixed(2)),
+      noise: Number(Math.sqrt((48 + 16) / 52).toFixed(2)),
+      pieceSpread: Number(Math.sqrt((4 + 4 * 0.25) / 8).toFixed(2)),
+    });
+  });
+
   it('share out what cannot be told apart as it was assumed, so that all of it is still there', () => {
     const own = { panelists: 48, pieces: 12, world };
     const [one, other] = [
