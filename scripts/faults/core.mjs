@@ -57,13 +57,7 @@ export const core = {
       'Infinity',
       'test/served',
     ),
-    fault(
-      'who never opened a ballot ate',
-      'core/src/served/reached.ts',
-      '?? -1)',
-      '?? Infinity)',
-      'test/served',
-    ),
+    fault('who never opened a ballot ate', 'core/src/served/reached.ts', '?? -1)', '?? Infinity)', 'test/served'),
     fault(
       'flights fill up one after the other',
       'core/src/served/served.ts',
