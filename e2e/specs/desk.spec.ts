@@ -153,7 +153,7 @@ test('a tasting goes out, comes back, is removed and brought back', async ({ pag
   await page.getByRole('link', { name: 'Jacana' }).first().click();
   const desk = page.getByRole('main');
   await expect(desk.getByText('Rice, soaked or not (copy)', { exact: true })).toBeVisible();
-  const search = page.getByRole('searchbox', { name: 'Title, question, method or step' });
+  const search = page.getByRole('searchbox', { name: 'Find in title, question, method or step' });
   await search.fill('soaked rice');
   await expect(desk.getByRole('listitem')).toHaveCount(2);
   await page.getByLabel('Stage').selectOption({ label: 'Being planned' });

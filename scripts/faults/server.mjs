@@ -7,7 +7,7 @@ export const server = {
     fault(
       'whoever looks for a method finds it without being allowed to read it',
       'drafts/drafts.service.ts',
-      "wanted.length > 0 && me.role === 'coordinator'",
+      "wanted.length > 0 && this.access.mayFindBy(me.role) === 'plan'",
       'wanted.length > 0',
       'test/desk',
     ),

@@ -4,7 +4,7 @@ import { mainItem } from '../bundle';
 import { dots, legendOf, type Dot } from '../charts';
 import { levelOfInteraction, levelOfPart, levelText, waysApart } from '../design';
 import { lotsByPieces, zonesByPeople, zonesByPieces, type BlockRow, type Interaction, type NoTest } from '../inference';
-import { PLANNED, plannedAnswer, type Conclusion, type SampleReader } from '../planned';
+import { PLANNED, plannedAnswer, unlessTooFew, type Conclusion, type SampleReader } from '../planned';
 import { factOf, under, type SectionRecord } from '../presentation';
 import { aboutBites, claimOf, ifAlike, type About, type VerdictKind } from '../verdict';
 
@@ -62,9 +62,12 @@ export function byPart(
     const isDescribed = samples !== null && !tested.isShown;
     const answers = parts.map(({ id, name }) => {
       const own: Wanted = (set) => isOf(by, id)(set) && isWanted(set);
-      const means = samples ? meansOf(rowsIn(reading, answeredSets(reading, own).sets), tasting.methods.length) : [];
-      const answer = answerOf(reading, own, alpha);
-      return { part: name, ...answer, ...(isDescribed ? described(answer, means, reading, samples.of) : {}), means };
+      const rows = samples ? rowsIn(reading, answeredSets(reading, own).sets) : [];
+      const means = samples ? meansOf(rows, tasting.methods.length) : [];
+      const answer = isDescribed
+        ? { ...described(rows, means, reading, samples.of), about: tested.about }
+        : answerOf(reading, own, alpha);
+      return { part: name, ...answer, means };
     });
     const sentence = sentenceOf(reading, answers, { by, ...tested });
     return { by, alpha, parts: answers, ...tested, sentence, of: samples?.of ?? null };
@@ -76,19 +79,21 @@ const MOST_DESCRIBED = 4;
 
 /** What was said of the methods in one part, in figures, which claims nothing. */
 function described(
-  { kind, sentence }: Pick<PartAnswer, 'kind' | 'sentence'>,
+  rows: readonly BlockRow[],
   means: readonly (number | null)[],
   { bundle: { tasting } }: Reading,
   of: SampleReader['of'],
-): Pick<PartAnswer, 'kind' | 'leaders' | 'sentence'> {
-  if (kind === 'cannot-say') return { kind, leaders: [], sentence };
+): Omit<PartAnswer, 'part' | 'means' | 'about'> {
+  const panelists = new Set(rows.map(({ panelist }) => panelist)).size;
   const known = means
     .flatMap((mean, method) => (mean === null ? [] : [{ mean, name: tasting.methods[method].name }]))
     .sort((one, other) => (of === 'scores' ? other.mean - one.mean : one.mean - other.mean));
   const named = known.slice(0, MOST_DESCRIBED).map(({ mean, name }) => `${name} ${decimal(mean, 2)}`);
   const rest = known.length - named.length;
-  const text = `${NOUNS[of]}: ${named.join(', ')}${rest > 0 ? ` and ${rest} more` : ''}.`;
-  return { kind: 'no-answer', leaders: [], sentence: text };
+  const sentence = `${NOUNS[of]}: ${named.join(', ')}${rest > 0 ? ` and ${rest} more` : ''}.`;
+  const nothing: Conclusion & { sentence: string } = { kind: 'no-answer', about: 'pieces', leaders: [], sentence };
+  const said = unlessTooFew(nothing, panelists);
+  return { kind: said.kind, leaders: [], sentence: said.sentence, panelists };
 }
 
 const NOUNS = { ranks: 'Mean ranks', scores: 'Mean scores', places: 'Mean places' };

@@ -1,7 +1,9 @@
 export { ENGINE } from '../engine';
 export { findings, NotUnsealed, unsealed, type Findings, type FoundMethod } from './findings';
 export {
+  ANSWER_SECTIONS,
   chartsOf,
+  headlineFirst,
   sectionBlocks,
   sectionLines,
   sectionOf,
@@ -25,7 +27,7 @@ export { costText, justRightLines, type Cost, type JustRightFinding, type JustRi
 export { scalesLines, type ScalesFinding } from './scales';
 export { wordsLines, wordsMapChart, type WordFinding, type WordsFinding } from './words';
 export { plannedView, rankingView, type PlannedView, type RankingView } from './views';
-export { hastyText, paperText, serviceLines, type ServiceFinding } from './service';
+export { hastyText, paperText, platesText, serviceLines, type ServiceFinding } from './service';
 export { guessLines, type GuessFinding } from './guesses';
 export { gateLines, type CookedPiece, type KitchenFinding } from './kitchen';
 export {

@@ -14,6 +14,7 @@ import { practicalSection } from './practical';
 import { scalesSection } from './scales';
 import { sensitivitySection } from './sensitivity';
 import { serviceSection } from './service';
+import type { WholeKind } from './wholeAnswer';
 import { weightedSection } from './weighted';
 import { wordsSection } from './words';
 
@@ -62,7 +63,7 @@ export function sectionOf<Id extends SectionId>(
 }
 
 /** Findings as their sections know them. */
-type Findings = Omit<SectionContext, 'sections'> & { sections: readonly Section[] };
+type Findings = Omit<SectionContext, 'sections'> & { sections: readonly Section[]; verdict: { kind: WholeKind } };
 
 /** How one section is shown; a section and its record go together by its id. */
 const recordOf = ({ id }: Section): SectionRecord<unknown> => SECTIONS[id] as SectionRecord<unknown>;
@@ -91,9 +92,19 @@ export const sectionBlocks = (
 
 /** All charts of these findings, in reading order: the planned one first, then what was looked at. */
 export const chartsOf = (found: Findings): Chart[] =>
-  inOrder(found, Object.keys(SECTIONS) as SectionId[]).flatMap((one) =>
+  inOrder(found, headlineFirst(found, Object.keys(SECTIONS) as SectionId[])).flatMap((one) =>
     recordOf(one).charts(one.data, found, one.status),
   );
+
+/** What the planned test of everything together found. */
+export const ANSWER_SECTIONS = [
+  ...(['rank-sums', 'incomplete-ranking', 'scores'] as const),
+  ...(['profile', 'telling', 'best-worst'] as const),
+] satisfies SectionId[];
+
+/** Sections in the order in which they are read: that which the headline rests on comes first. */
+export const headlineFirst = ({ verdict }: Pick<Findings, 'verdict'>, ids: readonly SectionId[]): SectionId[] =>
+  verdict.kind === 'by-part' ? ['parts', ...ids.filter((id) => id !== 'parts')] : [...ids];
 
 /** How a number of the findings came to be, for whoever doubts it. */
 export interface Why {

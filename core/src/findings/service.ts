@@ -1,6 +1,7 @@
 import { countingAnswers, type Reading } from '../answers';
 import { walkInsOf, type TastingBundle } from '../bundle';
 import { orderBalance } from '../design';
+import { counted } from '../format';
 import { factOf, nothing, under, type SectionRecord } from '../presentation';
 import { HASTY_SECONDS, isHasty, isOfTwoSamples } from '../questions';
 import type { ServedPortion } from '../served';
@@ -28,6 +29,14 @@ export interface ServiceFinding {
 }
 
 type Balance = Pick<ReturnType<typeof orderBalance>, 'positionImbalance' | 'carryOverImbalance'>;
+
+/** What became of the plates. Of whoever stopped, or never answered, nobody knows more than what they said. */
+export const platesText = ({
+  plates,
+  changed,
+  uneaten,
+}: Pick<ServiceFinding, 'plates' | 'changed' | 'uneaten'>): string =>
+  `Of ${counted(plates, 'plate')}, ${changed} ${changed === 1 ? 'was' : 'were'} not as planned, and ${uneaten} ${uneaten === 1 ? 'was' : 'were'} not eaten, as far as is known.`;
 
 /** @returns null where nothing was repaired, typed in, hasty or corrected, nobody walked in and nobody left anything */
 export function serviceFinding({ bundle, portions: served }: Reading): ServiceFinding | null {
@@ -146,7 +155,7 @@ export function serviceLines({
   balance,
 }: ServiceFinding): string[] {
   return [
-    `Of ${plates} plates ${changed} were not as planned, and ${uneaten} were not eaten.`,
+    platesText({ plates, changed, uneaten }),
     ...(walkIns.length > 0
       ? [
           `Walked in on the day, with orders drawn then to mend the balance: seat ${walkIns.join(', ')}. Their servings are no part of the fingerprint, and count like the others.`,

@@ -109,7 +109,7 @@ function restText(rest: readonly PartAnswer[], by: string): string {
 export function wholeSupport({ split, kind, together }: WholeAnswer, support: string): string {
   if (!split || split.interaction.test === null) return support;
   const what = split.about === 'pieces' ? 'pieces' : 'methods';
-  const often = `Did ${what} compare alike in every ${split.by}, differences like these would come up ${howOften(split.interaction)}.`;
+  const often = `If ${what} compared alike in every ${split.by}, differences like these would come up ${howOften(split.interaction)}.`;
   return kind === 'by-part'
     ? `${often} Over all ${split.by}s together: ${together.sentence} ${support}`
     : `${support} ${often}`;
@@ -118,9 +118,16 @@ export function wholeSupport({ split, kind, together }: WholeAnswer, support: st
 /** What to do next, where the answer differs by part. */
 export function nextByPart({ split, kind }: WholeAnswer, next: NextStep): NextStep {
   if (!split || kind !== 'by-part') return next;
+  const open = split.parts.filter((part) => !isClaimed(part)).map(({ part }) => part);
   const text =
     split.by === 'zone'
-      ? 'Choose zone by zone: where one leads, cook that zone its way; for a zone where none was shown to lead, plan a tasting of that zone alone. Cook again from another lot to see that it was the method and not the day.'
-      : 'Before you choose, find out in what the lots differed, and taste again with more lots: which method is best hangs on it.';
+      ? [
+          'Choose zone by zone where zones can be cooked apart, else by the zone that matters more.',
+          open.length > 0 ? `None was shown to lead in ${list(open)}: plan a tasting of that alone.` : '',
+          'Cook again from another lot to see that it was the method and not the day.',
+        ]
+          .filter(Boolean)
+          .join(' ')
+      : 'Before you choose, find out how the lots differed, and taste again with more of them: which method is best depends on the lot.';
   return { text, panel: null, pieces: null, pair: null };
 }

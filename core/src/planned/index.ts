@@ -12,6 +12,7 @@ export {
 export type { Answer, Conclusion, PlannedAnswer, PlannedTest } from './basis/answer';
 export { likingFinding, type LikingFinding } from './basis/liking';
 export type { NextFactor, NextMove, NextStep } from './basis/nextStep';
+export { unlessTooFew } from './basis/rules';
 export { panelLines, type PanelFinding } from './basis/panel';
 export { rowsOfChoices, rowsOfPlaces, rowsOfScores, type SampleReader } from './basis/rows';
 export type { Margins, Scored } from './basis/scored';

@@ -51,7 +51,7 @@ export function servedText(tasting: Tasting): string[] {
   const warmUp = service.warmUp ? ', after a warm-up that does not count' : '';
   return [
     `${side}${replicates}${warmUp}; ${counted(bitesPerSitting(tasting), 'bite')} a sitting, ${counted(service.sittings, 'sitting')}.`,
-    `${service.seatsPerFlight} seats a flight, ${counted(flights, 'flight')} of about ${Math.ceil(flight)} minutes; ${service.secondsPerSample} s a sample, ${service.rinseSeconds} s to rinse.${presentedText(service)}${service.goingBack ? '' : ' Nobody goes back to an earlier sample.'}${OWN_ORDERS_TEXT[service.ownOrders]}${LANGUAGE_TEXT[service.language]}`,
+    `At most ${service.seatsPerFlight} seats a flight, ${counted(flights, 'flight')} of about ${Math.ceil(flight)} minutes; ${service.secondsPerSample} s a sample, ${service.rinseSeconds} s to rinse.${presentedText(service)}${service.goingBack ? '' : ' Nobody goes back to an earlier sample.'}${OWN_ORDERS_TEXT[service.ownOrders]}${LANGUAGE_TEXT[service.language]}`,
     service.codes === 'own'
       ? 'Every panelist has codes of their own.'
       : 'Codes are shared where that gives nothing away.',

@@ -6,7 +6,9 @@ import { svgOf, type Chart } from '../charts';
 import { TEST_FACTS } from '../questions';
 import { serviceDay, trayName } from '../service';
 import {
+  ANSWER_SECTIONS,
   chartsOf,
+  headlineFirst,
   rankingView,
   sectionBlocks,
   sectionOf,
@@ -164,6 +166,7 @@ function shortened(chart: Chart, taken: number): Chart {
 
 function fullBlocks(found: Findings, bundle: TastingBundle, form: ReportForm): Block[] {
   const charts = chartsOf(found);
+  const answer = headlineFirst(found, ANSWER_SECTIONS);
   const ofStatus = (status: Chart['status']): Block[] =>
     charts.filter((chart) => chart.status === status).map(chartBlock);
   const { tasting } = bundle;
@@ -177,8 +180,12 @@ function fullBlocks(found: Findings, bundle: TastingBundle, form: ReportForm): B
     },
     { kind: 'heading', text: found.brought === null ? 'What was found, as it was planned' : 'What was found' },
     ...(found.brought === null ? ofStatus('planned') : charts.slice(0, 1).map(chartBlock)),
-    ...sectionBlocks(found, ANSWER),
-    ...sectionBlocks(found, BY_STATUS, { status: 'planned' }),
+    ...sectionBlocks(found, answer),
+    ...sectionBlocks(
+      found,
+      BY_STATUS.filter((id) => !answer.includes(id)),
+      { status: 'planned' },
+    ),
     ...sectionBlocks(found, SOUNDNESS),
     ...(found.caveats.length > 0 ? [caveatTable(found)] : []),
     ...sectionBlocks(found, DAY),
@@ -194,7 +201,6 @@ function fullBlocks(found: Findings, bundle: TastingBundle, form: ReportForm): B
 }
 
 /** Where the report has each section: the planned answer, what may be planned or not, whether it holds, and the day. */
-const ANSWER = ['rank-sums', 'incomplete-ranking', 'scores', 'profile', 'telling', 'best-worst'] as const;
 const BY_STATUS = ['parts', 'weighted'] as const;
 const SOUNDNESS = ['sensitivity', 'limits'] as const;
 const DAY = ['service', 'guesses', 'next'] as const;
@@ -206,7 +212,7 @@ const BESIDE = [
 const ELSEWHERE = ['orders', 'liking', 'strength'] as const;
 
 type Placed = (
-  | typeof ANSWER
+  | typeof ANSWER_SECTIONS
   | typeof BY_STATUS
   | typeof SOUNDNESS
   | typeof DAY

@@ -1,8 +1,17 @@
+import { findingsText } from '../../cli/findingsText';
 import { readingOf } from '../../src/answers';
 import { partsText } from '../../src/design';
-import { answersWithout, findings, NOTHING_OUT, sectionOf, type PartsFinding } from '../../src/findings';
+import {
+  answersWithout,
+  chartsOf,
+  findings,
+  headlineFirst,
+  NOTHING_OUT,
+  sectionOf,
+  type PartsFinding,
+} from '../../src/findings';
 import { sameAnswer } from '../../src/findings/sensitivity';
-import { wholeAnswer } from '../../src/findings/wholeAnswer';
+import { nextByPart, wholeAnswer } from '../../src/findings/wholeAnswer';
 import { lotsByPieces, zonesByPeople, zonesByPieces, type BlockRow } from '../../src/inference';
 import { neutralQuestion } from '../../src/library';
 import { randomStream } from '../../src/numeric';
@@ -97,11 +106,11 @@ describe('the answer to all that was planned', () => {
       'Methods compare differently from zone to zone. Loin: Method 0 is liked best. Belly: Method 2 is liked best.',
     );
     expect(found.verdict.support).toMatch(
-      /^Did methods compare alike in every zone, differences like these would come up about once in [\d,]+ tries\. Over all zones together: /,
+      /^If methods compared alike in every zone, differences like these would come up about once in [\d,]+ tries\. Over all zones together: /,
     );
     // Nothing beside it goes by one method for all zones.
     expect(sectionOf(found, 'next')).toMatchObject({ drop: [], factor: null, pair: null });
-    expect(sectionOf(found, 'next')!.text).toMatch(/^Choose zone by zone: /);
+    expect(sectionOf(found, 'next')!.text).toMatch(/^Choose zone by zone /);
     expect(sectionOf(found, 'practical')).toBeUndefined();
   });
 
@@ -142,7 +151,7 @@ describe('the answer to all that was planned', () => {
     expect(found.verdict.sentence).toMatch(
       /^Methods compare differently from lot to lot\. A: .*Method 0.* B: .*Method 2/,
     );
-    expect(sectionOf(found, 'next')!.text).toMatch(/^Before you choose, find out in what the lots differed/);
+    expect(sectionOf(found, 'next')!.text).toMatch(/^Before you choose, find out how the lots differed/);
   });
 
   it('stands on the one page with the answer of each zone', () => {
@@ -165,6 +174,35 @@ describe('the answer to all that was planned', () => {
     );
     expect(levels.length).toBeGreaterThan(0);
     expect(new Set(levels)).toEqual(new Set([0.005]));
+  });
+
+  it('is followed by what it rests on, in the report, its charts and the text', () => {
+    const bundle = simulatedBundle({ methods: 3, panelists: 24, pieces: 5, world: CROSSED, tasting: { zones } });
+    const found = findings(bundle);
+    expect(chartsOf(found)[0].id).toBe('by-zone');
+    const text = findingsText(found);
+    expect(text.indexOf('By zone, planned')).toBeLessThan(text.indexOf('rank sum'));
+    expect(text.split('By zone, planned')).toHaveLength(2);
+    const { blocks } = reportSheet(found, bundle);
+    expect(blocks.flatMap((block) => (block.kind === 'chart' ? [block.title] : []))[0]).toContain('Loin Method 0');
+    expect(JSON.stringify(blocks).split('"By zone"')).toHaveLength(2);
+    expect(headlineFirst(found, ['scores', 'parts', 'weighted'])).toEqual(['parts', 'scores', 'weighted']);
+    // Elsewhere the planned test comes first, as it did.
+    const whole = told({ methods: 3, panelists: 24, truth: [7, 5, 4], tasting: { zones } });
+    expect(chartsOf(whole)[0].id).not.toBe('by-zone');
+    expect(headlineFirst(whole, ['scores', 'parts'])).toEqual(['scores', 'parts']);
+  });
+
+  it('names the zones in which none was shown to lead, and only those, for a tasting of their own', () => {
+    const next = sectionOf(told({ methods: 3, panelists: 24, pieces: 5, world: CROSSED, tasting: { zones } }), 'next')!;
+    expect(next.text).not.toContain('None was shown to lead');
+    const bundle = simulatedBundle({ methods: 3, panelists: 24, pieces: 5, world: CROSSED, tasting: { zones } });
+    const one = wholeAnswer(readingOf(bundle, bundle.key!));
+    const parts = one.split!.parts.map((part, at) => (at === 0 ? part : { ...part, kind: 'no-answer' as const }));
+    const open = { ...one, split: { ...one.split!, parts } };
+    expect(nextByPart(open, one.together.inFull().next).text).toContain(
+      'None was shown to lead in Belly: plan a tasting of that alone.',
+    );
   });
 
   it('is another one where another leads in a zone', () => {

@@ -43,7 +43,7 @@ export class DraftsService {
     const { read } = this.transactions;
     const known = (await this.store.counted(read)).filter((tasting) => this.access.mayKnowOf(me.role, tasting));
     const wanted = wordsOf(words);
-    const written = wanted.length > 0 && me.role === 'coordinator' ? await this.writtenIn(read) : null;
+    const written = wanted.length > 0 && this.access.mayFindBy(me.role) === 'plan' ? await this.writtenIn(read) : null;
     return known
       .map((tasting) => ({ card: this.access.card(me.role, tasting), question: tasting.row.question }))
       .filter(({ card, question }) => {

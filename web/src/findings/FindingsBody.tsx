@@ -1,4 +1,11 @@
-import { plannedView, rankingView, type Findings, type SectionId } from '@jacana/core/findings';
+import {
+  ANSWER_SECTIONS,
+  headlineFirst,
+  plannedView,
+  rankingView,
+  type Findings,
+  type SectionId,
+} from '@jacana/core/findings';
 import type { ReactNode } from 'react';
 import { CARDS, cardOf } from './cards';
 import { PlannedPrint, SmallPrint } from './SmallPrint';
@@ -10,10 +17,7 @@ interface FindingsBodyProps {
 }
 
 /** The answer and its parts; what was looked at beside it; and, in the order of the record, everything else. */
-const ANSWER: readonly SectionId[] = [
-  ...(['rank-sums', 'incomplete-ranking', 'scores', 'profile', 'telling', 'best-worst'] as const),
-  ...(['parts', 'weighted'] as const),
-];
+const ANSWER: readonly SectionId[] = [...ANSWER_SECTIONS, ...(['parts', 'weighted'] as const)];
 const LOOKED_AT: readonly SectionId[] = ['practical', 'liking', 'strength', 'panel'];
 const REST = (Object.keys(CARDS) as SectionId[]).filter((id) => !ANSWER.includes(id) && !LOOKED_AT.includes(id));
 
@@ -23,7 +27,7 @@ export function FindingsBody({ found, children }: FindingsBodyProps) {
   const isLookedAt = found.people > 0 && found.sections.some(({ id }) => LOOKED_AT.includes(id));
   return (
     <>
-      <Cards found={found} ids={ANSWER} />
+      <Cards found={found} ids={headlineFirst(found, ANSWER)} />
       {isLookedAt && <LookedAt />}
       <Cards found={found} ids={LOOKED_AT} />
       <Cards found={found} ids={REST} />

@@ -1,18 +1,14 @@
-import { counted } from '@jacana/core/format';
-import { hastyText, paperText, type ServiceFinding } from '@jacana/core/findings';
+import { hastyText, platesText, paperText, type ServiceFinding } from '@jacana/core/findings';
 import { momentText } from '../kitchen/clock';
 import { Card } from '../ui/Card';
 import { Mark } from '../ui/Notice';
 
 /** What went astray between the board and the mouth; the answer rests on what was eaten. */
 export function ServiceCard({ service }: { service: ServiceFinding }) {
-  const { plates, changed, uneaten, walkIns, untasted, onPaper, hasty, corrected, repairs, balance } = service;
+  const { walkIns, untasted, onPaper, hasty, corrected, repairs, balance } = service;
   return (
     <Card title="How it was served and written down" aside="the answer rests on what was eaten">
-      <p>
-        Of {counted(plates, 'plate')}, {changed} {changed === 1 ? 'was' : 'were'} not as planned, and {uneaten}{' '}
-        {uneaten === 1 ? 'was' : 'were'} not eaten.
-      </p>
+      <p>{platesText(service)}</p>
       {walkIns.length > 0 && (
         <p className="mt-2">
           Walked in on the day, with orders drawn then to mend the balance: seat {walkIns.join(', ')}. They count like

@@ -40,6 +40,11 @@ export class AccessService {
     return role === 'server' ? { ...card, title: this.ballotTitle(counted.row) } : card;
   }
 
+  /** What somebody may look through for words: servers must not learn of methods by what finds a tasting. */
+  mayFindBy(role: Role): 'plan' | 'title' {
+    return role === 'coordinator' ? 'plan' : 'title';
+  }
+
   ballotTitle(row: Pick<TastingRow, 'ballotTitle'>): string {
     return row.ballotTitle.trim() || NEUTRAL_TITLE;
   }

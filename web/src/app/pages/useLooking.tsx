@@ -1,5 +1,5 @@
 import { useDeferredValue, useState, type ReactNode } from 'react';
-import { api } from '../../client/api';
+import { api, refusalOf } from '../../client/api';
 import type { Status, TastingCard } from '../../client/api.generated';
 import { SearchField } from '../../ui/SearchField';
 import { SelectField } from '../../ui/SelectField';
@@ -21,16 +21,26 @@ export function useLooking(all: TastingCard[] | undefined): { cards: TastingCard
   const [words, setWords] = useState('');
   const [status, setStatus] = useState<Status | 'any'>('any');
   const asked = useDeferredValue(words.trim());
-  const { data: found } = api.useListTastingsQuery({ words: asked }, { skip: asked === '' });
+  const { data: found, error } = api.useListTastingsQuery({ words: asked }, { skip: asked === '' });
   if (!all || all.length < FEW) return { cards: all, looking: null };
   const cards = (asked === '' ? all : (found ?? all)).filter((card) => status === 'any' || card.status === status);
   return {
     cards,
     looking: (
       <div className="not-printed mb-4 flex flex-wrap items-end gap-4" role="search">
-        <SearchField label="Title, question, method or step" value={words} onChange={setWords} />
+        <div className="w-full max-w-sm">
+          <SearchField label="Find in title, question, method or step" value={words} onChange={setWords} />
+        </div>
         <SelectField label="Stage" value={status} options={WHERE} onChange={setStatus} />
-        {cards.length === 0 && <p role="status">No tasting has all of these words. Try fewer of them.</p>}
+        <p role="status">
+          {asked !== '' && error
+            ? `Nothing was looked for: ${refusalOf(error).message}`
+            : cards.length > 0
+              ? ''
+              : asked === ''
+                ? 'No tasting is at this stage.'
+                : `No tasting ${status === 'any' ? '' : 'at this stage '}has all of these words.`}
+        </p>
       </div>
     ),
   };

@@ -22,7 +22,7 @@ export function BeginNext({ found }: { found: Findings }) {
       ))}
       {measuredIn(found, tasting.draft) && (
         <p className="not-printed text-sm text-quiet">
-          Its size goes by how much tastes, impressions and pieces differed here.
+          How much tastes, impressions and pieces are taken to differ is then what was measured here.
         </p>
       )}
       {problem && (

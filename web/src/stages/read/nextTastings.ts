@@ -1,6 +1,8 @@
+import { MOST_PANELISTS } from '@jacana/core/bundle';
 import { measuredSpreads, sectionOf, type Findings, type Spreads } from '@jacana/core/findings';
 import { guideFor, madeOf, usualBallot } from '@jacana/core/library';
 import type { DraftInput } from '../../client/api.generated';
+import { withEnding } from '../../drafting/shortText';
 
 /** A tasting that may come next, ready to be begun. */
 export interface NextTasting {
@@ -11,9 +13,6 @@ export interface NextTasting {
 
 /** Tests that ask which is liked. */
 const LIKED: readonly string[] = ['ranking', 'liking', 'best-worst'];
-const TITLE_LENGTH = 200;
-const NAME_LENGTH = 200;
-const MOST_PEOPLE = 500;
 
 /**
  * What can be begun with one tap: a final among those that lead, a challenge to the one that won, a larger tasting of
@@ -26,9 +25,9 @@ export function nextTastings(found: Findings, draft: DraftInput): NextTasting[] 
   const goesOn = (title: string, change: Partial<DraftInput>): DraftInput => ({
     ...draft,
     ...change,
-    title: `${draft.title}: ${title}`.slice(0, TITLE_LENGTH),
+    title: withEnding(draft.title, `: ${title}`),
     assumed: { ...draft.assumed, ...measuredIn(found, draft) },
-    follows: { title: draft.title.slice(0, TITLE_LENGTH), fingerprint: found.fingerprint.stated },
+    follows: { title: draft.title, fingerprint: found.fingerprint.stated },
   });
   return [...suggested(found, draft, goesOn), sameAgain(draft, goesOn)];
 }
@@ -68,7 +67,7 @@ function challenge(found: Findings, draft: DraftInput, goesOn: GoesOn): NextTast
   const changed = {
     ...best,
     id: `${winner}-changed`.slice(0, 64),
-    name: `${best.name}, ${change}`.slice(0, NAME_LENGTH),
+    name: withEnding(best.name, `, ${change}`),
     reference: false,
   };
   const methods = [{ ...best, reference: true }, changed];
@@ -130,7 +129,7 @@ function larger(found: Findings, draft: DraftInput, goesOn: GoesOn): NextTasting
 
 /** The same people, and seats for as many more as it takes. */
 function atLeast(panel: DraftInput['panel'], size: number): DraftInput['panel'] {
-  const more = Math.max(0, Math.min(MOST_PEOPLE, size) - panel.length);
+  const more = Math.max(0, Math.min(MOST_PANELISTS, size) - panel.length);
   return [
     ...panel,
     ...Array.from({ length: more }, (_, at) => {

@@ -10,6 +10,7 @@ import { Button } from '../../../ui/Button';
 import { CellInput } from '../../../ui/CellInput';
 import { Menu } from '../../../ui/Menu';
 import { UndoLine } from '../../../ui/Undo';
+import { cutShort } from '../../../drafting/shortText';
 import { useUndo } from '../../../drafting/useUndo';
 import { ChainStep } from './ChainStep';
 
@@ -79,7 +80,7 @@ export function ChainEditor({ at }: { at: number }) {
 }
 
 /** A name as long as a bundle takes it. */
-const cut = (step: StepInput): StepInput => ({ ...step, name: step.name.slice(0, SHORT_TEXT) });
+const cut = (step: StepInput): StepInput => ({ ...step, name: cutShort(step.name) });
 
 function NewStep({ method, onAdd }: { method: number; onAdd: (text: string) => void }) {
   const [text, setText] = useState('');

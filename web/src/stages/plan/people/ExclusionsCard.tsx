@@ -1,11 +1,11 @@
 import { counted } from '@jacana/core/format';
-import { SHORT_TEXT } from '@jacana/core/bundle';
 import { conflicting } from '@jacana/core/library';
 import { useState } from 'react';
 import { api, refusalOf } from '../../../client/api';
 import type { ExclusionView } from '../../../client/api.generated';
 import { ExclusionFields, NOTHING_EXCLUDED } from '../../../contents/ExclusionFields';
 import { allergensText } from '../../../contents/allergens';
+import { cutShort } from '../../../drafting/shortText';
 import { useDrafting } from '../../../drafting/draft';
 import { Button } from '../../../ui/Button';
 import { Card } from '../../../ui/Card';
@@ -80,7 +80,7 @@ function NewExclusion({
   const add = async (): Promise<void> => {
     const before = known.find((one) => one.panelistId === panelistId);
     const allergens = [...new Set([...(before?.allergens ?? []), ...said.allergens])];
-    const others = [before?.others, said.others.trim()].filter(Boolean).join(', ').slice(0, SHORT_TEXT);
+    const others = cutShort([before?.others, said.others.trim()].filter(Boolean).join(', '));
     if (!(await onSave({ panelistId, allergens, others }))) return;
     setPanelist('');
     setSaid(NOTHING_EXCLUDED);

@@ -8,6 +8,7 @@ import { Card } from '../../../ui/Card';
 import { UndoLine } from '../../../ui/Undo';
 import { useUndo } from '../../../drafting/useUndo';
 import { RangeField } from '../../../ui/RangeField';
+import { cutShort } from '../../../drafting/shortText';
 import { newPanelist, useDrafting } from '../../../drafting/draft';
 
 /** How many people taste: a number makes numbered seats. */
@@ -94,7 +95,7 @@ function SeatLine({ at, onRemove, onPaste }: SeatLineProps) {
     const names = event.clipboardData
       .getData('text')
       .split(/[\r\n;\t]+/)
-      .map((name) => name.trim().slice(0, 200))
+      .map((name) => cutShort(name.trim()))
       .filter(Boolean);
     if (names.length < 2) return;
     event.preventDefault();
