@@ -26,7 +26,8 @@ export const levelOfPart = (alpha: number, parts: number): number => alpha / par
  * The level at which methods are said to compare differently from part to part, beside a whole that was tested first.
  *
  * What the whole shows hands its level on to the parts (a fallback procedure); where it shows nothing, they have a tenth
- * of it, so that a headline made of both claims something in fewer than 6 of 100 tastings with nothing to find.
+ * of it, so that a headline made of both claims something in at most 5.5 of 100 tastings with nothing to find, as far as
+ * either keeps its level of 5.
  * Several ways apart share the level.
  *
  * Source: Wiens 2003, *Pharmaceutical Statistics* 2, 211-215; the tenth is a choice of this program.

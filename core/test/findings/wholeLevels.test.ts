@@ -5,7 +5,7 @@ import { tries } from '../support/thorough';
 
 /**
  * How often a headline made of the whole and of its parts claims something of methods that do not differ. A few tastings
- * here, that would notice a level gone astray; hundreds with THOROUGH=10, which is how the figures of the docs were made.
+ * here, that would notice a level gone far astray; hundreds with THOROUGH=10.
  */
 const zones = ['Loin', 'Belly'].map((name) => ({ id: name.toLowerCase(), name }));
 const lots = ['A', 'B', 'C'].map((name) => ({ id: name, name }));
