@@ -159,7 +159,7 @@ test('a tasting goes out, comes back, is removed and brought back', async ({ pag
   await page.getByLabel('Stage').selectOption({ label: 'Being planned' });
   await expect(desk.getByRole('listitem')).toHaveText(/\(copy\)/);
   await search.fill('soaked nowhere');
-  await expect(page.getByText('No tasting has all of these words.')).toBeVisible();
+  await expect(page.getByText('No tasting at this stage has all of these words.')).toBeVisible();
 });
 
 test('keys and palette reach what a coordinator does; units switch everywhere at once', async ({ page, demo }) => {
